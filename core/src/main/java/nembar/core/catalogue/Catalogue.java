@@ -1,0 +1,65 @@
+package nembar.core.catalogue;
+
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/**
+ * All that is governed in one application (docs/access-model.md, section 1). Immutable; keeps the
+ * first of elements with the same key, the model's check reports the others.
+ */
+public final class Catalogue {
+    private final List<Area> areas;
+    private final List<RecordType> recordTypes;
+    private final List<Function> functions;
+    private final Map<String, RecordType> typeByKey = new LinkedHashMap<>();
+    private final Map<String, Function> functionByKey = new LinkedHashMap<>();
+    private final Map<String, Area> areaByKey = new LinkedHashMap<>();
+
+    public Catalogue(List<Area> areas, List<RecordType> recordTypes, List<Function> functions) {
+        this.areas = List.copyOf(areas);
+        this.recordTypes = List.copyOf(recordTypes);
+        this.functions = List.copyOf(functions);
+        recordTypes.forEach(type -> typeByKey.putIfAbsent(type.key(), type));
+        functions.forEach(function -> functionByKey.putIfAbsent(function.key(), function));
+        areas.forEach(area -> areaByKey.putIfAbsent(area.key(), area));
+    }
+
+    public List<Area> areas() {
+        return areas;
+    }
+
+    public List<RecordType> recordTypes() {
+        return recordTypes;
+    }
+
+    public List<Function> functions() {
+        return functions;
+    }
+
+    public Optional<Area> area(String key) {
+        return Optional.ofNullable(areaByKey.get(key));
+    }
+
+    public Optional<RecordType> recordType(String key) {
+        return Optional.ofNullable(typeByKey.get(key));
+    }
+
+    public Optional<Function> function(String key) {
+        return Optional.ofNullable(functionByKey.get(key));
+    }
+
+    /** The record type's parent record type, if it has one. */
+    public Optional<RecordType> parentOf(RecordType type) {
+        return type.parent().flatMap(parent -> recordType(parent.recordType()));
+    }
+
+    /** The record types whose parent is this one. */
+    public List<RecordType> childrenOf(RecordType type) {
+        return recordTypes.stream()
+                .filter(child -> child.parent().isPresent())
+                .filter(child -> child.parent().get().recordType().equals(type.key()))
+                .toList();
+    }
+}

@@ -1,0 +1,32 @@
+package nembar.core.catalogue;
+
+import java.util.Collections;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
+
+/**
+ * One field of a record type (docs/access-model.md, section 1).
+ *
+ * @param column the table's column
+ * @param guarded hidden unless a field privilege opens it
+ * @param classifications labels to search and to write expectations by (personal, commercial ...)
+ * @param refersTo for a reference, the key of the record type referred to
+ * @param choices for a choice or a list of choices, what may be chosen
+ */
+public record Field(
+        String key,
+        String label,
+        String column,
+        FieldType type,
+        boolean guarded,
+        Set<String> classifications,
+        Optional<String> refersTo,
+        List<String> choices) {
+
+    public Field {
+        classifications = Collections.unmodifiableSet(new TreeSet<>(classifications));
+        choices = List.copyOf(choices);
+    }
+}

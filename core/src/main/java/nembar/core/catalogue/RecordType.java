@@ -1,0 +1,76 @@
+package nembar.core.catalogue;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/**
+ * A kind of record, kept in one table (docs/access-model.md, section 1).
+ *
+ * @param area key of the area it belongs to
+ * @param table the table's name, with its schema
+ * @param keyField key of the field that identifies a record; its values are text
+ * @param titleField key of the field people know a record by
+ * @param places which of its fields place a record: owner, team, unit, account
+ * @param ownOperations operations the application adds to view, create, change and delete
+ */
+public record RecordType(
+        String key,
+        String singular,
+        String plural,
+        String area,
+        String table,
+        String keyField,
+        String titleField,
+        Places places,
+        Optional<Parent> parent,
+        List<Field> fields,
+        List<Operation> ownOperations) {
+
+    /** The keys of the fields that place a record, where the type has them. */
+    public record Places(
+            Optional<String> owner,
+            Optional<String> team,
+            Optional<String> unit,
+            Optional<String> account) {}
+
+    public RecordType {
+        fields = List.copyOf(fields);
+        ownOperations = List.copyOf(ownOperations);
+    }
+
+    /** View, change, create, delete, then the type's own: the order in which they are shown. */
+    public List<Operation> operations() {
+        List<Operation> all =
+                new ArrayList<>(
+                        List.of(
+                                Operation.VIEW,
+                                Operation.CHANGE,
+                                Operation.CREATE,
+                                Operation.DELETE));
+        all.addAll(ownOperations);
+        return all;
+    }
+
+    public Optional<Operation> operation(String key) {
+        return operations().stream().filter(operation -> operation.key().equals(key)).findFirst();
+    }
+
+    public Optional<Field> field(String key) {
+        return fields.stream().filter(field -> field.key().equals(key)).findFirst();
+    }
+
+    /** The field of this key, which the catalogue's check has found to exist. */
+    public Field knownField(String key) {
+        return field(key).orElseThrow(() -> new IllegalStateException(this.key + "." + key));
+    }
+
+    /** Fields by key, in the order of the catalogue. */
+    public Map<String, Field> fieldsByKey() {
+        Map<String, Field> index = new LinkedHashMap<>();
+        fields.forEach(field -> index.putIfAbsent(field.key(), field));
+        return index;
+    }
+}

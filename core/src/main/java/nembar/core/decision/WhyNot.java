@@ -1,0 +1,184 @@
+package nembar.core.decision;
+
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.Predicate;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import nembar.core.catalogue.Operation;
+import nembar.core.catalogue.RecordType;
+import nembar.core.coverage.GovernedRecord;
+import nembar.core.coverage.RecordSet;
+import nembar.core.coverage.Relatives;
+import nembar.core.decision.Missing.Link;
+import nembar.core.design.Assignment;
+import nembar.core.design.Privilege;
+import nembar.core.design.PrivilegeSet;
+import nembar.core.design.Reach;
+import nembar.core.design.Role;
+
+/**
+ * Finds the near routes to a yes: those that exactly one missing link keeps from granting
+ * (docs/access-model.md, section 6).
+ */
+public final class WhyNot {
+    private final PersonAccess access;
+    private final RecordType type;
+    private final Operation operation;
+    private final Predicate<RecordSet> holds;
+
+    private WhyNot(
+            PersonAccess access,
+            RecordType type,
+            Operation operation,
+            Predicate<RecordSet> holds) {
+        this.access = access;
+        this.type = type;
+        this.operation = operation;
+        this.holds = holds;
+    }
+
+    /** What is missing for a yes on this record; empty when the answer is yes. */
+    public static List<Missing> on(
+            PersonAccess access,
+            RecordType type,
+            Operation operation,
+            GovernedRecord record,
+            Relatives relatives) {
+        Decision decision = access.decide(type, operation, record, relatives);
+        if (decision.allowed()) {
+            return List.of();
+        }
+        List<Missing> cuts =
+                decision.cuts().stream().<Missing>map(Missing.CutByFilter::new).toList();
+        if (!decision.grants().isEmpty()) {
+            return cuts;
+        }
+        return Stream.concat(
+                        new WhyNot(
+                                access,
+                                type,
+                                operation,
+                                set -> set.contains(record, type, relatives))
+                                .nearRoutes()
+                                .stream(),
+                        cuts.stream())
+                .toList();
+    }
+
+    /** What is missing for any record of the type at all; empty when something is granted. */
+    public static List<Missing> onAny(PersonAccess access, RecordType type, Operation operation) {
+        Coverage coverage = access.coverage(type, operation);
+        if (!coverage.records().equals(RecordSet.NOTHING)) {
+            return List.of();
+        }
+        if (!coverage.granted().equals(RecordSet.NOTHING)) {
+            return coverage.cuts().stream().<Missing>map(Missing.CutByFilter::new).toList();
+        }
+        return new WhyNot(access, type, operation, set -> !set.equals(RecordSet.NOTHING))
+                .nearRoutes();
+    }
+
+    private List<Missing> nearRoutes() {
+        if (!access.who().active()) {
+            return List.of(new Missing.NotActive(access.who().person().status()));
+        }
+        Set<Missing> near = new LinkedHashSet<>();
+        for (Assignment assignment : access.model().design().assignments()) {
+            for (Holding holding : access.holdingsBy(assignment)) {
+                giving(holding.set())
+                        .forEach(privilege -> brokenLink(holding, privilege).ifPresent(near::add));
+            }
+        }
+        near.addAll(notHeld());
+        return List.copyOf(near);
+    }
+
+    /** The one link that breaks; empty when none does, or more than one. */
+    private Optional<Missing> brokenLink(Holding holding, Privilege.RecordPrivilege privilege) {
+        Assignment assignment = holding.assignment();
+        List<Link> broken = new ArrayList<>();
+        if (!assignment.inForce(access.who().at())) {
+            broken.add(Link.TIMES);
+        }
+        RecordSet reached = access.reachOf(privilege.reach(), type);
+        if (!holds.test(reached)) {
+            broken.add(Link.REACH);
+        } else if (!holds.test(access.covers(holding, privilege.reach(), type))) {
+            broken.add(Link.BOUNDS);
+        }
+        if (!access.counts(privilege.reach(), type)) {
+            broken.add(Link.OWN_ACCOUNT);
+        }
+        return broken.size() == 1
+                ? Optional.of(
+                        new Missing.BrokenLink(
+                                assignment,
+                                holding.role(),
+                                holding.set(),
+                                privilege,
+                                broken.get(0)))
+                : Optional.empty();
+    }
+
+    /** Roles meant for such a person, and sets in no role, that would give it from their seat. */
+    private List<Missing> notHeld() {
+        List<Missing> missing = new ArrayList<>();
+        Set<PrivilegeSet> held =
+                access.holdings().stream().map(Holding::set).collect(Collectors.toSet());
+        Set<String> inRoles = new LinkedHashSet<>();
+        for (Role role : access.model().design().roles()) {
+            inRoles.addAll(role.sets());
+            if (role.meantFor().suits(access.who().person().kind())) {
+                role.sets().stream()
+                        .flatMap(key -> access.model().design().set(key).stream())
+                        .filter(set -> !held.contains(set))
+                        .forEach(
+                                set ->
+                                        would(set)
+                                                .map(
+                                                        privilege ->
+                                                                new Missing.NotHeld(
+                                                                        Optional.of(role),
+                                                                        set,
+                                                                        privilege))
+                                                .ifPresent(missing::add));
+            }
+        }
+        access.model().design().sets().stream()
+                .filter(set -> !inRoles.contains(set.key()) && !held.contains(set))
+                .forEach(
+                        set ->
+                                would(set)
+                                        .map(
+                                                privilege ->
+                                                        new Missing.NotHeld(
+                                                                Optional.empty(), set, privilege))
+                                        .ifPresent(missing::add));
+        return missing;
+    }
+
+    /** The first privilege of the set that would cover it from the person's seat. */
+    private Optional<Privilege.RecordPrivilege> would(PrivilegeSet set) {
+        return giving(set)
+                .filter(privilege -> access.counts(privilege.reach(), type))
+                .filter(privilege -> holds.test(access.reachOf(privilege.reach(), type)))
+                .findFirst();
+    }
+
+    private Stream<Privilege.RecordPrivilege> giving(PrivilegeSet set) {
+        return set.privileges().stream()
+                .filter(Privilege.RecordPrivilege.class::isInstance)
+                .map(Privilege.RecordPrivilege.class::cast)
+                .filter(privilege -> privilege.recordType().equals(type.key()))
+                .filter(privilege -> privilege.reach() != Reach.NONE)
+                .filter(
+                        privilege ->
+                                type.operation(privilege.operation())
+                                        .filter(given -> given.carries(operation))
+                                        .isPresent());
+    }
+}

@@ -1,0 +1,35 @@
+package nembar.core.design;
+
+import java.util.Collections;
+import java.util.Set;
+import java.util.TreeSet;
+import nembar.core.directory.Audience;
+
+/**
+ * Lowers the level of some fields for an audience (docs/access-model.md, section 3).
+ *
+ * @param fields keys of fields of the record type
+ */
+public record FieldFilter(
+        String key,
+        String name,
+        Audience audience,
+        String recordType,
+        Set<String> fields,
+        Effect effect) {
+    public FieldFilter {
+        fields = Collections.unmodifiableSet(new TreeSet<>(fields));
+    }
+
+    /** What happens to the fields. */
+    public sealed interface Effect {
+        /** The field is hidden. */
+        record Hide() implements Effect {}
+
+        /** The field is seen through a mask. */
+        record Mask(MaskStyle style) implements Effect {}
+
+        /** The field may be seen and never changed. */
+        record Freeze() implements Effect {}
+    }
+}

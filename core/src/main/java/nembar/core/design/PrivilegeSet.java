@@ -1,0 +1,10 @@
+package nembar.core.design;
+
+import java.util.List;
+
+/** Privileges that are given together (docs/access-model.md, section 3). */
+public record PrivilegeSet(String key, String name, String purpose, List<Privilege> privileges) {
+    public PrivilegeSet {
+        privileges = List.copyOf(privileges);
+    }
+}

@@ -1,0 +1,39 @@
+package nembar.core.design;
+
+import java.util.Collections;
+import java.util.List;
+import java.util.Set;
+import java.util.TreeSet;
+import nembar.core.directory.PersonKind;
+
+/**
+ * Privilege sets under a name that people know (docs/access-model.md, section 3).
+ *
+ * @param sets keys of the privilege sets it is made of
+ * @param conflicts keys of roles that nobody should hold beside it
+ */
+public record Role(
+        String key,
+        String name,
+        String purpose,
+        MeantFor meantFor,
+        List<String> sets,
+        Set<String> conflicts) {
+
+    /** Whom a role is meant for. */
+    public enum MeantFor {
+        STAFF,
+        EXTERNAL,
+        SERVICE,
+        ANY;
+
+        public boolean suits(PersonKind kind) {
+            return this == ANY || name().equals(kind.name());
+        }
+    }
+
+    public Role {
+        sets = List.copyOf(sets);
+        conflicts = Collections.unmodifiableSet(new TreeSet<>(conflicts));
+    }
+}

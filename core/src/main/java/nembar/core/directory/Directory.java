@@ -1,0 +1,168 @@
+package nembar.core.directory;
+
+import java.util.ArrayDeque;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.Collections;
+import java.util.Deque;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.SortedSet;
+import java.util.TreeSet;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.Function;
+
+/**
+ * All people, accounts, units and teams, with the look-ups the decision needs (docs/access-model.md,
+ * section 2). Immutable. Look-ups of sets of people cost one pass when first asked and are kept.
+ */
+public final class Directory {
+    private final List<Account> accounts;
+    private final List<Unit> units;
+    private final List<Team> teams;
+    private final List<Person> people;
+
+    private final Map<String, Account> accountByKey;
+    private final Map<String, Unit> unitByKey;
+    private final Map<String, Team> teamByKey;
+    private final Map<String, Person> personByKey;
+    private final Map<String, Person> personByEmail;
+    private final Map<String, List<String>> unitsUnder = new LinkedHashMap<>();
+    private final Map<String, List<String>> reportsOf = new LinkedHashMap<>();
+    private final Map<String, List<String>> peopleOfUnit = new LinkedHashMap<>();
+    private final Map<String, SortedSet<String>> teamsOfPerson = new LinkedHashMap<>();
+
+    private final Map<String, SortedSet<String>> branchCache = new ConcurrentHashMap<>();
+    private final Map<String, SortedSet<String>> lineCache = new ConcurrentHashMap<>();
+    private final Map<Set<String>, SortedSet<String>> seatedCache = new ConcurrentHashMap<>();
+
+    /** Keeps the first of elements with the same key; the model's check reports the others. */
+    public Directory(
+            List<Account> accounts, List<Unit> units, List<Team> teams, List<Person> people) {
+        this.accounts = List.copyOf(accounts);
+        this.units = List.copyOf(units);
+        this.teams = List.copyOf(teams);
+        this.people = List.copyOf(people);
+        accountByKey = byKey(accounts, Account::key);
+        unitByKey = byKey(units, Unit::key);
+        teamByKey = byKey(teams, Team::key);
+        personByKey = byKey(people, Person::key);
+        personByEmail = byKey(people, person -> person.email().toLowerCase(Locale.ROOT));
+        for (Unit unit : units) {
+            unit.parent().ifPresent(parent -> add(unitsUnder, parent, unit.key()));
+        }
+        for (Person person : people) {
+            person.manager().ifPresent(manager -> add(reportsOf, manager, person.key()));
+            person.unit().ifPresent(unit -> add(peopleOfUnit, unit, person.key()));
+        }
+        for (Team team : teams) {
+            for (String member : team.members()) {
+                teamsOfPerson.computeIfAbsent(member, any -> new TreeSet<>()).add(team.key());
+            }
+        }
+    }
+
+    public static Directory empty() {
+        return new Directory(List.of(), List.of(), List.of(), List.of());
+    }
+
+    public List<Account> accounts() {
+        return accounts;
+    }
+
+    public List<Unit> units() {
+        return units;
+    }
+
+    public List<Team> teams() {
+        return teams;
+    }
+
+    public List<Person> people() {
+        return people;
+    }
+
+    public Optional<Account> account(String key) {
+        return Optional.ofNullable(accountByKey.get(key));
+    }
+
+    public Optional<Unit> unit(String key) {
+        return Optional.ofNullable(unitByKey.get(key));
+    }
+
+    public Optional<Team> team(String key) {
+        return Optional.ofNullable(teamByKey.get(key));
+    }
+
+    public Optional<Person> person(String key) {
+        return Optional.ofNullable(personByKey.get(key));
+    }
+
+    /** The person with this e-mail address, compared without case. */
+    public Optional<Person> personByEmail(String email) {
+        return Optional.ofNullable(personByEmail.get(email.toLowerCase(Locale.ROOT)));
+    }
+
+    /** Keys of the teams that have the person as a member or lead. */
+    public SortedSet<String> teamsOf(String person) {
+        return Collections.unmodifiableSortedSet(
+                teamsOfPerson.getOrDefault(person, Collections.emptySortedSet()));
+    }
+
+    /** Keys of the unit and every unit below it. */
+    public SortedSet<String> unitAndBelow(String unit) {
+        return branchCache.computeIfAbsent(unit, root -> closure(root, unitsUnder));
+    }
+
+    /** Keys of the person and everyone below them in the reporting line. */
+    public SortedSet<String> personAndReports(String person) {
+        return lineCache.computeIfAbsent(person, root -> closure(root, reportsOf));
+    }
+
+    /** Keys of the people who sit in one of these units themselves. */
+    public SortedSet<String> peopleIn(Set<String> unitKeys) {
+        return seatedCache.computeIfAbsent(
+                Set.copyOf(unitKeys),
+                keys -> {
+                    TreeSet<String> seated = new TreeSet<>();
+                    keys.forEach(unit -> seated.addAll(peopleOfUnit.getOrDefault(unit, List.of())));
+                    return Collections.unmodifiableSortedSet(seated);
+                });
+    }
+
+    /** Keys of the members of any of these teams. */
+    public SortedSet<String> membersOf(Set<String> teamKeys) {
+        TreeSet<String> members = new TreeSet<>();
+        for (String key : teamKeys) {
+            team(key).ifPresent(team -> members.addAll(team.members()));
+        }
+        return Collections.unmodifiableSortedSet(members);
+    }
+
+    private static SortedSet<String> closure(String root, Map<String, List<String>> below) {
+        TreeSet<String> seen = new TreeSet<>(Set.of(root));
+        Deque<String> open = new ArrayDeque<>(List.of(root));
+        while (!open.isEmpty()) {
+            for (String next : below.getOrDefault(open.pop(), List.of())) {
+                if (seen.add(next)) {
+                    open.push(next);
+                }
+            }
+        }
+        return Collections.unmodifiableSortedSet(seen);
+    }
+
+    private static void add(Map<String, List<String>> index, String key, String value) {
+        index.computeIfAbsent(key, any -> new ArrayList<>()).add(value);
+    }
+
+    private static <T> Map<String, T> byKey(Collection<T> elements, Function<T, String> key) {
+        Map<String, T> index = new LinkedHashMap<>();
+        elements.forEach(element -> index.putIfAbsent(key.apply(element), element));
+        return index;
+    }
+}

@@ -1,0 +1,45 @@
+package nembar.core.directory;
+
+import java.time.ZoneId;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * Somebody, or some program, that uses governed applications (docs/access-model.md, section 2).
+ *
+ * @param key what records and documents name the person by; never changes
+ * @param email unique, compared without case
+ * @param accounts keys of the organisations the person belongs to; only an external may have more
+ *     than one
+ * @param unit key of the unit the person sits in
+ * @param manager key of the person above in the reporting line
+ */
+public record Person(
+        String key,
+        PersonKind kind,
+        String email,
+        String givenName,
+        String familyName,
+        List<String> accounts,
+        Optional<String> unit,
+        Optional<String> manager,
+        ZoneId zone,
+        PersonStatus status) {
+
+    public Person {
+        accounts = List.copyOf(accounts);
+    }
+
+    /** Given and family name, as shown to people. */
+    public String name() {
+        return familyName.isEmpty() ? givenName : givenName + " " + familyName;
+    }
+
+    public boolean external() {
+        return kind == PersonKind.EXTERNAL;
+    }
+
+    public boolean active() {
+        return status == PersonStatus.ACTIVE;
+    }
+}

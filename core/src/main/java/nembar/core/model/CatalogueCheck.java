@@ -1,0 +1,143 @@
+package nembar.core.model;
+
+import static nembar.core.model.ModelCheck.keysOf;
+
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import nembar.core.catalogue.Area;
+import nembar.core.catalogue.Catalogue;
+import nembar.core.catalogue.Field;
+import nembar.core.catalogue.FieldType;
+import nembar.core.catalogue.Function;
+import nembar.core.catalogue.Operation;
+import nembar.core.catalogue.RecordType;
+
+/** Checks the catalogue on its own (docs/access-model.md, section 1). */
+final class CatalogueCheck {
+    private static final String IDENTIFIER = "[a-z_][a-z0-9_]{0,62}";
+
+    private final Catalogue catalogue;
+    private final AudienceCheck audiences;
+    private final ModelCheck check;
+    private final Set<String> areas;
+    private final Set<String> types;
+
+    CatalogueCheck(Catalogue catalogue, AudienceCheck audiences, ModelCheck check) {
+        this.catalogue = catalogue;
+        this.audiences = audiences;
+        this.check = check;
+        areas = keysOf(catalogue.areas(), Area::key);
+        types = keysOf(catalogue.recordTypes(), RecordType::key);
+    }
+
+    void run() {
+        check.keys("catalogue.areas", catalogue.areas(), Area::key);
+        check.keys("catalogue.recordTypes", catalogue.recordTypes(), RecordType::key);
+        check.keys("catalogue.functions", catalogue.functions(), Function::key);
+        for (Area area : catalogue.areas()) {
+            String path = "catalogue.areas[" + area.key() + "].stewards";
+            area.stewards().ifPresent(stewards -> audiences.run(path, stewards));
+        }
+        Map<String, List<String>> up = new HashMap<>();
+        for (RecordType type : catalogue.recordTypes()) {
+            recordType(type);
+            type.parent().ifPresent(parent -> up.put(type.key(), List.of(parent.recordType())));
+        }
+        check.noCycles("catalogue.recordTypes", up, "below");
+        Map<String, List<String>> needs = new HashMap<>();
+        for (Function function : catalogue.functions()) {
+            function(function);
+            needs.put(
+                    function.key(),
+                    function.needs().stream()
+                            .filter(Function.FunctionNeed.class::isInstance)
+                            .map(need -> ((Function.FunctionNeed) need).function())
+                            .toList());
+        }
+        check.noCycles("catalogue.functions", needs, "needing");
+    }
+
+    private void recordType(RecordType type) {
+        String path = "catalogue.recordTypes[" + type.key() + "]";
+        check.refers(path + ".area", "area", type.area(), areas);
+        if (!type.table().matches(IDENTIFIER + "\\." + IDENTIFIER)) {
+            check.report(
+                    path + ".table",
+                    "`" + type.table() + "` is no table name: give schema and table in small"
+                            + " letters, as in `towline.voyage`");
+        }
+        check.keys(path + ".fields", type.fields(), Field::key);
+        check.keys(path + ".operations", type.operations(), Operation::key);
+        Set<String> fields = keysOf(type.fields(), Field::key);
+        check.refers(path + ".key", "field", type.keyField(), fields);
+        check.refers(path + ".title", "field", type.titleField(), fields);
+        RecordType.Places places = type.places();
+        check.refers(path + ".owner", "field", places.owner(), fields);
+        check.refers(path + ".team", "field", places.team(), fields);
+        check.refers(path + ".unit", "field", places.unit(), fields);
+        check.refers(path + ".account", "field", places.account(), fields);
+        type.parent()
+                .ifPresent(
+                        parent -> {
+                            check.refers(
+                                    path + ".parent.recordType",
+                                    "record type",
+                                    parent.recordType(),
+                                    types);
+                            check.refers(
+                                    path + ".parent.through", "field", parent.through(), fields);
+                        });
+        List<Optional<String>> placing =
+                List.of(places.team(), places.unit(), places.account(), places.owner());
+        for (Field field : type.fields()) {
+            field(path + ".fields[" + field.key() + "]", field, placing);
+        }
+    }
+
+    private void field(String path, Field field, List<Optional<String>> placing) {
+        if (!field.column().matches(IDENTIFIER)) {
+            check.report(path + ".column", "`" + field.column() + "` is no column name");
+        }
+        boolean reference = field.type() == FieldType.REFERENCE;
+        if (reference
+                && field.refersTo().isEmpty()
+                && !placing.contains(Optional.of(field.key()))) {
+            check.report(path + ".refersTo", "a reference names the record type it refers to");
+        }
+        check.refers(path + ".refersTo", "record type", field.refersTo(), types);
+        boolean chosen = field.type() == FieldType.CHOICE || field.type() == FieldType.CHOICES;
+        if (chosen && field.choices().isEmpty()) {
+            check.report(path + ".choices", "a choice needs at least one thing to choose");
+        }
+    }
+
+    private void function(Function function) {
+        String path = "catalogue.functions[" + function.key() + "]";
+        check.refers(path + ".area", "area", function.area(), areas);
+        if (function.levels().size() < 2 || !function.levels().get(0).equals(Function.NONE)) {
+            check.report(path + ".levels", "give at least two levels, of which the first is none");
+        }
+        check.keys(path + ".levels", function.levels(), level -> level.replace(' ', '-'));
+        for (Function.Need need : function.needs()) {
+            need(path + ".needs", need);
+        }
+    }
+
+    private void need(String path, Function.Need need) {
+        if (need instanceof Function.FunctionNeed of) {
+            Set<String> functions = keysOf(catalogue.functions(), Function::key);
+            if (check.refers(path, "function", of.function(), functions)) {
+                List<String> levels = catalogue.function(of.function()).orElseThrow().levels();
+                check.refers(path, "level", of.level(), levels);
+            }
+        } else if (need instanceof Function.PrivilegeNeed of
+                && check.refers(path, "record type", of.recordType(), types)) {
+            RecordType type = catalogue.recordType(of.recordType()).orElseThrow();
+            check.refers(
+                    path, "operation", of.operation(), keysOf(type.operations(), Operation::key));
+        }
+    }
+}

@@ -1,0 +1,54 @@
+package nembar.core.sql;
+
+import java.util.ArrayList;
+import java.util.List;
+
+/**
+ * SQL with a question mark for each parameter.
+ *
+ * @param parameters in the order of the question marks: {@link String}, {@link Integer} or an array
+ *     of {@link String}
+ */
+public record SqlText(String sql, List<Object> parameters) {
+    public SqlText {
+        parameters = List.copyOf(parameters);
+    }
+
+    /** Puts SQL together, piece by piece, keeping parameters in step. */
+    static final class Builder {
+        private final StringBuilder sql = new StringBuilder();
+        private final List<Object> parameters = new ArrayList<>();
+
+        Builder add(String text) {
+            sql.append(text);
+            return this;
+        }
+
+        Builder add(SqlText text) {
+            sql.append(text.sql());
+            parameters.addAll(text.parameters());
+            return this;
+        }
+
+        Builder parameter(Object value) {
+            sql.append('?');
+            parameters.add(value);
+            return this;
+        }
+
+        SqlText build() {
+            return new SqlText(sql.toString(), parameters);
+        }
+    }
+
+    /** A name in double quotes; the model's check has kept it to plain letters. */
+    static String quoted(String identifier) {
+        return '"' + identifier.replace("\"", "\"\"") + '"';
+    }
+
+    /** A table's name with its schema, each in double quotes. */
+    static String table(String qualified) {
+        String[] parts = qualified.split("\\.", 2);
+        return quoted(parts[0]) + "." + quoted(parts[1]);
+    }
+}

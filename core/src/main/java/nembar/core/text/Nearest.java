@@ -1,0 +1,52 @@
+package nembar.core.text;
+
+import java.util.Collection;
+import java.util.Comparator;
+import java.util.Locale;
+import java.util.Optional;
+
+/** Finds the known name that a mistyped one was probably meant to be. */
+public final class Nearest {
+    private Nearest() {}
+
+    /**
+     * The known name closest to {@code word}, compared without case, when at most a third of its
+     * letters (and at least two) would have to change; empty when nothing is that close.
+     */
+    public static Optional<String> to(String word, Collection<String> known) {
+        int allowed = Math.max(2, word.length() / 3);
+        return known.stream()
+                .filter(name -> Math.abs(name.length() - word.length()) <= allowed)
+                .filter(name -> distance(word, name) <= allowed)
+                .min(
+                        Comparator.<String>comparingInt(name -> distance(word, name))
+                                .thenComparing(Comparator.naturalOrder()));
+    }
+
+    /** {@code "; did you mean `x`?"} for the nearest name, or an empty text. */
+    public static String hint(String word, Collection<String> known) {
+        return to(word, known).map(name -> "; did you mean `" + name + "`?").orElse("");
+    }
+
+    private static int distance(String left, String right) {
+        String a = left.toLowerCase(Locale.ROOT);
+        String b = right.toLowerCase(Locale.ROOT);
+        int[] previous = new int[b.length() + 1];
+        for (int j = 0; j <= b.length(); j++) {
+            previous[j] = j;
+        }
+        for (int i = 1; i <= a.length(); i++) {
+            int[] current = new int[b.length() + 1];
+            current[0] = i;
+            for (int j = 1; j <= b.length(); j++) {
+                int swap = a.charAt(i - 1) == b.charAt(j - 1) ? 0 : 1;
+                current[j] =
+                        Math.min(
+                                Math.min(current[j - 1] + 1, previous[j] + 1),
+                                previous[j - 1] + swap);
+            }
+            previous = current;
+        }
+        return previous[b.length()];
+    }
+}
