@@ -1,9 +1,11 @@
 package nembar.core.decision;
 
+import java.util.Comparator;
 import java.util.List;
 import nembar.core.catalogue.Operation;
 import nembar.core.catalogue.RecordType;
 import nembar.core.coverage.RecordSet;
+import nembar.core.design.Reach;
 
 /**
  * The records of one type on which a person may do one operation, with everything that makes it so.
@@ -39,6 +41,27 @@ public record Coverage(
     /** Filters win: what is granted and let through. */
     public RecordSet records() {
         return RecordSet.allOf(granted(), letThrough());
+    }
+
+    /** The widest reach among the privileges that grant, also those that grant the parent. */
+    public Reach widestReach() {
+        return grants.stream()
+                .map(
+                        grant -> {
+                            if (grant.route() instanceof Route.ByAssignment by) {
+                                return by.privilege().reach();
+                            }
+                            return grant.route() instanceof Route.ByParent by
+                                    ? by.ofParent().widestReach()
+                                    : Reach.NONE;
+                        })
+                .max(Comparator.naturalOrder())
+                .orElse(Reach.NONE);
+    }
+
+    /** Whether records come by another way than a privilege of the person's own. */
+    public boolean widened() {
+        return grants.stream().anyMatch(grant -> !(grant.route() instanceof Route.ByAssignment));
     }
 
     /** The same without grants that are only lifts. */

@@ -99,14 +99,17 @@ public final class PersonAccess {
         if (!operation.equals(Operation.VIEW)) {
             return fromAbove;
         }
-        return known.computeIfAbsent(
-                type.key() + " lifted",
-                any -> {
-                    List<Grant> grants = new ArrayList<>(fromAbove.grants());
-                    grants.addAll(lifts(type));
-                    return new Coverage(
+        String key = type.key() + " lifted";
+        Coverage found = known.get(key);
+        if (found == null) {
+            List<Grant> grants = new ArrayList<>(fromAbove.grants());
+            grants.addAll(lifts(type));
+            found =
+                    new Coverage(
                             type, operation, grants, fromAbove.withheld(), fromAbove.cuts());
-                });
+            known.put(key, found);
+        }
+        return found;
     }
 
     /** What the person has of the field, on the records of its type. */

@@ -13,7 +13,7 @@ public record Audience(List<Part> of, List<Part> except) {
         except = List.copyOf(except);
     }
 
-    public static Audience of(Part... parts) {
+    public static Audience anyOf(Part... parts) {
         return new Audience(List.of(parts), List.of());
     }
 

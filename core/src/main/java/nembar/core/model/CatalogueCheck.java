@@ -72,8 +72,8 @@ final class CatalogueCheck {
         check.keys(path + ".fields", type.fields(), Field::key);
         check.keys(path + ".operations", type.operations(), Operation::key);
         Set<String> fields = keysOf(type.fields(), Field::key);
-        check.refers(path + ".key", "field", type.keyField(), fields);
-        check.refers(path + ".title", "field", type.titleField(), fields);
+        check.refers(path + ".keyField", "field", type.keyField(), fields);
+        check.refers(path + ".titleField", "field", type.titleField(), fields);
         RecordType.Places places = type.places();
         check.refers(path + ".owner", "field", places.owner(), fields);
         check.refers(path + ".team", "field", places.team(), fields);

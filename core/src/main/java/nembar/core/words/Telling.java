@@ -27,6 +27,7 @@ import nembar.core.design.PrivilegeSet;
 import nembar.core.design.Reach;
 import nembar.core.design.Role;
 import nembar.core.directory.Account;
+import nembar.core.directory.Audience;
 import nembar.core.directory.Person;
 import nembar.core.directory.Unit;
 import nembar.core.model.AccessModel;
@@ -108,6 +109,11 @@ public final class Telling {
                         grant.privilege().level(),
                         ""));
         return steps;
+    }
+
+    /** The audience as one phrase: "Delta Dispatch and all staff". */
+    public String audience(Audience audience) {
+        return audiences.phrase(audience);
     }
 
     /** What a filter lets through: "only records whose account is Hollis Grain". */

@@ -1,0 +1,2 @@
+/** Applications by name, and their design documents out and in (docs/design-document.md). */
+package nembar.server.applications;

@@ -1,0 +1,127 @@
+package nembar.server.ask;
+
+import io.swagger.v3.oas.annotations.Operation;
+import nembar.core.catalogue.RecordType;
+import nembar.core.text.Nearest;
+import nembar.server.ask.Questions.Slots;
+import nembar.server.ask.RecordListService.Wanted;
+import nembar.server.http.BadRequest;
+import nembar.server.http.NotFound;
+import nembar.server.session.Me;
+import org.springdoc.core.annotations.ParameterObject;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+
+/** Questions about one person's access, and their reasons. */
+@RestController
+@RequestMapping("/api/ask")
+class AskController {
+    private final Questions questions;
+    private final WhatCanService whatCan;
+    private final BecauseService because;
+    private final RecordListService recordList;
+    private final Me me;
+
+    AskController(
+            Questions questions,
+            WhatCanService whatCan,
+            BecauseService because,
+            RecordListService recordList,
+            Me me) {
+        this.questions = questions;
+        this.whatCan = whatCan;
+        this.because = because;
+        this.recordList = recordList;
+        this.me = me;
+    }
+
+    /** The question's slots, as parameters of the address. */
+    record Asked(String person, String application, String account, Boolean asIfActive) {
+        Slots slots() {
+            return new Slots(person, application, account, Boolean.TRUE.equals(asIfActive));
+        }
+    }
+
+    @GetMapping("/what-can")
+    @Operation(operationId = "whatCan")
+    WhatCan whatCan(@ParameterObject Asked asked) {
+        return whatCan.answer(understood(asked), me.person());
+    }
+
+    /** Why: of a cell (type and operation), one record of it, a field, or a function. */
+    @GetMapping("/because")
+    @Operation(operationId = "because")
+    Because because(
+            @ParameterObject Asked asked,
+            @RequestParam(required = false) String type,
+            @RequestParam(required = false) String operation,
+            @RequestParam(required = false) String record,
+            @RequestParam(required = false) String field,
+            @RequestParam(required = false) String function) {
+        Question question = understood(asked);
+        if (function != null) {
+            return because.ofFunction(question, function(question, function));
+        }
+        if (type == null || (operation == null && field == null)) {
+            throw new BadRequest(
+                    "type", "Name a record type with an operation or a field, or a function.");
+        }
+        RecordType known = question.type(type);
+        if (field != null) {
+            return because.ofField(question, known, Question.field(known, field));
+        }
+        nembar.core.catalogue.Operation done = Question.operation(known, operation);
+        return record == null
+                ? because.ofCell(question, me.person(), known, done)
+                : because.ofRecord(question, me.person(), known, done, record);
+    }
+
+    @GetMapping("/records")
+    @Operation(operationId = "records")
+    RecordPage records(
+            @ParameterObject Asked asked,
+            @RequestParam String type,
+            @RequestParam(defaultValue = "view") String operation,
+            @RequestParam(defaultValue = "0") int page,
+            @RequestParam(defaultValue = "25") int size,
+            @RequestParam(required = false) String sort,
+            @RequestParam(defaultValue = "false") boolean descending,
+            @RequestParam(required = false) String search) {
+        Question question = understood(asked);
+        RecordType known = question.type(type);
+        return recordList.list(
+                question,
+                me.person(),
+                known,
+                Question.operation(known, operation),
+                new Wanted(page, size, sort, descending, search));
+    }
+
+    private Question understood(Asked asked) {
+        return questions.understand(me.person(), asked.slots());
+    }
+
+    private static nembar.core.catalogue.Function function(Question question, String key) {
+        return question.model()
+                .catalogue()
+                .function(key)
+                .orElseThrow(
+                        () ->
+                                new NotFound(
+                                        "function",
+                                        "There is no function `"
+                                                + key
+                                                + "`"
+                                                + Nearest.hint(
+                                                        key,
+                                                        question.model()
+                                                                .catalogue()
+                                                                .functions()
+                                                                .stream()
+                                                                .map(one -> one.key())
+                                                                .toList())
+                                                + "."));
+    }
+}

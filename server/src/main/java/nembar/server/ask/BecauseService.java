@@ -1,0 +1,329 @@
+package nembar.server.ask;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.stream.Stream;
+import nembar.core.catalogue.Field;
+import nembar.core.catalogue.Function;
+import nembar.core.catalogue.Operation;
+import nembar.core.catalogue.RecordType;
+import nembar.core.coverage.GovernedRecord;
+import nembar.core.coverage.RecordSet;
+import nembar.core.coverage.Relatives;
+import nembar.core.decision.Coverage;
+import nembar.core.decision.Cut;
+import nembar.core.decision.Decision;
+import nembar.core.decision.FieldCoverage;
+import nembar.core.decision.FunctionAccess;
+import nembar.core.decision.Grant;
+import nembar.core.decision.Missing;
+import nembar.core.decision.Route;
+import nembar.core.decision.WhyNot;
+import nembar.core.directory.Person;
+import nembar.core.words.Step;
+import nembar.server.ask.Because.CellName;
+import nembar.server.ask.Because.CutShown;
+import nembar.server.ask.Because.RouteShown;
+import nembar.server.ask.Because.StepShown;
+import nembar.server.governance.Governance;
+import nembar.server.http.NotFound;
+import nembar.server.http.Refused;
+import nembar.server.records.Records;
+import nembar.server.records.Records.Counts;
+import org.springframework.stereotype.Service;
+
+/** Gives the reasons of an answer: routes, filters, and what is missing. */
+@Service
+class BecauseService {
+    private static final int MISSING_AT_MOST = 8;
+
+    private final Records records;
+    private final Governance governance;
+
+    BecauseService(Records records, Governance governance) {
+        this.records = records;
+        this.governance = governance;
+    }
+
+    /** Why the person may do the operation on so many records of the type. */
+    Because ofCell(Question question, Person asking, RecordType type, Operation operation) {
+        Coverage coverage = question.access().coverage(type, operation);
+        boolean create = operation.equals(Operation.CREATE);
+        List<RecordSet> sets = new ArrayList<>(List.of(coverage.records(), coverage.granted()));
+        List<RecordSet> upTo = new ArrayList<>(List.of(RecordSet.NOTHING));
+        for (Grant grant : coverage.grants()) {
+            sets.add(grant.records());
+            upTo.add(RecordSet.anyOf(upTo.get(upTo.size() - 1), grant.records()));
+        }
+        sets.addAll(upTo);
+        for (Cut cut : coverage.cuts()) {
+            sets.add(RecordSet.allOf(coverage.granted(), cut.letsThrough()));
+        }
+        Counts counts = records.count(question.application(), type, sets);
+        List<RouteShown> routes = new ArrayList<>();
+        for (int i = 0; i < coverage.grants().size(); i++) {
+            Grant grant = coverage.grants().get(i);
+            long all = counts.of(grant.records());
+            long fresh = counts.of(upTo.get(i + 1)) - counts.of(upTo.get(i));
+            routes.add(
+                    new RouteShown(
+                            steps(question.telling().route(grant)),
+                            create ? Optional.empty() : Optional.of(all),
+                            create ? 0 : all - fresh,
+                            see(grant)));
+        }
+        List<CutShown> cuts = new ArrayList<>();
+        for (Cut cut : coverage.cuts()) {
+            RecordSet through = RecordSet.allOf(coverage.granted(), cut.letsThrough());
+            long takes = counts.of(coverage.granted()) - counts.of(through);
+            cuts.add(
+                    new CutShown(
+                            cut.name(),
+                            question.telling().cut(cut),
+                            create ? Optional.empty() : Optional.of(takes),
+                            create || takes > 0));
+        }
+        if (!coverage.withheld().isEmpty()) {
+            cuts.add(
+                    new CutShown(
+                            Cut.OWN_ACCOUNT,
+                            question.telling().withheld(type),
+                            Optional.empty(),
+                            true));
+        }
+        long number = counts.of(coverage.records());
+        String name = question.access().who().person().name();
+        boolean yes = !coverage.records().equals(RecordSet.NOTHING);
+        String plural = type.plural().toLowerCase(Locale.ROOT);
+        String does = " may " + operation.label() + " ";
+        String title =
+                create
+                        ? name + (yes ? does : " may not create ") + plural
+                        : name + does + Said.records(number, type);
+        String of = create || counts.total() == 0 ? "" : "of the " + Said.number(counts.total()) + " there are. ";
+        Optional<String> refusal =
+                create || number == 0
+                        ? Optional.of("There is nothing to list.")
+                        : listRefusal(question, asking, type);
+        return new Because(
+                title,
+                of + routesAndCuts(routes.size(), cuts),
+                routes,
+                cuts,
+                missing(question, WhyNot.onAny(question.access(), type, operation)),
+                refusal.isEmpty(),
+                refusal);
+    }
+
+    /** Why the person may, or may not, do the operation on this one record. */
+    Because ofRecord(
+            Question question, Person asking, RecordType type, Operation operation, String key) {
+        listRefusal(question, asking, type)
+                .ifPresent(
+                        why -> {
+                            throw new Refused(why, List.of());
+                        });
+        GovernedRecord record =
+                records.find(question.application(), type, key)
+                        .orElseThrow(
+                                () ->
+                                        new NotFound(
+                                                "record",
+                                                "There is no "
+                                                        + type.singular().toLowerCase(Locale.ROOT)
+                                                        + " `"
+                                                        + key
+                                                        + "`."));
+        Relatives relatives = records.relatives(question.application());
+        Decision decision = question.access().decide(type, operation, record, relatives);
+        List<RouteShown> routes =
+                decision.grants().stream()
+                        .map(
+                                grant ->
+                                        new RouteShown(
+                                                steps(question.telling().route(grant)),
+                                                Optional.empty(),
+                                                0,
+                                                see(grant)))
+                        .toList();
+        List<CutShown> cuts =
+                decision.cuts().stream()
+                        .map(
+                                cut ->
+                                        new CutShown(
+                                                cut.name(),
+                                                question.telling().cut(cut),
+                                                Optional.empty(),
+                                                true))
+                        .toList();
+        List<Missing> missing =
+                WhyNot.on(question.access(), type, operation, record, relatives);
+        return new Because(
+                question.access().who().person().name()
+                        + (decision.allowed() ? " may " : " may not ")
+                        + operation.label()
+                        + " "
+                        + type.singular().toLowerCase(Locale.ROOT)
+                        + " "
+                        + key,
+                routesAndCuts(routes.size(), cuts),
+                routes,
+                cuts,
+                missing(question, missing),
+                false,
+                Optional.of("This is one record."));
+    }
+
+    /** Why the person has this of the field. */
+    Because ofField(Question question, RecordType type, Field field) {
+        FieldCoverage coverage = question.access().field(type, field);
+        List<RecordSet> sets =
+                Stream.concat(
+                                Stream.of(
+                                        coverage.masked(), coverage.viewed(), coverage.changed()),
+                                coverage.grants().stream()
+                                        .map(FieldCoverage.FieldGrant::records))
+                        .toList();
+        Counts counts = records.count(question.application(), type, sets);
+        List<RouteShown> routes =
+                coverage.grants().stream()
+                        .map(
+                                grant ->
+                                        new RouteShown(
+                                                steps(question.telling().route(grant)),
+                                                Optional.of(counts.of(grant.records())),
+                                                0,
+                                                Optional.empty()))
+                        .toList();
+        List<CutShown> cuts =
+                coverage.filters().stream()
+                        .map(
+                                filter ->
+                                        new CutShown(
+                                                filter.name(),
+                                                question.telling().fieldFilter(filter),
+                                                Optional.empty(),
+                                                true))
+                        .toList();
+        String open =
+                field.guarded()
+                        ? "A guarded field: hidden unless a field privilege opens it. "
+                        : "An open field: whoever views the record sees it, whoever changes the"
+                                + " record may change it. ";
+        long masked = counts.of(coverage.masked()) - counts.of(coverage.viewed());
+        return new Because(
+                field.label() + " of " + type.singular().toLowerCase(Locale.ROOT),
+                open
+                        + (masked > 0
+                                ? "Masked on " + Said.records(masked, type) + "."
+                                : "Viewed on "
+                                        + Said.records(counts.of(coverage.viewed()), type)
+                                        + ", changed on "
+                                        + Said.number(counts.of(coverage.changed()))
+                                        + "."),
+                routes,
+                cuts,
+                missingField(question, field, coverage),
+                false,
+                Optional.of("This is about a field."));
+    }
+
+    /** Why the person has this level of the function. */
+    Because ofFunction(Question question, Function function) {
+        FunctionAccess access = question.access().function(function);
+        List<String> missing =
+                new ArrayList<>(access.unmet().stream().map(question.telling()::need).toList());
+        if (access.grants().isEmpty()) {
+            missing.add("No privilege set that they hold gives any level of it.");
+        }
+        return new Because(
+                function.name() + ": " + access.level(),
+                "Levels are " + String.join(", ", function.levels()) + ".",
+                access.grants().stream()
+                        .map(
+                                grant ->
+                                        new RouteShown(
+                                                steps(question.telling().route(grant)),
+                                                Optional.empty(),
+                                                0,
+                                                Optional.empty()))
+                        .toList(),
+                List.of(),
+                missing,
+                false,
+                Optional.of("A function has no records."));
+    }
+
+    private List<String> missingField(
+            Question question, Field field, FieldCoverage coverage) {
+        if (!field.guarded() || !coverage.grants().isEmpty()) {
+            return List.of();
+        }
+        return List.of(
+                question.access().who().person().name()
+                        + " holds no privilege for the field "
+                        + field.label().toLowerCase(Locale.ROOT)
+                        + ".");
+    }
+
+    /** Why whoever asks may not see these records themselves; empty when they may. */
+    private Optional<String> listRefusal(Question question, Person asking, RecordType type) {
+        Person person = question.access().who().person();
+        if (!governance.mayOnPerson(asking, "look_through", person)) {
+            return Optional.of("You may not look through " + person.name() + " in Nembar.");
+        }
+        return governance.guardedFrom(asking, question.model(), type)
+                ? Optional.of("These records are guarded; only their stewards see them here.")
+                : Optional.empty();
+    }
+
+    private static List<String> missing(Question question, List<Missing> missing) {
+        List<String> said =
+                missing.stream().map(question.telling()::missing).distinct().toList();
+        if (said.size() <= MISSING_AT_MOST) {
+            return said;
+        }
+        List<String> first = new ArrayList<>(said.subList(0, MISSING_AT_MOST));
+        first.add("And " + (said.size() - MISSING_AT_MOST) + " more near routes.");
+        return first;
+    }
+
+    private static String routesAndCuts(int routes, List<CutShown> cuts) {
+        int binding = (int) cuts.stream().filter(CutShown::binds).count();
+        return Said.counted(routes, "route gives", "routes give")
+                + ", "
+                + Said.counted(binding, "filter cuts", "filters cut").toLowerCase(Locale.ROOT)
+                + ".";
+    }
+
+    private static Optional<CellName> see(Grant grant) {
+        if (grant.route() instanceof Route.ByParent by) {
+            Operation operation = by.ofParent().operation();
+            return Optional.of(cell(by.parent(), operation));
+        }
+        return grant.route() instanceof Route.ByChild by
+                ? Optional.of(cell(by.child(), Operation.VIEW))
+                : Optional.empty();
+    }
+
+    private static CellName cell(RecordType type, Operation operation) {
+        return new CellName(
+                type.key(),
+                operation.key(),
+                operation.label() + " " + type.plural().toLowerCase(Locale.ROOT));
+    }
+
+    private static List<StepShown> steps(List<Step> steps) {
+        return steps.stream()
+                .map(
+                        step ->
+                                new StepShown(
+                                        step.kind().name().toLowerCase(Locale.ROOT),
+                                        step.lead(),
+                                        step.name(),
+                                        step.detail()))
+                .toList();
+    }
+}

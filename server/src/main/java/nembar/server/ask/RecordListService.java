@@ -1,0 +1,166 @@
+package nembar.server.ask;
+
+import java.math.BigDecimal;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import nembar.core.catalogue.Field;
+import nembar.core.catalogue.FieldType;
+import nembar.core.catalogue.Operation;
+import nembar.core.catalogue.RecordType;
+import nembar.core.coverage.RecordSet;
+import nembar.core.decision.FieldCoverage;
+import nembar.core.decision.FieldLevel;
+import nembar.core.design.MaskStyle;
+import nembar.core.directory.Account;
+import nembar.core.directory.Directory;
+import nembar.core.directory.Person;
+import nembar.core.directory.Team;
+import nembar.core.directory.Unit;
+import nembar.core.sql.ListQuery;
+import nembar.server.ask.RecordPage.Column;
+import nembar.server.ask.RecordPage.FieldValue;
+import nembar.server.ask.RecordPage.RecordRow;
+import nembar.server.governance.Governance;
+import nembar.server.http.BadRequest;
+import nembar.server.records.Records;
+import org.springframework.stereotype.Service;
+
+/** Lists the records under a cell, as the person asked about has them. */
+@Service
+class RecordListService {
+    static final int SIZE_AT_MOST = 200;
+
+    private final Records records;
+    private final Governance governance;
+
+    RecordListService(Records records, Governance governance) {
+        this.records = records;
+        this.governance = governance;
+    }
+
+    /**
+     * Which page is wanted.
+     *
+     * @param page from 0
+     */
+    record Wanted(int page, int size, String sort, boolean descending, String search) {}
+
+    RecordPage list(
+            Question question, Person asking, RecordType type, Operation operation, Wanted wanted) {
+        Person person = question.access().who().person();
+        governance.requireOnPerson(asking, "look_through", person);
+        governance.requireSteward(asking, question.model(), type);
+        if (operation.equals(Operation.CREATE)) {
+            throw new BadRequest("operation", "What may be created is not there to be listed.");
+        }
+        if (wanted.size() < 1 || wanted.size() > SIZE_AT_MOST || wanted.page() < 0) {
+            throw new BadRequest(
+                    "size", "Ask for a page from 0, of 1 to " + SIZE_AT_MOST + " records.");
+        }
+        List<FieldCoverage> fields =
+                type.fields().stream()
+                        .map(field -> question.access().field(type, field))
+                        .toList();
+        Records.Listing listing =
+                records.list(
+                        question.application(),
+                        type,
+                        question.access().coverage(type, operation).records(),
+                        fields,
+                        page(type, fields, wanted));
+        List<RecordRow> rows =
+                listing.rows().stream()
+                        .map(row -> row(question.model().directory(), type, fields, row))
+                        .toList();
+        List<Column> columns =
+                fields.stream()
+                        .map(
+                                field ->
+                                        new Column(
+                                                field.field().key(),
+                                                field.field().label(),
+                                                field.field().type().word(),
+                                                field.field().guarded(),
+                                                !field.viewed().equals(RecordSet.NOTHING)))
+                        .toList();
+        return new RecordPage(
+                type.key(),
+                type.plural(),
+                question.model().application().zone().getId(),
+                columns,
+                rows,
+                listing.total(),
+                wanted.page(),
+                wanted.size());
+    }
+
+    private static ListQuery.Page page(
+            RecordType type, List<FieldCoverage> fields, Wanted wanted) {
+        Optional<String> sort =
+                Optional.ofNullable(wanted.sort()).filter(key -> !key.isBlank());
+        sort.ifPresent(
+                key -> {
+                    Field field = Question.field(type, key);
+                    boolean seen =
+                            fields.stream()
+                                    .filter(one -> one.field().equals(field))
+                                    .anyMatch(one -> !one.viewed().equals(RecordSet.NOTHING));
+                    if (!seen) {
+                        throw new BadRequest(
+                                "sort",
+                                "They cannot see "
+                                        + field.label().toLowerCase(Locale.ROOT)
+                                        + ", so the list cannot be sorted by it.");
+                    }
+                });
+        return new ListQuery.Page(
+                Math.multiplyExact(wanted.page(), wanted.size()),
+                wanted.size(),
+                sort,
+                wanted.descending(),
+                wanted.search() == null ? "" : wanted.search());
+    }
+
+    private static RecordRow row(
+            Directory directory, RecordType type, List<FieldCoverage> fields, Records.Row row) {
+        List<FieldValue> values = new ArrayList<>();
+        for (int i = 0; i < fields.size(); i++) {
+            FieldCoverage field = fields.get(i);
+            FieldLevel level = row.levels().get(i);
+            Optional<String> value =
+                    Optional.ofNullable(row.record().values().get(field.field().key()))
+                            .map(one -> shown(directory, type, field.field(), one));
+            if (level == FieldLevel.HIDDEN) {
+                value = Optional.empty();
+            } else if (level == FieldLevel.MASKED) {
+                MaskStyle mask = field.mask().orElse(MaskStyle.FULL);
+                value = value.map(mask::mask);
+            }
+            values.add(new FieldValue(level.name().toLowerCase(Locale.ROOT), value));
+        }
+        return new RecordRow(row.record().key(type.keyField()).orElseThrow(), values);
+    }
+
+    /** Names instead of the directory's keys; everything else as it is, for the page to format. */
+    private static String shown(
+            Directory directory, RecordType type, Field field, Object value) {
+        String key = value.toString();
+        Optional<String> place = Optional.of(field.key());
+        if (field.type() == FieldType.PERSON) {
+            return directory.person(key).map(Person::name).orElse(key);
+        }
+        boolean identifies = field.key().equals(type.keyField());
+        if (place.equals(type.places().unit()) && !identifies) {
+            return directory.unit(key).map(Unit::name).orElse(key);
+        }
+        if (place.equals(type.places().account()) && !identifies) {
+            return directory.account(key).map(Account::name).orElse(key);
+        }
+        if (place.equals(type.places().team()) && !identifies) {
+            return directory.team(key).map(Team::name).orElse(key);
+        }
+        return value instanceof BigDecimal number ? number.toPlainString() : key;
+    }
+}

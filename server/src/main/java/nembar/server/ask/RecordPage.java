@@ -1,0 +1,33 @@
+package nembar.server.ask;
+
+import java.util.List;
+import java.util.Optional;
+
+/** A page of the records under a cell, as the person has them. */
+record RecordPage(
+        String type,
+        String title,
+        String timeZone,
+        List<Column> columns,
+        List<RecordRow> rows,
+        long total,
+        int page,
+        int size) {
+
+    /**
+     * @param type the field's type, as in a design document
+     * @param seen whether the person sees it on any record; what they do not see they cannot sort by
+     */
+    record Column(String key, String label, String type, boolean guarded, boolean seen) {}
+
+    /**
+     * @param key identifies the record
+     */
+    record RecordRow(String key, List<FieldValue> values) {}
+
+    /**
+     * @param level hidden, masked, view or change
+     * @param value as it may be shown; empty when hidden, or when the record has none
+     */
+    record FieldValue(String level, Optional<String> value) {}
+}

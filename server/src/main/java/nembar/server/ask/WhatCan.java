@@ -1,0 +1,99 @@
+package nembar.server.ask;
+
+import java.util.List;
+import java.util.Optional;
+
+/** The answer to "What can [person] do in [application]?". */
+record WhatCan(
+        Whom person,
+        Named application,
+        List<String> holdings,
+        Totals totals,
+        List<AreaRows> areas,
+        List<FunctionRow> functions) {
+
+    /** Something by key and name. */
+    record Named(String key, String name) {}
+
+    /**
+     * Whom the answer is about.
+     *
+     * @param seat unit or account, in words
+     * @param account the account acted for
+     * @param accounts those one may choose from
+     * @param active whether the answer counts them as active
+     * @param mayLookThrough whether whoever asks may see the records themselves
+     */
+    record Whom(
+            String key,
+            String name,
+            String kind,
+            String status,
+            String seat,
+            Optional<Named> account,
+            List<Named> accounts,
+            boolean active,
+            boolean mayLookThrough) {}
+
+    /** Sums over all record types. */
+    record Totals(long records, long viewed, long changed) {}
+
+    /**
+     * @param stewards who guards the area, in words; empty when nobody does
+     * @param guardedFromYou whether its records are closed to whoever asks
+     */
+    record AreaRows(
+            String key,
+            String name,
+            Optional<String> stewards,
+            boolean guardedFromYou,
+            List<TypeRow> types) {}
+
+    record TypeRow(
+            String key,
+            String singular,
+            String plural,
+            long total,
+            List<Cell> cells,
+            List<FieldRow> fields) {}
+
+    /**
+     * One operation on one record type.
+     *
+     * @param notches of the reach rail, 0 to 7
+     * @param reach the widest reach in words; empty when nothing is granted
+     * @param records how many it amounts to; empty for create, which has none to count
+     * @param words the records in words
+     * @param widened more comes by parents or children
+     * @param cut how many records filters take away
+     */
+    record Cell(
+            String operation,
+            String label,
+            int notches,
+            String reach,
+            Optional<Long> records,
+            boolean granted,
+            String words,
+            boolean widened,
+            long cut) {}
+
+    /**
+     * One field, on the records that may be viewed.
+     *
+     * @param level the highest level on any record
+     * @param masked on how many records it is seen through a mask
+     */
+    record FieldRow(
+            String key,
+            String label,
+            boolean guarded,
+            List<String> classifications,
+            String level,
+            long changed,
+            long viewed,
+            long masked) {}
+
+    record FunctionRow(
+            String key, String name, String area, String level, List<String> levels) {}
+}

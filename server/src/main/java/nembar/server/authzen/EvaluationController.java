@@ -1,0 +1,58 @@
+package nembar.server.authzen;
+
+import io.swagger.v3.oas.annotations.Operation;
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import java.util.List;
+import nembar.core.directory.Person;
+import nembar.server.authzen.EvaluationService.Evaluation;
+import nembar.server.governance.Governance;
+import nembar.server.http.Refused;
+import nembar.server.session.Me;
+import org.springframework.http.MediaType;
+import org.springframework.web.bind.annotation.ModelAttribute;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+
+/** The access evaluation endpoint: may this subject do this action on this resource? */
+@RestController
+@RequestMapping("/access/v1")
+class EvaluationController {
+    private static final String REQUEST_ID = "X-Request-ID";
+
+    private final EvaluationService evaluations;
+    private final Governance governance;
+    private final Me me;
+
+    EvaluationController(EvaluationService evaluations, Governance governance, Me me) {
+        this.evaluations = evaluations;
+        this.governance = governance;
+        this.me = me;
+    }
+
+    /** Echoes the caller's request id, on errors as well. */
+    @ModelAttribute
+    void requestId(HttpServletRequest request, HttpServletResponse response) {
+        String id = request.getHeader(REQUEST_ID);
+        if (id != null && id.matches("[\\x21-\\x7e]{1,200}")) {
+            response.setHeader(REQUEST_ID, id);
+        }
+    }
+
+    @PostMapping(path = "/evaluation", consumes = MediaType.APPLICATION_JSON_VALUE)
+    @Operation(operationId = "evaluation")
+    EvaluationService.Answer evaluation(@RequestBody Evaluation evaluation) {
+        Person program = me.person();
+        if (!governance.hasFunction(program, "decisions", "ask")) {
+            throw new Refused(
+                    "This token may not ask for decisions.",
+                    List.of(
+                            program.name()
+                                    + " does not have Decisions for other programs at the level"
+                                    + " ask."));
+        }
+        return evaluations.evaluate(evaluation);
+    }
+}

@@ -1,0 +1,2 @@
+/** People, as far as whoever asks may view them. */
+package nembar.server.directory;

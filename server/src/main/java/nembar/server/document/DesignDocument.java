@@ -1,0 +1,268 @@
+package nembar.server.document;
+
+import com.fasterxml.jackson.annotation.JsonInclude;
+import java.util.List;
+
+/**
+ * The JSON form of an application's catalogue, directory and design; see docs/design-document.md. A
+ * part that is left out is null. A list that is left out is empty.
+ */
+@JsonInclude(JsonInclude.Include.NON_EMPTY)
+public record DesignDocument(
+        String format,
+        ApplicationPart application,
+        CataloguePart catalogue,
+        DirectoryPart directory,
+        DesignPart design) {
+    public static final String FORMAT = "nembar-design/1";
+
+    @JsonInclude(JsonInclude.Include.NON_EMPTY)
+    public record ApplicationPart(String key, String name, String timeZone) {}
+
+    public record CataloguePart(
+            List<AreaPart> areas,
+            List<RecordTypePart> recordTypes,
+            List<FunctionPart> functions) {
+        public CataloguePart {
+            areas = given(areas);
+            recordTypes = given(recordTypes);
+            functions = given(functions);
+        }
+    }
+
+    @JsonInclude(JsonInclude.Include.NON_EMPTY)
+    public record AreaPart(String key, String name, AudiencePart stewards) {}
+
+    @JsonInclude(JsonInclude.Include.NON_EMPTY)
+    public record RecordTypePart(
+            String key,
+            String singular,
+            String plural,
+            String area,
+            String table,
+            String keyField,
+            String titleField,
+            String owner,
+            String team,
+            String unit,
+            String account,
+            ParentPart parent,
+            List<OperationPart> operations,
+            List<FieldPart> fields) {
+        public RecordTypePart {
+            operations = given(operations);
+            fields = given(fields);
+        }
+    }
+
+    public record ParentPart(String recordType, String through, String follows, boolean lifts) {}
+
+    public record OperationPart(String key, String label) {}
+
+    @JsonInclude(JsonInclude.Include.NON_DEFAULT)
+    public record FieldPart(
+            String key,
+            String label,
+            String column,
+            String type,
+            boolean guarded,
+            List<String> classifications,
+            String refersTo,
+            List<String> choices) {
+        public FieldPart {
+            classifications = given(classifications);
+            choices = given(choices);
+        }
+    }
+
+    @JsonInclude(JsonInclude.Include.NON_EMPTY)
+    public record FunctionPart(
+            String key, String name, String area, List<String> levels, List<NeedPart> needs) {
+        public FunctionPart {
+            levels = given(levels);
+            needs = given(needs);
+        }
+    }
+
+    @JsonInclude(JsonInclude.Include.NON_EMPTY)
+    public record NeedPart(String function, String level, String recordType, String operation) {}
+
+    public record DirectoryPart(
+            List<AccountPart> accounts,
+            List<UnitPart> units,
+            List<TeamPart> teams,
+            List<PersonPart> people) {
+        public DirectoryPart {
+            accounts = given(accounts);
+            units = given(units);
+            teams = given(teams);
+            people = given(people);
+        }
+    }
+
+    @JsonInclude(JsonInclude.Include.NON_DEFAULT)
+    public record AccountPart(String key, String name, boolean own, List<String> tags) {
+        public AccountPart {
+            tags = given(tags);
+        }
+    }
+
+    @JsonInclude(JsonInclude.Include.NON_EMPTY)
+    public record UnitPart(String key, String name, String parent) {}
+
+    @JsonInclude(JsonInclude.Include.NON_EMPTY)
+    public record TeamPart(String key, String name, List<String> members, List<String> leads) {
+        public TeamPart {
+            members = given(members);
+            leads = given(leads);
+        }
+    }
+
+    @JsonInclude(JsonInclude.Include.NON_EMPTY)
+    public record PersonPart(
+            String key,
+            String kind,
+            String email,
+            String givenName,
+            String familyName,
+            List<String> accounts,
+            String unit,
+            String manager,
+            String timeZone,
+            String status) {
+        public PersonPart {
+            accounts = given(accounts);
+        }
+    }
+
+    public record DesignPart(
+            List<SetPart> privilegeSets,
+            List<RolePart> roles,
+            List<AssignmentPart> assignments,
+            List<AccountFilterPart> accountFilters,
+            List<FieldFilterPart> fieldFilters) {
+        public DesignPart {
+            privilegeSets = given(privilegeSets);
+            roles = given(roles);
+            assignments = given(assignments);
+            accountFilters = given(accountFilters);
+            fieldFilters = given(fieldFilters);
+        }
+    }
+
+    public record SetPart(
+            String key, String name, String purpose, List<PrivilegePart> privileges) {
+        public SetPart {
+            privileges = given(privileges);
+        }
+    }
+
+    /** One of three shapes, told apart by operation, fields or function. */
+    @JsonInclude(JsonInclude.Include.NON_EMPTY)
+    public record PrivilegePart(
+            String recordType,
+            String operation,
+            List<String> fields,
+            String use,
+            String reach,
+            String function,
+            String level) {
+        public PrivilegePart {
+            fields = given(fields);
+        }
+    }
+
+    @JsonInclude(JsonInclude.Include.NON_EMPTY)
+    public record RolePart(
+            String key,
+            String name,
+            String purpose,
+            String meantFor,
+            List<String> sets,
+            List<String> conflicts) {
+        public RolePart {
+            sets = given(sets);
+            conflicts = given(conflicts);
+        }
+    }
+
+    @JsonInclude(JsonInclude.Include.NON_EMPTY)
+    public record AssignmentPart(
+            String key,
+            AudiencePart audience,
+            String role,
+            String set,
+            BoundsPart bounds,
+            String from,
+            String until,
+            String reason,
+            String givenBy,
+            String givenAt) {}
+
+    @JsonInclude(JsonInclude.Include.NON_EMPTY)
+    public record BoundsPart(AccountScopePart accounts, UnitScopePart units) {}
+
+    @JsonInclude(JsonInclude.Include.NON_DEFAULT)
+    public record AccountScopePart(boolean actedFor, List<String> listed, List<String> tagged) {
+        public AccountScopePart {
+            listed = given(listed);
+            tagged = given(tagged);
+        }
+    }
+
+    public record UnitScopePart(List<String> listed, boolean below) {
+        public UnitScopePart {
+            listed = given(listed);
+        }
+    }
+
+    @JsonInclude(JsonInclude.Include.NON_EMPTY)
+    public record AccountFilterPart(
+            String key,
+            String name,
+            AudiencePart audience,
+            AccountScopePart accounts,
+            List<String> recordTypes) {
+        public AccountFilterPart {
+            recordTypes = given(recordTypes);
+        }
+    }
+
+    @JsonInclude(JsonInclude.Include.NON_EMPTY)
+    public record FieldFilterPart(
+            String key,
+            String name,
+            AudiencePart audience,
+            String recordType,
+            List<String> fields,
+            String effect,
+            String mask) {
+        public FieldFilterPart {
+            fields = given(fields);
+        }
+    }
+
+    @JsonInclude(JsonInclude.Include.NON_EMPTY)
+    public record AudiencePart(List<WhoPart> of, List<WhoPart> except) {
+        public AudiencePart {
+            of = given(of);
+            except = given(except);
+        }
+    }
+
+    /** One part of an audience; exactly one member is there, and {@code below} only with a unit. */
+    @JsonInclude(JsonInclude.Include.NON_EMPTY)
+    public record WhoPart(
+            String person,
+            String team,
+            String unit,
+            Boolean below,
+            String role,
+            String all,
+            String externalsOf,
+            String externalsTagged) {}
+
+    private static <T> List<T> given(List<T> list) {
+        return list == null ? List.of() : List.copyOf(list);
+    }
+}

@@ -1,0 +1,140 @@
+package nembar.server.governance;
+
+import java.time.Clock;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import nembar.core.catalogue.Function;
+import nembar.core.catalogue.Operation;
+import nembar.core.catalogue.RecordType;
+import nembar.core.coverage.GovernedRecord;
+import nembar.core.coverage.Relatives;
+import nembar.core.decision.PersonAccess;
+import nembar.core.decision.WhyNot;
+import nembar.core.directory.Person;
+import nembar.core.model.AccessModel;
+import nembar.core.model.Standpoint;
+import nembar.core.words.Telling;
+import nembar.server.model.Models;
+import nembar.server.http.Refused;
+import org.springframework.stereotype.Service;
+
+/** Decides what somebody may do in Nembar, and says why not. */
+@Service
+public class Governance {
+    private static final String PERSON = "person";
+    private static final String APPLICATION = "application";
+    private static final int REASONS_AT_MOST = 5;
+
+    private final Models models;
+    private final Clock clock;
+
+    Governance(Models models, Clock clock) {
+        this.models = models;
+        this.clock = clock;
+    }
+
+    public boolean mayViewApplication(Person me, String application) {
+        return may(access(me), APPLICATION, "view", record(application));
+    }
+
+    /**
+     * @throws Refused with what is missing, when the person may not do this to the application
+     */
+    public void requireOnApplication(Person me, String operation, String application) {
+        require(me, APPLICATION, operation, record(application), "the application");
+    }
+
+    /** Asks about many people at once: the person's access is worked out a single time. */
+    public java.util.function.Predicate<Person> mayView(Person me) {
+        PersonAccess access = access(me);
+        return person -> may(access, PERSON, "view", record(person));
+    }
+
+    public boolean mayOnPerson(Person me, String operation, Person person) {
+        return may(access(me), PERSON, operation, record(person));
+    }
+
+    /**
+     * @throws Refused with what is missing, when {@code me} may not do this to the person
+     */
+    public void requireOnPerson(Person me, String operation, Person person) {
+        require(me, PERSON, operation, record(person), person.name());
+    }
+
+    /** Whether the person has at least this level of one of Nembar's own functions. */
+    public boolean hasFunction(Person me, String function, String level) {
+        AccessModel nembar = models.model(Models.NEMBAR);
+        Function known = nembar.catalogue().function(function).orElseThrow();
+        return access(me).function(known).atLeast(level);
+    }
+
+    /**
+     * Guarded areas: what is in them is shown to their stewards only.
+     *
+     * @throws Refused when the type is guarded from the person
+     */
+    public void requireSteward(Person me, AccessModel model, RecordType type) {
+        if (guardedFrom(me, model, type)) {
+            String area = model.catalogue().area(type.area()).orElseThrow().name();
+            throw new Refused(
+                    "The records of " + area + " are shown to its stewards only.",
+                    List.of(
+                            area + " is a guarded area, and you are none of its stewards.",
+                            "How many there are, and by which routes, you can see here all the"
+                                    + " same."));
+        }
+    }
+
+    /** Whether the type is in a guarded area of which the person is no steward. */
+    public boolean guardedFrom(Person me, AccessModel model, RecordType type) {
+        return model.guardedFrom(type, Standpoint.of(me, clock.instant()));
+    }
+
+    private void require(
+            Person me, String type, String operation, GovernedRecord record, String name) {
+        PersonAccess access = access(me);
+        if (may(access, type, operation, record)) {
+            return;
+        }
+        RecordType known = type(type);
+        Operation asked = known.operation(operation).orElseThrow();
+        Telling telling = new Telling(access.model(), access.who());
+        List<String> because =
+                WhyNot.on(access, known, asked, record, Relatives.NONE).stream()
+                        .map(telling::missing)
+                        .distinct()
+                        .limit(REASONS_AT_MOST)
+                        .toList();
+        throw new Refused("You may not " + asked.label() + " " + name + " in Nembar.", because);
+    }
+
+    private boolean may(
+            PersonAccess access, String type, String operation, GovernedRecord record) {
+        RecordType known = type(type);
+        return access.decide(
+                        known, known.operation(operation).orElseThrow(), record, Relatives.NONE)
+                .allowed();
+    }
+
+    private PersonAccess access(Person me) {
+        return new PersonAccess(
+                models.model(Models.NEMBAR), Standpoint.of(me, clock.instant()));
+    }
+
+    private RecordType type(String key) {
+        return models.model(Models.NEMBAR).catalogue().recordType(key).orElseThrow();
+    }
+
+    private static GovernedRecord record(String application) {
+        return new GovernedRecord(APPLICATION, Map.of("key", application));
+    }
+
+    private static GovernedRecord record(Person person) {
+        Map<String, Object> values = new HashMap<>();
+        values.put("key", person.key());
+        person.unit().ifPresent(unit -> values.put("unit", unit));
+        person.accounts().stream().findFirst().ifPresent(one -> values.put("account", one));
+        return new GovernedRecord(PERSON, values);
+    }
+}

@@ -1,0 +1,231 @@
+package nembar.server.http;
+
+import jakarta.persistence.OptimisticLockException;
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
+import java.net.URI;
+import java.sql.SQLException;
+import java.util.List;
+import java.util.Map;
+import nembar.core.model.ModelRefused;
+import nembar.core.model.Problem;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.HttpStatusCode;
+import org.springframework.http.MediaType;
+import org.springframework.http.ProblemDetail;
+import org.springframework.http.ResponseEntity;
+import org.springframework.http.converter.HttpMessageNotReadableException;
+import org.springframework.orm.ObjectOptimisticLockingFailureException;
+import org.springframework.web.bind.MissingServletRequestParameterException;
+import org.springframework.web.bind.annotation.ExceptionHandler;
+import org.springframework.web.bind.annotation.RestControllerAdvice;
+import org.springframework.web.context.request.WebRequest;
+import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
+import org.springframework.web.servlet.mvc.method.annotation.ResponseEntityExceptionHandler;
+import tools.jackson.core.JacksonException;
+import tools.jackson.databind.json.JsonMapper;
+
+/**
+ * Every error as an RFC 9457 problem detail: what is wrong, where ({@code problems}, with paths), why
+ * ({@code because}), and what to do. What is not foreseen says only that, and goes to the log.
+ */
+@RestControllerAdvice
+public class Problems extends ResponseEntityExceptionHandler {
+    private static final Logger LOG = LoggerFactory.getLogger(Problems.class);
+    private static final int CAUSES_AT_MOST = 20;
+
+    private final JsonMapper json;
+
+    Problems(JsonMapper json) {
+        this.json = json;
+    }
+
+    @ExceptionHandler
+    ResponseEntity<ProblemDetail> refused(ModelRefused refused) {
+        ProblemDetail detail =
+                of(
+                        HttpStatus.UNPROCESSABLE_CONTENT,
+                        "The design was not taken in",
+                        refused.problems().size() == 1
+                                ? "One thing is wrong with it; nothing was changed."
+                                : refused.problems().size()
+                                        + " things are wrong with it; nothing was changed.");
+        return answer(with(detail, refused.problems()));
+    }
+
+    @ExceptionHandler
+    ResponseEntity<ProblemDetail> refused(Refused refused) {
+        ProblemDetail detail =
+                of(HttpStatus.FORBIDDEN, "You may not do this", refused.getMessage());
+        detail.setProperty("because", refused.because());
+        return answer(detail);
+    }
+
+    @ExceptionHandler
+    ResponseEntity<ProblemDetail> notFound(NotFound missing) {
+        ProblemDetail detail = of(HttpStatus.NOT_FOUND, "Not found", missing.getMessage());
+        return answer(with(detail, List.of(new Problem(missing.path(), missing.getMessage()))));
+    }
+
+    @ExceptionHandler
+    ResponseEntity<ProblemDetail> badRequest(BadRequest wrong) {
+        return answer(bad(wrong.path(), wrong.getMessage()));
+    }
+
+    @ExceptionHandler
+    ResponseEntity<ProblemDetail> wrongType(MethodArgumentTypeMismatchException wrong) {
+        return answer(bad(wrong.getName(), "`" + wrong.getValue() + "` does not fit here."));
+    }
+
+    @ExceptionHandler({OptimisticLockException.class, ObjectOptimisticLockingFailureException.class})
+    ResponseEntity<ProblemDetail> overtaken(Exception overtaken) {
+        return answer(
+                of(
+                        HttpStatus.CONFLICT,
+                        "Somebody else was faster",
+                        "The design has been changed since you read it; nothing of yours was"
+                                + " written. Read it again and bring your changes to that."));
+    }
+
+    @ExceptionHandler
+    ResponseEntity<ProblemDetail> tooLarge(TooLarge large) {
+        return answer(tooLarge(large.limit()));
+    }
+
+    @ExceptionHandler
+    ResponseEntity<ProblemDetail> anythingElse(Exception failed) {
+        return answer(unforeseen(failed));
+    }
+
+    /** The problem detail for what nobody foresaw: a database that is away, or a defect of ours. */
+    public ProblemDetail unforeseen(Exception failed) {
+        if (databaseAway(failed)) {
+            LOG.warn("the database does not answer: {}", failed.getMessage());
+            return of(
+                    HttpStatus.SERVICE_UNAVAILABLE,
+                    "The database does not answer",
+                    "Nothing was changed. Try again in a moment; if it lasts, ask whoever runs"
+                            + " Nembar to look at PostgreSQL.");
+        }
+        LOG.error("a request failed", failed);
+        return of(
+                HttpStatus.INTERNAL_SERVER_ERROR,
+                "Something went wrong",
+                "This should not have happened, and is in the server's log. Try again; if it comes"
+                        + " back, tell whoever runs Nembar when it was.");
+    }
+
+    @Override
+    protected ResponseEntity<Object> handleHttpMessageNotReadable(
+            HttpMessageNotReadableException unread,
+            HttpHeaders headers,
+            HttpStatusCode status,
+            WebRequest request) {
+        for (Throwable cause = unread; cause != null; cause = cause.getCause()) {
+            if (cause instanceof TooLarge large) {
+                return plain(tooLarge(large.limit()));
+            }
+            if (cause instanceof JacksonException malformed) {
+                String where =
+                        malformed.getPath().isEmpty() && malformed.getLocation() != null
+                                ? "line "
+                                        + malformed.getLocation().getLineNr()
+                                        + ", column "
+                                        + malformed.getLocation().getColumnNr()
+                                : malformed.getPath().stream()
+                                        .map(JacksonException.Reference::getPropertyName)
+                                        .reduce((one, next) -> one + "." + next)
+                                        .orElse("");
+                return plain(
+                        bad(
+                                where,
+                                malformed.getPath().isEmpty()
+                                        ? "The body is no JSON that can be read."
+                                        : "A value of another shape is expected here."));
+            }
+        }
+        return plain(bad("", "A JSON body is expected."));
+    }
+
+    @Override
+    protected ResponseEntity<Object> handleMissingServletRequestParameter(
+            MissingServletRequestParameterException missing,
+            HttpHeaders headers,
+            HttpStatusCode status,
+            WebRequest request) {
+        return plain(
+                bad(missing.getParameterName(), "Fill in " + missing.getParameterName() + "."));
+    }
+
+    /** The problem detail for a body over the limit, in bytes. */
+    ProblemDetail tooLarge(long limit) {
+        return of(
+                HttpStatus.CONTENT_TOO_LARGE,
+                "The request is too large",
+                "At most " + limit / (1024 * 1024) + " MB are taken here; nothing was changed.");
+    }
+
+    /** Writes a problem from outside Spring's controllers. */
+    public void write(
+            HttpServletRequest request, HttpServletResponse response, ProblemDetail detail)
+            throws IOException {
+        detail.setInstance(URI.create(request.getRequestURI()));
+        response.setStatus(detail.getStatus());
+        response.setContentType(MediaType.APPLICATION_PROBLEM_JSON_VALUE);
+        response.getOutputStream().write(json.writeValueAsBytes(detail));
+    }
+
+    /** A problem detail of this status. */
+    public static ProblemDetail of(HttpStatus status, String title, String detail) {
+        ProblemDetail problem = ProblemDetail.forStatusAndDetail(status, detail);
+        problem.setTitle(title);
+        return problem;
+    }
+
+    private static ProblemDetail bad(String path, String message) {
+        ProblemDetail detail = of(HttpStatus.BAD_REQUEST, "That cannot be answered", message);
+        return with(detail, List.of(new Problem(path, message)));
+    }
+
+    private static ProblemDetail with(ProblemDetail detail, List<Problem> problems) {
+        detail.setProperty(
+                "problems",
+                problems.stream()
+                        .map(one -> Map.of("path", one.path(), "message", one.message()))
+                        .toList());
+        return detail;
+    }
+
+    private static ResponseEntity<ProblemDetail> answer(ProblemDetail detail) {
+        return ResponseEntity.status(detail.getStatus())
+                .contentType(MediaType.APPLICATION_PROBLEM_JSON)
+                .body(detail);
+    }
+
+    private static ResponseEntity<Object> plain(ProblemDetail detail) {
+        return ResponseEntity.status(detail.getStatus())
+                .contentType(MediaType.APPLICATION_PROBLEM_JSON)
+                .body(detail);
+    }
+
+    /** SQL states of class 08 are lost connections, 57P those of a server going down or coming up. */
+    private static boolean databaseAway(Throwable failed) {
+        Throwable cause = failed;
+        for (int i = 0; cause != null && i < CAUSES_AT_MOST; i++, cause = cause.getCause()) {
+            if (cause instanceof java.sql.SQLTransientConnectionException) {
+                return true;
+            }
+            if (cause instanceof SQLException sql
+                    && sql.getSQLState() != null
+                    && (sql.getSQLState().startsWith("08")
+                            || sql.getSQLState().startsWith("57P"))) {
+                return true;
+            }
+        }
+        return false;
+    }
+}

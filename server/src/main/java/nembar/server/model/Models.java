@@ -1,0 +1,83 @@
+package nembar.server.model;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.concurrent.atomic.AtomicReference;
+import nembar.core.directory.Directory;
+import nembar.core.model.AccessModel;
+import nembar.core.text.Nearest;
+import nembar.server.document.DocumentReader;
+import nembar.server.http.NotFound;
+import nembar.server.store.ModelStore;
+import nembar.server.store.ModelStore.Edition;
+import org.springframework.stereotype.Service;
+
+/**
+ * The published model of each application: immutable snapshots, swapped all at once, so that no
+ * answer ever mixes two editions.
+ */
+@Service
+public class Models {
+    /** Key of the application that is Nembar itself (docs/access-model.md, section 10). */
+    public static final String NEMBAR = "nembar";
+
+    private final ModelStore store;
+    private final AtomicReference<Map<String, Published>> published =
+            new AtomicReference<>(Map.of());
+
+    Models(ModelStore store) {
+        this.store = store;
+    }
+
+    /** A model and the edition it was read from. */
+    public record Published(AccessModel model, Edition edition) {}
+
+    /** All published models, by key. */
+    public List<AccessModel> all() {
+        return published.get().values().stream().map(Published::model).toList();
+    }
+
+    public Optional<Published> find(String application) {
+        return Optional.ofNullable(published.get().get(application));
+    }
+
+    /**
+     * The model of this application.
+     *
+     * @throws NotFound with the nearest key there is
+     */
+    public AccessModel model(String application) {
+        return find(application)
+                .map(Published::model)
+                .orElseThrow(
+                        () ->
+                                new NotFound(
+                                        "application",
+                                        "There is no application `"
+                                                + application
+                                                + "`"
+                                                + Nearest.hint(
+                                                        application, published.get().keySet())
+                                                + "."));
+    }
+
+    /** The directory that all applications share. */
+    public Directory directory() {
+        return model(NEMBAR).directory();
+    }
+
+    /** Reads every model again; what was published before stays until all are read. */
+    public synchronized void refresh() {
+        Map<String, Published> fresh = new LinkedHashMap<>();
+        List<String> keys = new ArrayList<>(store.applications());
+        for (String key : keys) {
+            ModelStore.Stored stored = store.read(key).orElseThrow();
+            fresh.put(
+                    key, new Published(DocumentReader.read(stored.document()), stored.edition()));
+        }
+        published.set(Map.copyOf(fresh));
+    }
+}

@@ -1,0 +1,162 @@
+package nembar.server.records;
+
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import nembar.core.catalogue.RecordType;
+import nembar.core.coverage.GovernedRecord;
+import nembar.core.coverage.RecordSet;
+import nembar.core.coverage.Relatives;
+import nembar.core.decision.FieldCoverage;
+import nembar.core.decision.FieldLevel;
+import nembar.core.sql.CountQuery;
+import nembar.core.sql.ListQuery;
+import nembar.core.sql.ListQuery.Page;
+import nembar.core.sql.SqlText;
+import org.springframework.jdbc.core.JdbcTemplate;
+import org.springframework.jdbc.core.RowMapper;
+import org.springframework.stereotype.Service;
+
+/** Counts, lists and finds the records of governed applications. */
+@Service
+public class Records {
+    private static final int RELATIVES_AT_MOST = 10_000;
+
+    private final RecordSources sources;
+
+    Records(RecordSources sources) {
+        this.sources = sources;
+    }
+
+    /** How many records of a type there are, and how many of them are in each set asked for. */
+    public record Counts(long total, Map<RecordSet, Long> bySet) {
+        public long of(RecordSet set) {
+            if (set.equals(RecordSet.EVERYTHING)) {
+                return total;
+            }
+            return set.equals(RecordSet.NOTHING) ? 0 : bySet.get(set);
+        }
+    }
+
+    /** A record, and the level of each of its fields, in the type's order. */
+    public record Row(GovernedRecord record, List<FieldLevel> levels) {}
+
+    /** One page of records and how many there are in all. */
+    public record Listing(List<Row> rows, long total) {}
+
+    /** Counts all these sets in one scan of the type's table. */
+    public Counts count(String application, RecordType type, Collection<RecordSet> sets) {
+        CountQuery query = CountQuery.of(type, sets);
+        return one(
+                application,
+                query.text(),
+                row -> {
+                    Map<RecordSet, Long> bySet = new HashMap<>();
+                    for (int i = 0; i < query.columns().size(); i++) {
+                        bySet.put(query.columns().get(i), row.getLong(i + 2));
+                    }
+                    return new Counts(row.getLong(1), bySet);
+                });
+    }
+
+    /** One page of the records in the set, with what the person has of each field. */
+    public Listing list(
+            String application,
+            RecordType type,
+            RecordSet records,
+            List<FieldCoverage> fields,
+            Page page) {
+        ListQuery query = ListQuery.of(type, records, fields, page);
+        List<Row> rows =
+                all(
+                        application,
+                        query.text(),
+                        (row, number) -> {
+                            Map<RecordSet, Boolean> flags = new HashMap<>();
+                            for (int i = 0; i < query.flags().size(); i++) {
+                                flags.put(
+                                        query.flags().get(i),
+                                        row.getBoolean(type.fields().size() + i + 1));
+                            }
+                            return new Row(Values.record(row, type), levels(fields, flags));
+                        });
+        long total = one(application, query.total(), row -> row.getLong(1));
+        return new Listing(rows, total);
+    }
+
+    /** The record of this key. */
+    public Optional<GovernedRecord> find(String application, RecordType type, String key) {
+        return all(
+                        application,
+                        select(type, type.keyField(), key),
+                        (row, number) -> Values.record(row, type))
+                .stream()
+                .findFirst();
+    }
+
+    /** The records above and below one, read when a decision asks for them. */
+    public Relatives relatives(String application) {
+        return new Relatives() {
+            @Override
+            public Optional<GovernedRecord> record(RecordType type, String key) {
+                return find(application, type, key);
+            }
+
+            @Override
+            public List<GovernedRecord> referring(RecordType type, String through, String key) {
+                return all(
+                        application,
+                        select(type, through, key),
+                        (row, number) -> Values.record(row, type));
+            }
+        };
+    }
+
+    private static SqlText select(RecordType type, String field, String key) {
+        java.util.TreeSet<String> keys = new java.util.TreeSet<>(List.of(key));
+        return ListQuery.of(
+                        type,
+                        RecordSet.among(field, keys, ""),
+                        List.of(),
+                        new Page(0, RELATIVES_AT_MOST, Optional.empty(), false, ""))
+                .text();
+    }
+
+    private static List<FieldLevel> levels(
+            List<FieldCoverage> fields, Map<RecordSet, Boolean> flags) {
+        List<FieldLevel> levels = new ArrayList<>();
+        for (FieldCoverage field : fields) {
+            if (in(field.changed(), flags)) {
+                levels.add(FieldLevel.CHANGE);
+            } else if (in(field.viewed(), flags)) {
+                levels.add(FieldLevel.VIEW);
+            } else {
+                levels.add(in(field.masked(), flags) ? FieldLevel.MASKED : FieldLevel.HIDDEN);
+            }
+        }
+        return levels;
+    }
+
+    private static boolean in(RecordSet set, Map<RecordSet, Boolean> flags) {
+        return set.equals(RecordSet.EVERYTHING)
+                || (!set.equals(RecordSet.NOTHING) && flags.get(set));
+    }
+
+    private interface Reading<T> {
+        T read(ResultSet row) throws SQLException;
+    }
+
+    private <T> T one(String application, SqlText text, Reading<T> reading) {
+        return all(application, text, (row, number) -> reading.read(row)).get(0);
+    }
+
+    private <T> List<T> all(String application, SqlText text, RowMapper<T> mapper) {
+        JdbcTemplate source = sources.of(application);
+        return source.query(text.sql(), mapper, text.parameters().toArray());
+    }
+}

@@ -1,0 +1,86 @@
+package nembar.server.records;
+
+import java.math.BigDecimal;
+import java.sql.Array;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.OffsetDateTime;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import nembar.core.catalogue.Field;
+import nembar.core.catalogue.FieldType;
+import nembar.core.catalogue.RecordType;
+import nembar.core.coverage.GovernedRecord;
+
+/** A field's value, from PostgreSQL or JSON, in the Java type that {@link FieldType} names. */
+public final class Values {
+    private Values() {}
+
+    /** The record in the present row, whose first columns are the type's fields in order. */
+    static GovernedRecord record(ResultSet row, RecordType type) throws SQLException {
+        Map<String, Object> values = new HashMap<>();
+        int column = 1;
+        for (Field field : type.fields()) {
+            Object value = value(row, column++, field.type());
+            if (value != null) {
+                values.put(field.key(), value);
+            }
+        }
+        return new GovernedRecord(type.key(), values);
+    }
+
+    private static Object value(ResultSet row, int column, FieldType type) throws SQLException {
+        return switch (type) {
+            case TEXT, CHOICE, REFERENCE, PERSON -> row.getString(column);
+            case WHOLE_NUMBER -> {
+                long number = row.getLong(column);
+                yield row.wasNull() ? null : number;
+            }
+            case DECIMAL, MONEY -> row.getBigDecimal(column);
+            case DATE -> row.getObject(column, LocalDate.class);
+            case TIMESTAMP -> {
+                OffsetDateTime time = row.getObject(column, OffsetDateTime.class);
+                yield time == null ? null : time.toInstant();
+            }
+            case YES_NO -> {
+                boolean yes = row.getBoolean(column);
+                yield row.wasNull() ? null : yes;
+            }
+            case CHOICES -> {
+                Array array = row.getArray(column);
+                yield array == null ? null : List.of((String[]) array.getArray());
+            }
+        };
+    }
+
+    /**
+     * A value from JSON.
+     *
+     * @throws IllegalArgumentException when it does not fit the type
+     */
+    public static Object fromJson(Object value, FieldType type) {
+        String text = value.toString();
+        return switch (type) {
+            case TEXT, CHOICE, REFERENCE, PERSON -> require(value, String.class);
+            case WHOLE_NUMBER -> require(value, Number.class).longValue();
+            case DECIMAL, MONEY -> new BigDecimal(require(value, Number.class).toString());
+            case DATE -> LocalDate.parse(text);
+            case TIMESTAMP -> Instant.parse(text);
+            case YES_NO -> require(value, Boolean.class);
+            case CHOICES ->
+                    require(value, List.class).stream()
+                            .map(one -> require(one, String.class))
+                            .toList();
+        };
+    }
+
+    private static <T> T require(Object value, Class<T> type) {
+        if (!type.isInstance(value)) {
+            throw new IllegalArgumentException("another kind of value is expected");
+        }
+        return type.cast(value);
+    }
+}

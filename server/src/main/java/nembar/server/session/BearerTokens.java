@@ -1,0 +1,45 @@
+package nembar.server.session;
+
+import jakarta.persistence.EntityManager;
+import java.nio.charset.StandardCharsets;
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
+import java.util.HexFormat;
+import java.util.Optional;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/**
+ * Tokens by which programs sign in as a service. Tokens are long and random, so a plain SHA-256 of
+ * them is what is kept.
+ */
+@Service
+public class BearerTokens {
+    private final EntityManager entities;
+
+    BearerTokens(EntityManager entities) {
+        this.entities = entities;
+    }
+
+    /** Lets whoever has the token in as this person. */
+    @Transactional
+    public void allow(String token, String person, String label) {
+        entities.merge(new DecisionTokenRow(hash(token), person, label));
+    }
+
+    /** Key of the person that the token signs in; empty for a token nobody knows. */
+    @Transactional(readOnly = true)
+    public Optional<String> personOf(String token) {
+        return Optional.ofNullable(entities.find(DecisionTokenRow.class, hash(token)))
+                .map(DecisionTokenRow::person);
+    }
+
+    private static String hash(String token) {
+        try {
+            MessageDigest sha = MessageDigest.getInstance("SHA-256");
+            return HexFormat.of().formatHex(sha.digest(token.getBytes(StandardCharsets.UTF_8)));
+        } catch (NoSuchAlgorithmException impossible) {
+            throw new IllegalStateException(impossible);
+        }
+    }
+}

@@ -1,0 +1,122 @@
+package nembar.server.session;
+
+import nembar.server.http.Problems;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+import org.springframework.core.annotation.Order;
+import org.springframework.http.HttpMethod;
+import org.springframework.http.HttpStatus;
+import org.springframework.security.config.annotation.web.builders.HttpSecurity;
+import org.springframework.security.config.annotation.web.configurers.AbstractHttpConfigurer;
+import org.springframework.security.config.annotation.web.configurers.CsrfConfigurer;
+import org.springframework.security.config.http.SessionCreationPolicy;
+import org.springframework.security.core.userdetails.UserDetailsService;
+import org.springframework.security.core.userdetails.UsernameNotFoundException;
+import org.springframework.security.crypto.bcrypt.BCryptPasswordEncoder;
+import org.springframework.security.crypto.password.PasswordEncoder;
+import org.springframework.security.web.AuthenticationEntryPoint;
+import org.springframework.security.web.SecurityFilterChain;
+import org.springframework.security.web.access.AccessDeniedHandler;
+import org.springframework.security.web.access.intercept.AuthorizationFilter;
+
+/** Who may knock at all: programs by bearer token, people by session. */
+@Configuration
+class Security {
+    private static final String CONTENT =
+            "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data:;"
+                    + " object-src 'none'; base-uri 'none'; frame-ancestors 'none'";
+
+    private final Problems problems;
+
+    Security(Problems problems) {
+        this.problems = problems;
+    }
+
+    @Bean
+    static PasswordEncoder passwordEncoder() {
+        return new BCryptPasswordEncoder(11);
+    }
+
+    /** There is no other way in than {@link SignIns}; Spring is not to make up a user of its own. */
+    @Bean
+    static UserDetailsService noUsers() {
+        return name -> {
+            throw new UsernameNotFoundException(name);
+        };
+    }
+
+    @Bean
+    @Order(1)
+    SecurityFilterChain programs(HttpSecurity http, BearerTokens tokens) throws Exception {
+        return http.securityMatcher("/access/**")
+                .authorizeHttpRequests(all -> all.anyRequest().authenticated())
+                .sessionManagement(
+                        session -> session.sessionCreationPolicy(SessionCreationPolicy.STATELESS))
+                .csrf(AbstractHttpConfigurer::disable)
+                .requestCache(AbstractHttpConfigurer::disable)
+                .addFilterBefore(
+                        new BearerTokenFilter(tokens, problems), AuthorizationFilter.class)
+                .exceptionHandling(
+                        errors ->
+                                errors.authenticationEntryPoint(
+                                        unknown(
+                                                "Send a bearer token that Nembar knows, in the"
+                                                        + " Authorization header.",
+                                                "Bearer")))
+                .build();
+    }
+
+    @Bean
+    @Order(2)
+    SecurityFilterChain people(HttpSecurity http) throws Exception {
+        return http.authorizeHttpRequests(
+                        paths ->
+                                paths.requestMatchers(HttpMethod.POST, "/api/session")
+                                        .permitAll()
+                                        .requestMatchers("/api/**")
+                                        .authenticated()
+                                        .anyRequest()
+                                        .permitAll())
+                .csrf(CsrfConfigurer::spa)
+                .requestCache(AbstractHttpConfigurer::disable)
+                .logout(AbstractHttpConfigurer::disable)
+                .httpBasic(AbstractHttpConfigurer::disable)
+                .formLogin(AbstractHttpConfigurer::disable)
+                .headers(headers -> headers.contentSecurityPolicy(it -> it.policyDirectives(CONTENT)))
+                .exceptionHandling(
+                        errors ->
+                                errors.authenticationEntryPoint(
+                                                unknown(
+                                                        "You are not signed in, or have been"
+                                                            + " signed out after a while. Sign in"
+                                                            + " again; your question is still in"
+                                                            + " the address.",
+                                                        null))
+                                        .accessDeniedHandler(stale()))
+                .build();
+    }
+
+    private AuthenticationEntryPoint unknown(String detail, String scheme) {
+        return (request, response, failed) -> {
+            if (scheme != null) {
+                response.setHeader("WWW-Authenticate", scheme);
+            }
+            problems.write(
+                    request,
+                    response,
+                    Problems.of(HttpStatus.UNAUTHORIZED, "Not signed in", detail));
+        };
+    }
+
+    private AccessDeniedHandler stale() {
+        return (request, response, denied) ->
+                problems.write(
+                        request,
+                        response,
+                        Problems.of(
+                                HttpStatus.FORBIDDEN,
+                                "This page is out of date",
+                                "The request did not carry the token that protects you from"
+                                        + " forged ones. Load the page again."));
+    }
+}

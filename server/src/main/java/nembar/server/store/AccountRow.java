@@ -1,0 +1,48 @@
+package nembar.server.store;
+
+import jakarta.persistence.CollectionTable;
+import jakarta.persistence.Column;
+import jakarta.persistence.ElementCollection;
+import jakarta.persistence.Entity;
+import jakarta.persistence.FetchType;
+import jakarta.persistence.Id;
+import jakarta.persistence.JoinColumn;
+import jakarta.persistence.Table;
+import java.util.HashSet;
+import java.util.Set;
+import java.util.TreeSet;
+import nembar.server.document.DesignDocument.AccountPart;
+import org.hibernate.annotations.Fetch;
+import org.hibernate.annotations.FetchMode;
+
+@Entity
+@Table(name = "account")
+class AccountRow {
+    @Id private String key;
+    private String name;
+    private boolean own;
+    private int position;
+
+    @ElementCollection(fetch = FetchType.EAGER)
+    @Fetch(FetchMode.SUBSELECT)
+    @CollectionTable(name = "account_tag", joinColumns = @JoinColumn(name = "account"))
+    @Column(name = "tag")
+    private Set<String> tags = new HashSet<>();
+
+    void fill(AccountPart part, int position) {
+        this.key = part.key();
+        this.name = part.name();
+        this.own = part.own();
+        this.position = position;
+        tags.retainAll(part.tags());
+        tags.addAll(part.tags());
+    }
+
+    String key() {
+        return key;
+    }
+
+    AccountPart part() {
+        return new AccountPart(key, name, own, new TreeSet<>(tags).stream().toList());
+    }
+}

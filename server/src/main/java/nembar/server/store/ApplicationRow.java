@@ -1,0 +1,42 @@
+package nembar.server.store;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+import jakarta.persistence.Version;
+
+@Entity
+@Table(name = "application")
+class ApplicationRow {
+    @Id private String key;
+    private String name;
+    private String timeZone;
+    @Version private long version;
+
+    protected ApplicationRow() {}
+
+    ApplicationRow(String key) {
+        this.key = key;
+    }
+
+    void fill(String name, String timeZone) {
+        this.name = name;
+        this.timeZone = timeZone;
+    }
+
+    String key() {
+        return key;
+    }
+
+    String name() {
+        return name;
+    }
+
+    String timeZone() {
+        return timeZone;
+    }
+
+    long version() {
+        return version;
+    }
+}

@@ -1,0 +1,47 @@
+package nembar.server.store;
+
+import jakarta.persistence.Column;
+import jakarta.persistence.Id;
+import jakarta.persistence.MappedSuperclass;
+import jakarta.persistence.Version;
+import org.hibernate.annotations.ColumnTransformer;
+
+/** A row for one element of a catalogue or design; its body is the element's document form. */
+@MappedSuperclass
+abstract class Element {
+    @Id private String id;
+
+    private String application;
+    private String key;
+    private String name;
+    private int position;
+
+    @Column(columnDefinition = "jsonb")
+    @ColumnTransformer(write = "?::jsonb")
+    private String body;
+
+    @Version private long version;
+
+    /** Names the element; an id is unique over all applications. */
+    void identify(String application, String key) {
+        this.id = application + "/" + key;
+        this.application = application;
+        this.key = key;
+    }
+
+    void fill(String name, int position, String body) {
+        this.name = name;
+        this.position = position;
+        if (this.body == null || !Bodies.same(this.body, body)) {
+            this.body = body;
+        }
+    }
+
+    String key() {
+        return key;
+    }
+
+    String body() {
+        return body;
+    }
+}

@@ -1,0 +1,52 @@
+package nembar.server.store;
+
+import jakarta.persistence.CollectionTable;
+import jakarta.persistence.Column;
+import jakarta.persistence.ElementCollection;
+import jakarta.persistence.Entity;
+import jakarta.persistence.FetchType;
+import jakarta.persistence.Id;
+import jakarta.persistence.JoinColumn;
+import jakarta.persistence.MapKeyColumn;
+import jakarta.persistence.Table;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import nembar.server.document.DesignDocument.TeamPart;
+import org.hibernate.annotations.Fetch;
+import org.hibernate.annotations.FetchMode;
+
+@Entity
+@Table(name = "team")
+class TeamRow {
+    @Id private String key;
+    private String name;
+    private int position;
+
+    /** By the key of a member: whether they lead the team. */
+    @ElementCollection(fetch = FetchType.EAGER)
+    @Fetch(FetchMode.SUBSELECT)
+    @CollectionTable(name = "team_member", joinColumns = @JoinColumn(name = "team"))
+    @MapKeyColumn(name = "person")
+    @Column(name = "lead")
+    private Map<String, Boolean> members = new HashMap<>();
+
+    void fill(TeamPart part, int position) {
+        this.key = part.key();
+        this.name = part.name();
+        this.position = position;
+        members.keySet()
+                .removeIf(one -> !part.members().contains(one) && !part.leads().contains(one));
+        part.members().forEach(one -> members.put(one, false));
+        part.leads().forEach(one -> members.put(one, true));
+    }
+
+    String key() {
+        return key;
+    }
+
+    TeamPart part() {
+        List<String> leads = members.keySet().stream().filter(members::get).sorted().toList();
+        return new TeamPart(key, name, members.keySet().stream().sorted().toList(), leads);
+    }
+}
