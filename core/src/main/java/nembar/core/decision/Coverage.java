@@ -59,9 +59,13 @@ public record Coverage(
                 .orElse(Reach.NONE);
     }
 
-    /** Whether records come by another way than a privilege of the person's own. */
-    public boolean widened() {
-        return grants.stream().anyMatch(grant -> !(grant.route() instanceof Route.ByAssignment));
+    /** What the person's own privileges grant, without what comes by parents and children. */
+    public RecordSet grantedByPrivilege() {
+        return RecordSet.anyOf(
+                grants.stream()
+                        .filter(grant -> grant.route() instanceof Route.ByAssignment)
+                        .map(Grant::records)
+                        .toList());
     }
 
     /** The same without grants that are only lifts. */

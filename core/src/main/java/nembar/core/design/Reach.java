@@ -10,8 +10,8 @@ import nembar.core.catalogue.RecordType;
 public enum Reach {
     NONE("nothing"),
     OWN("own"),
-    REPORTS("own and reports'"),
-    TEAM("own teams'"),
+    REPORTS("own reports"),
+    TEAM("own teams"),
     UNIT("own unit"),
     BRANCH("own branch"),
     ACCOUNT("own account"),

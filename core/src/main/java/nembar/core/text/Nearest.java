@@ -28,6 +28,12 @@ public final class Nearest {
         return to(word, known).map(name -> "; did you mean `" + name + "`?").orElse("");
     }
 
+    /** The text as a sentence that ends with the hint, or with a full stop where there is none. */
+    public static String sentence(String text, String word, Collection<String> known) {
+        String hint = hint(word, known);
+        return text + (hint.isEmpty() ? "." : hint);
+    }
+
     private static int distance(String left, String right) {
         String a = left.toLowerCase(Locale.ROOT);
         String b = right.toLowerCase(Locale.ROOT);

@@ -2,17 +2,18 @@ package nembar.server.ask;
 
 import io.swagger.v3.oas.annotations.Operation;
 import nembar.core.catalogue.RecordType;
-import nembar.core.text.Nearest;
 import nembar.server.ask.Questions.Slots;
 import nembar.server.ask.RecordListService.Wanted;
 import nembar.server.http.BadRequest;
-import nembar.server.http.NotFound;
 import nembar.server.session.Me;
 import org.springdoc.core.annotations.ParameterObject;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBody;
 
 /** Questions about one person's access, and their reasons. */
 @RestController
@@ -22,6 +23,7 @@ class AskController {
     private final WhatCanService whatCan;
     private final BecauseService because;
     private final RecordListService recordList;
+    private final RecordCsv csv;
     private final Me me;
 
     AskController(
@@ -29,11 +31,13 @@ class AskController {
             WhatCanService whatCan,
             BecauseService because,
             RecordListService recordList,
+            RecordCsv csv,
             Me me) {
         this.questions = questions;
         this.whatCan = whatCan;
         this.because = because;
         this.recordList = recordList;
+        this.csv = csv;
         this.me = me;
     }
 
@@ -62,7 +66,7 @@ class AskController {
             @RequestParam(required = false) String function) {
         Question question = understood(asked);
         if (function != null) {
-            return because.ofFunction(question, function(question, function));
+            return because.ofFunction(question, question.function(function));
         }
         if (type == null || (operation == null && field == null)) {
             throw new BadRequest(
@@ -99,29 +103,34 @@ class AskController {
                 new Wanted(page, size, sort, descending, search));
     }
 
-    private Question understood(Asked asked) {
-        return questions.understand(me.person(), asked.slots());
+    /** The same list whole, as a CSV file (RFC 4180). */
+    @GetMapping(path = "/records.csv", produces = "text/csv")
+    @Operation(operationId = "recordsCsv")
+    ResponseEntity<StreamingResponseBody> csv(
+            @ParameterObject Asked asked,
+            @RequestParam String type,
+            @RequestParam(defaultValue = "view") String operation,
+            @RequestParam(required = false) String sort,
+            @RequestParam(defaultValue = "false") boolean descending,
+            @RequestParam(required = false) String search) {
+        Question question = understood(asked);
+        RecordType known = question.type(type);
+        StreamingResponseBody file =
+                csv.of(
+                        recordList,
+                        question,
+                        me.person(),
+                        known,
+                        Question.operation(known, operation),
+                        new Wanted(0, RecordListService.SIZE_AT_MOST, sort, descending, search));
+        return ResponseEntity.ok()
+                .header(
+                        HttpHeaders.CONTENT_DISPOSITION,
+                        "attachment; filename=\"" + known.key() + ".csv\"")
+                .body(file);
     }
 
-    private static nembar.core.catalogue.Function function(Question question, String key) {
-        return question.model()
-                .catalogue()
-                .function(key)
-                .orElseThrow(
-                        () ->
-                                new NotFound(
-                                        "function",
-                                        "There is no function `"
-                                                + key
-                                                + "`"
-                                                + Nearest.hint(
-                                                        key,
-                                                        question.model()
-                                                                .catalogue()
-                                                                .functions()
-                                                                .stream()
-                                                                .map(one -> one.key())
-                                                                .toList())
-                                                + "."));
+    private Question understood(Asked asked) {
+        return questions.understand(me.person(), asked.slots());
     }
 }

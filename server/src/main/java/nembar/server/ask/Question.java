@@ -1,6 +1,7 @@
 package nembar.server.ask;
 
-import java.util.Optional;
+import java.util.List;
+import java.util.function.Function;
 import nembar.core.catalogue.Field;
 import nembar.core.catalogue.Operation;
 import nembar.core.catalogue.RecordType;
@@ -26,49 +27,54 @@ record Question(PersonAccess access, Telling telling) {
                 .recordType(key)
                 .orElseThrow(
                         () ->
-                                new NotFound(
+                                unknown(
                                         "type",
-                                        model().application().name()
-                                                + " has no record type `"
-                                                + key
-                                                + "`"
-                                                + Nearest.hint(
-                                                        key,
-                                                        model().catalogue().recordTypes().stream()
-                                                                .map(RecordType::key)
-                                                                .toList())
-                                                + "."));
+                                        model().application().name() + " has no record type",
+                                        key,
+                                        keys(model().catalogue().recordTypes(), RecordType::key)));
     }
 
     static Operation operation(RecordType type, String key) {
         return type.operation(key)
                 .orElseThrow(
                         () ->
-                                new NotFound(
+                                unknown(
                                         "operation",
-                                        type.singular()
-                                                + " has no operation `"
-                                                + key
-                                                + "`"
-                                                + Nearest.hint(
-                                                        key,
-                                                        type.operations().stream()
-                                                                .map(Operation::key)
-                                                                .toList())
-                                                + "."));
+                                        type.singular() + " has no operation",
+                                        key,
+                                        keys(type.operations(), Operation::key)));
     }
 
     static Field field(RecordType type, String key) {
-        Optional<Field> field = type.field(key);
-        return field.orElseThrow(
-                () ->
-                        new NotFound(
-                                "field",
-                                type.singular()
-                                        + " has no field `"
-                                        + key
-                                        + "`"
-                                        + Nearest.hint(key, type.fieldsByKey().keySet())
-                                        + "."));
+        return type.field(key)
+                .orElseThrow(
+                        () ->
+                                unknown(
+                                        "field",
+                                        type.singular() + " has no field",
+                                        key,
+                                        keys(type.fields(), Field::key)));
+    }
+
+    nembar.core.catalogue.Function function(String key) {
+        List<nembar.core.catalogue.Function> all = model().catalogue().functions();
+        return model()
+                .catalogue()
+                .function(key)
+                .orElseThrow(
+                        () ->
+                                unknown(
+                                        "function",
+                                        model().application().name() + " has no function",
+                                        key,
+                                        keys(all, nembar.core.catalogue.Function::key)));
+    }
+
+    private static NotFound unknown(String path, String what, String key, List<String> known) {
+        return new NotFound(path, Nearest.sentence(what + " `" + key + "`", key, known));
+    }
+
+    private static <T> List<String> keys(List<T> elements, Function<T, String> key) {
+        return elements.stream().map(key).toList();
     }
 }

@@ -65,11 +65,7 @@ class Questions {
                                             .toList();
                             return new NotFound(
                                     "person",
-                                    "Nobody here is `"
-                                            + key
-                                            + "`"
-                                            + Nearest.hint(key, known)
-                                            + ". Pick somebody from the list.");
+                                    Nearest.sentence("Nobody here is `" + key + "`", key, known));
                         });
     }
 

@@ -64,7 +64,7 @@ record WhatCan(
      * @param reach the widest reach in words; empty when nothing is granted
      * @param records how many it amounts to; empty for create, which has none to count
      * @param words the records in words
-     * @param widened more comes by parents or children
+     * @param widened how many records come only by parents or children, before filters
      * @param cut how many records filters take away
      */
     record Cell(
@@ -75,7 +75,7 @@ record WhatCan(
             Optional<Long> records,
             boolean granted,
             String words,
-            boolean widened,
+            long widened,
             long cut) {}
 
     /**

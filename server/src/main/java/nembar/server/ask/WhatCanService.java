@@ -90,6 +90,7 @@ class WhatCanService {
             if (!coverage.operation().equals(Operation.CREATE)) {
                 sets.add(coverage.records());
                 sets.add(coverage.granted());
+                sets.add(coverage.grantedByPrivilege());
             }
         }
         for (FieldCoverage field : fields) {
@@ -119,7 +120,10 @@ class WhatCanService {
                 create ? Optional.empty() : Optional.of(counts.of(set)),
                 granted,
                 set.words(),
-                coverage.widened(),
+                create
+                        ? 0
+                        : counts.of(coverage.granted())
+                                - counts.of(coverage.grantedByPrivilege()),
                 create ? 0 : counts.of(coverage.granted()) - counts.of(set));
     }
 

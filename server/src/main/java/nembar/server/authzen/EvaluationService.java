@@ -119,7 +119,7 @@ class EvaluationService {
             require(
                     model.catalogue().recordType(type).isPresent(),
                     "resource.type",
-                    "There is no record type `" + type + "`" + nearest(List.of(model), type) + ".");
+                    nearest(List.of(model), type));
             return model;
         }
         List<AccessModel> governed =
@@ -133,7 +133,7 @@ class EvaluationService {
         require(
                 !having.isEmpty(),
                 "resource.type",
-                "There is no record type `" + type + "`" + nearest(governed, type) + ".");
+                nearest(governed, type));
         require(
                 having.size() == 1,
                 "context.application",
@@ -142,7 +142,8 @@ class EvaluationService {
     }
 
     private static String nearest(List<AccessModel> models, String type) {
-        return Nearest.hint(
+        return Nearest.sentence(
+                "There is no record type `" + type + "`",
                 type,
                 models.stream()
                         .flatMap(model -> model.catalogue().recordTypes().stream())
@@ -157,12 +158,10 @@ class EvaluationService {
                         () ->
                                 new BadRequest(
                                         "action.name",
-                                        type.singular()
-                                                + " has no operation `"
-                                                + name
-                                                + "`"
-                                                + Nearest.hint(name, known)
-                                                + "."));
+                                        Nearest.sentence(
+                                                type.singular() + " has no operation `" + name + "`",
+                                                name,
+                                                known)));
     }
 
     /** Somebody of several accounts acts for one of them, which the subject's properties name. */
@@ -196,12 +195,10 @@ class EvaluationService {
                             require(
                                     field != null,
                                     path,
-                                    type.singular()
-                                            + " has no field `"
-                                            + key
-                                            + "`"
-                                            + Nearest.hint(key, fields.keySet())
-                                            + ".");
+                                    Nearest.sentence(
+                                            type.singular() + " has no field `" + key + "`",
+                                            key,
+                                            fields.keySet()));
                             if (value != null) {
                                 values.put(key, value(path, field, value));
                             }

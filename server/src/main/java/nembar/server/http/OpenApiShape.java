@@ -4,12 +4,16 @@ import com.fasterxml.jackson.databind.type.TypeFactory;
 import io.swagger.v3.core.converter.AnnotatedType;
 import io.swagger.v3.core.converter.ModelConverter;
 import io.swagger.v3.core.converter.ModelConverterContext;
+import io.swagger.v3.oas.models.OpenAPI;
+import io.swagger.v3.oas.models.info.Info;
 import io.swagger.v3.oas.models.media.Schema;
+import io.swagger.v3.oas.models.servers.Server;
 import java.lang.reflect.RecordComponent;
 import java.util.Arrays;
 import java.util.Iterator;
 import java.util.List;
 import java.util.Optional;
+import org.springframework.context.annotation.Bean;
 import org.springframework.stereotype.Component;
 
 /**
@@ -30,6 +34,14 @@ class OpenApiShape implements ModelConverter {
             }
         }
         return schema;
+    }
+
+    /** The document says nothing of the machine it was made on. */
+    @Bean
+    static OpenAPI openApi() {
+        return new OpenAPI()
+                .info(new Info().title("Nembar").version("1"))
+                .servers(List.of(new Server().url("/")));
     }
 
     private static List<String> alwaysThere(Class<?> raw) {

@@ -56,12 +56,10 @@ public class Models {
                         () ->
                                 new NotFound(
                                         "application",
-                                        "There is no application `"
-                                                + application
-                                                + "`"
-                                                + Nearest.hint(
-                                                        application, published.get().keySet())
-                                                + "."));
+                                        Nearest.sentence(
+                                                "There is no application `" + application + "`",
+                                                application,
+                                                published.get().keySet())));
     }
 
     /** The directory that all applications share. */

@@ -12,12 +12,12 @@ import nembar.server.http.BadRequest;
 import nembar.server.http.Problems;
 import nembar.server.session.SignIns.Outcome;
 import org.springframework.http.HttpStatus;
-import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
 import org.springframework.security.core.context.SecurityContext;
 import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.security.web.context.HttpSessionSecurityContextRepository;
+import org.springframework.web.ErrorResponseException;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -44,9 +44,9 @@ class SessionController {
     /** Who is signed in. */
     record SignedIn(String person, String name, String email, String initials) {}
 
-    @PostMapping(produces = MediaType.APPLICATION_JSON_VALUE)
+    @PostMapping
     @Operation(operationId = "signIn")
-    ResponseEntity<?> signIn(
+    SignedIn signIn(
             @RequestBody Credentials credentials,
             HttpServletRequest request,
             HttpServletResponse response) {
@@ -66,21 +66,21 @@ class SessionController {
                             welcome.person().key(), null, List.of()));
             SecurityContextHolder.setContext(context);
             contexts.saveContext(context, request, response);
-            return ResponseEntity.ok(signedIn(welcome.person()));
+            return signedIn(welcome.person());
         }
         if (outcome instanceof Outcome.Locked locked) {
             String until =
                     DateTimeFormatter.ofPattern("HH:mm", Locale.ENGLISH)
                             .withZone(ZoneId.systemDefault())
                             .format(locked.until());
-            return problem(
+            throw problem(
                     HttpStatus.TOO_MANY_REQUESTS,
                     "Locked for a while",
                     "There were too many wrong tries for this address. Try again after "
                             + until
-                            + ", or ask an administrator to clear the lock.");
+                            + ".");
         }
-        return problem(
+        throw problem(
                 HttpStatus.UNAUTHORIZED,
                 "Not signed in",
                 "This e-mail address and password do not go together, or the person is not"
@@ -103,10 +103,8 @@ class SessionController {
         return ResponseEntity.noContent().build();
     }
 
-    private static ResponseEntity<?> problem(HttpStatus status, String title, String detail) {
-        return ResponseEntity.status(status)
-                .contentType(MediaType.APPLICATION_PROBLEM_JSON)
-                .body(Problems.of(status, title, detail));
+    private static ErrorResponseException problem(HttpStatus status, String title, String detail) {
+        return new ErrorResponseException(status, Problems.of(status, title, detail), null);
     }
 
     private static SignedIn signedIn(Person person) {

@@ -1,0 +1,73 @@
+import createClient, { type Middleware } from 'openapi-fetch';
+import type { components, paths } from './schema';
+
+export type Schemas = components['schemas'];
+
+/** An error as the server tells it (RFC 9457), or that it could not be reached. */
+export class Problem extends Error {
+  readonly status: number;
+  readonly title: string;
+  readonly because: string[];
+  readonly path: string | undefined;
+
+  constructor(
+    status: number,
+    title: string,
+    detail: string,
+    because: string[] = [],
+    path?: string,
+  ) {
+    super(detail);
+    this.status = status;
+    this.title = title;
+    this.because = because;
+    this.path = path;
+  }
+}
+
+function cookie(name: string): string | undefined {
+  return document.cookie
+    .split('; ')
+    .find((pair) => pair.startsWith(`${name}=`))
+    ?.slice(name.length + 1);
+}
+
+const unreachable = () =>
+  new Problem(0, 'Nembar does not answer', 'Check that it runs, then try again.');
+
+const shared: Middleware = {
+  onRequest({ request }) {
+    const token = cookie('XSRF-TOKEN');
+    if (token && request.method !== 'GET') {
+      request.headers.set('X-XSRF-TOKEN', token);
+    }
+    return request;
+  },
+  async onResponse({ response }) {
+    if (response.ok) {
+      return response;
+    }
+    const body = await response.json().catch(() => null);
+    if (!body) {
+      throw unreachable();
+    }
+    throw new Problem(
+      response.status,
+      body.title ?? 'Something went wrong',
+      body.detail ?? '',
+      body.because,
+      body.problems?.[0]?.path,
+    );
+  },
+  onError() {
+    return unreachable();
+  },
+};
+
+export const api = createClient<paths>({ baseUrl: window.location.origin });
+api.use(shared);
+
+/** The data of an answer; anything but success has thrown a Problem before. */
+export async function data<T>(answer: Promise<{ data?: T }>): Promise<T> {
+  return (await answer).data as T;
+}

@@ -1,0 +1,120 @@
+import Box from '@mui/material/Box';
+import ButtonBase from '@mui/material/ButtonBase';
+import Divider from '@mui/material/Divider';
+import Menu from '@mui/material/Menu';
+import MenuItem from '@mui/material/MenuItem';
+import { styled, useColorScheme } from '@mui/material/styles';
+import Typography from '@mui/material/Typography';
+import { type ReactNode, useState } from 'react';
+import { NavLink } from 'react-router';
+import { type SignedIn, useSignOut } from '../session/session';
+import { Key, KeysDialog } from './Keys';
+import { Mark } from './Mark';
+import { useShortcut } from './shortcuts';
+
+const Bar = styled('header')(({ theme }) => ({
+  display: 'flex',
+  alignItems: 'center',
+  gap: 28,
+  height: 46,
+  padding: '0 20px',
+  borderBottom: `1px solid ${theme.vars?.palette.divider}`,
+}));
+
+const Place = styled(NavLink)(({ theme }) => ({
+  color: theme.vars?.palette.text.secondary,
+  textDecoration: 'none',
+  lineHeight: '43px',
+  borderBottom: '3px solid transparent',
+  '&.active': {
+    color: theme.vars?.palette.text.primary,
+    fontWeight: 650,
+    borderColor: theme.vars?.palette.text.primary,
+  },
+}));
+
+const schemes = { light: 'Light', dark: 'Dark', system: 'As the system' } as const;
+
+/** What is always there: the places on top, and whoever is signed in. */
+export function Frame({ me, children }: { me: SignedIn; children: ReactNode }) {
+  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+  const [keys, setKeys] = useState(false);
+  const { mode, setMode } = useColorScheme();
+  const signOut = useSignOut();
+  useShortcut('?', () => setKeys(true));
+  const close = () => setAnchor(null);
+
+  return (
+    <Box sx={{ height: '100vh', display: 'flex', flexDirection: 'column' }}>
+      <Bar>
+        <Box sx={{ display: 'flex', alignItems: 'center', gap: 1.25 }}>
+          <Mark />
+          <Typography variant="h2" component="span">
+            Nembar
+          </Typography>
+        </Box>
+        <Box component="nav" aria-label="Places" sx={{ display: 'flex', gap: 3, flex: 1 }}>
+          <Place to="/ask/what-can">Ask</Place>
+        </Box>
+        <ButtonBase
+          onClick={() => setKeys(true)}
+          sx={{ gap: 0.75, color: 'text.secondary', fontSize: 13 }}
+        >
+          <Key>?</Key> keys
+        </ButtonBase>
+        <ButtonBase
+          aria-label={`${me.name}: settings and sign-out`}
+          aria-haspopup="menu"
+          onClick={(event) => setAnchor(event.currentTarget)}
+          sx={{
+            width: 28,
+            height: 28,
+            borderRadius: 1,
+            bgcolor: 'text.primary',
+            color: 'background.paper',
+            fontSize: 11.5,
+            fontWeight: 700,
+          }}
+        >
+          {me.initials}
+        </ButtonBase>
+      </Bar>
+      <Menu anchorEl={anchor} open={anchor !== null} onClose={close}>
+        <Box component="li" role="none" sx={{ px: 2, py: 0.5 }}>
+          <Typography sx={{ fontWeight: 650 }}>{me.name}</Typography>
+          <Typography variant="body2" color="textSecondary">
+            {me.email}
+          </Typography>
+        </Box>
+        <Divider component="li" />
+        {Object.entries(schemes).map(([key, label]) => (
+          <MenuItem
+            key={key}
+            role="menuitemradio"
+            aria-checked={mode === key}
+            selected={mode === key}
+            dense
+            onClick={() => {
+              setMode(key as keyof typeof schemes);
+              close();
+            }}
+          >
+            {label}
+          </MenuItem>
+        ))}
+        <Divider component="li" />
+        <MenuItem
+          dense
+          onClick={() => {
+            close();
+            signOut.mutate();
+          }}
+        >
+          Sign out
+        </MenuItem>
+      </Menu>
+      <KeysDialog open={keys} onClose={() => setKeys(false)} />
+      <Box sx={{ flex: 1, minHeight: 0 }}>{children}</Box>
+    </Box>
+  );
+}

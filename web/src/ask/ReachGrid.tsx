@@ -1,0 +1,204 @@
+import Box from '@mui/material/Box';
+import { Fragment, useEffect } from 'react';
+import type { AreaRows, FieldRow, TypeRow, WhatCan } from './answers';
+import { useGridKeys } from './gridKeys';
+import { CellButton, ReachCell, Table } from './gridParts';
+import { Shield, Wedge } from './marks';
+import type { Pick, Question } from './question';
+import { pickToText } from './question';
+import { number } from './said';
+
+const COMMON = 4;
+
+/** Rows are record types by area, columns are operations; a type opens to its fields. */
+export function ReachGrid({ answer, question }: { answer: WhatCan; question: Question }) {
+  const picked = question.pick ? pickToText(question.pick) : '';
+  const keys = useGridKeys((key, cell) => {
+    const type = cell.closest('tr')?.dataset.type;
+    if (!type) {
+      return false;
+    }
+    if (key === 'f') {
+      question.toggle(type);
+      return true;
+    }
+    const row = answer.areas.flatMap((area) => area.types).find((one) => one.key === type);
+    const found = row?.cells.find((one) => one.operation === cell.dataset.cell);
+    if (key === 'l' && found?.records && answer.person.mayLookThrough) {
+      question.list(type, found.operation);
+      return true;
+    }
+    return false;
+  });
+
+  // One cell is always in the tab order: the picked one, or the first.
+  useEffect(() => {
+    const all = keys.ref.current?.querySelectorAll<HTMLElement>('[data-cell]') ?? [];
+    const pressed = keys.ref.current?.querySelector<HTMLElement>('[aria-pressed="true"]');
+    const entry = pressed ?? all[1];
+    if (entry && ![...all].some((cell) => cell.tabIndex === 0)) {
+      entry.tabIndex = 0;
+    }
+  });
+
+  return (
+    <Table {...keys} aria-label={`What ${answer.person.name} can do`}>
+      <thead>
+        <tr>
+          <th scope="col">
+            <Box component="span" sx={{ visibility: 'hidden' }}>
+              Records
+            </Box>
+          </th>
+          <th scope="col">view</th>
+          <th scope="col">change</th>
+          <th scope="col">create</th>
+          <th scope="col">delete</th>
+          <th scope="col">its own</th>
+        </tr>
+      </thead>
+      {answer.areas.map((area) => (
+        <tbody key={area.key}>
+          <AreaHead area={area} />
+          {area.types.map((type) => (
+            <Fragment key={type.key}>
+              <TypeLine type={type} question={question} picked={picked} />
+              {question.open.has(type.key) &&
+                type.fields.map((field) => (
+                  <FieldLine
+                    key={field.key}
+                    type={type}
+                    field={field}
+                    question={question}
+                    picked={picked}
+                  />
+                ))}
+            </Fragment>
+          ))}
+        </tbody>
+      ))}
+    </Table>
+  );
+}
+
+function AreaHead({ area }: { area: AreaRows }) {
+  return (
+    <tr data-area>
+      <th colSpan={6} scope="rowgroup">
+        <Box component="span" sx={{ display: 'inline-flex', alignItems: 'center', gap: 0.75 }}>
+          {area.name}
+          {area.stewards && (
+            <>
+              <Shield />
+              <Box component="span" sx={{ fontWeight: 400, letterSpacing: 0 }}>
+                guarded by {area.stewards}
+              </Box>
+            </>
+          )}
+        </Box>
+      </th>
+    </tr>
+  );
+}
+
+type LineProps = { type: TypeRow; question: Question; picked: string };
+
+function TypeLine({ type, question, picked }: LineProps) {
+  const open = question.open.has(type.key);
+  const own = type.cells.slice(COMMON);
+  const reach = (cell: TypeRow['cells'][number], named: boolean) => {
+    const pick: Pick = { kind: 'cell', type: type.key, operation: cell.operation };
+    return (
+      <ReachCell
+        key={cell.operation}
+        cell={cell}
+        plural={type.plural}
+        total={type.total}
+        named={named}
+        picked={picked === pickToText(pick)}
+        onPick={() => question.because(pick)}
+      />
+    );
+  };
+  return (
+    <tr data-type={type.key}>
+      <th scope="row">
+        <CellButton
+          data-cell=""
+          tabIndex={-1}
+          aria-expanded={open}
+          aria-label={`${type.singular}, ${number(type.total)} in all: fields`}
+          onClick={() => question.toggle(type.key)}
+          sx={{ gap: 0.75 }}
+        >
+          <Wedge open={open} />
+          <Box component="span" sx={{ fontWeight: 600 }}>
+            {type.singular}
+          </Box>
+          <Box component="span" className="quiet" sx={{ fontSize: 12 }}>
+            {number(type.total)}
+          </Box>
+        </CellButton>
+      </th>
+      {type.cells.slice(0, COMMON).map((cell) => (
+        <td key={cell.operation}>{reach(cell, false)}</td>
+      ))}
+      <td>
+        <Box sx={{ display: 'flex', flexWrap: 'wrap' }}>{own.map((cell) => reach(cell, true))}</Box>
+      </td>
+    </tr>
+  );
+}
+
+function fieldViews(field: FieldRow): string {
+  if (field.viewed > 0) {
+    return number(field.viewed) + (field.masked > 0 ? `, masked ${number(field.masked)}` : '');
+  }
+  return field.masked > 0 ? `masked ${number(field.masked)}` : 'hidden';
+}
+
+function FieldLine({ type, field, question, picked }: LineProps & { field: FieldRow }) {
+  const pick: Pick = { kind: 'field', type: type.key, field: field.key };
+  const because = () => question.because(pick);
+  const views = fieldViews(field);
+  const changes = field.changed > 0 ? number(field.changed) : 'none';
+  const name = `${type.singular}, ${field.label}`;
+  return (
+    <tr data-field data-type={type.key}>
+      <th scope="row">
+        <Box sx={{ pl: 3.5, display: 'flex', alignItems: 'center', gap: 0.75 }}>
+          {field.label}
+          {field.guarded && <Shield label="guarded" />}
+        </Box>
+      </th>
+      <td>
+        <CellButton
+          data-cell=""
+          tabIndex={-1}
+          aria-label={`${name}: view ${views}`}
+          aria-pressed={picked === pickToText(pick)}
+          onClick={because}
+        >
+          <Box component="span" sx={{ width: 41 }} />
+          <span className={field.viewed > 0 ? '' : 'quiet'}>{views}</span>
+        </CellButton>
+      </td>
+      <td>
+        <CellButton
+          data-cell=""
+          tabIndex={-1}
+          aria-label={`${name}: change ${changes}`}
+          onClick={because}
+        >
+          <Box component="span" sx={{ width: 41 }} />
+          <span className={field.changed > 0 ? '' : 'quiet'}>{changes}</span>
+        </CellButton>
+      </td>
+      <td colSpan={3}>
+        <Box component="span" sx={{ px: 1, color: 'text.secondary' }}>
+          {field.classifications.join(', ')}
+        </Box>
+      </td>
+    </tr>
+  );
+}

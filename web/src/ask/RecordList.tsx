@@ -1,0 +1,81 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import TablePagination from '@mui/material/TablePagination';
+import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
+import { useEffect, useState } from 'react';
+import { Trouble } from '../app/Trouble';
+import { csvAddress, PAGE_SIZE, useRecords, type WhatCan } from './answers';
+import type { Listed, Question } from './question';
+import { RecordTable } from './RecordTable';
+import { number } from './said';
+import { Working } from './Working';
+
+const SEARCH_AFTER_MS = 250;
+
+type Props = { question: Question; listed: Listed; answer: WhatCan };
+
+/** The records under a cell, as the person has them. */
+export function RecordList({ question, listed, answer }: Props) {
+  const records = useRecords(question.slots, listed);
+  const [typed, setTyped] = useState(listed.search);
+  useEffect(() => {
+    if (typed === listed.search) {
+      return;
+    }
+    const timer = setTimeout(() => question.arrange({ search: typed, page: 0 }), SEARCH_AFTER_MS);
+    return () => clearTimeout(timer);
+  });
+
+  const type = answer.areas.flatMap((area) => area.types).find((one) => one.key === listed.type);
+  const operation = type?.cells.find((cell) => cell.operation === listed.operation);
+  return (
+    <Box component="section" aria-labelledby="records-title">
+      <Box sx={{ display: 'flex', alignItems: 'center', gap: 1.5, mb: 1 }}>
+        <Button variant="outlined" onClick={question.closeList}>
+          Back to the grid
+        </Button>
+        <Typography id="records-title" variant="h2" component="h2" sx={{ flex: 1 }}>
+          {type?.plural ?? listed.type} that {answer.person.name} may{' '}
+          {operation?.label ?? listed.operation}
+        </Typography>
+        <TextField
+          label="Find in what they see"
+          type="search"
+          size="small"
+          value={typed}
+          onChange={(event) => setTyped(event.target.value)}
+          sx={{ width: 210 }}
+        />
+        <Button component="a" variant="outlined" href={csvAddress(question.slots, listed)} download>
+          CSV
+        </Button>
+      </Box>
+      {records.isPending && <Working lines={12} />}
+      {records.isError && <Trouble error={records.error} again={() => records.refetch()} />}
+      {records.data && records.data.total === 0 && (
+        <Typography sx={{ my: 3 }}>
+          {listed.search
+            ? 'Nothing that they can see has these letters in it.'
+            : 'There is no record here that they may see.'}
+        </Typography>
+      )}
+      {records.data && records.data.total > 0 && (
+        <Box sx={{ opacity: records.isPlaceholderData ? 0.6 : 1 }}>
+          <RecordTable page={records.data} listed={listed} question={question} />
+          <TablePagination
+            component="div"
+            count={records.data.total}
+            page={records.data.page}
+            rowsPerPage={PAGE_SIZE}
+            rowsPerPageOptions={[PAGE_SIZE]}
+            onPageChange={(_, page) => question.arrange({ page })}
+            labelDisplayedRows={({ from, to, count }) =>
+              `${number(from)} to ${number(to)} of ${number(count)}`
+            }
+          />
+        </Box>
+      )}
+    </Box>
+  );
+}

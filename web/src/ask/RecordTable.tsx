@@ -1,0 +1,136 @@
+import Box from '@mui/material/Box';
+import Link from '@mui/material/Link';
+import { styled } from '@mui/material/styles';
+import TableSortLabel from '@mui/material/TableSortLabel';
+import type { RecordPage } from './answers';
+import { Shield } from './marks';
+import type { Listed, Question } from './question';
+import { fieldValue, isNumeric } from './said';
+
+const Records = styled('table')(({ theme }) => ({
+  borderCollapse: 'collapse',
+  minWidth: '100%',
+  background: theme.vars?.palette.background.paper,
+  fontSize: 13.5,
+  '& th, & td': {
+    height: 32,
+    padding: '0 12px',
+    textAlign: 'left',
+    whiteSpace: 'nowrap',
+    borderBottom: `1px solid ${theme.vars?.palette.divider}`,
+  },
+  '& th': { color: theme.vars?.palette.text.secondary, fontSize: 13, fontWeight: 500 },
+  '& .number': { textAlign: 'right' },
+  '& tr[data-picked="true"] td': { background: theme.vars?.palette.action.selected },
+  '& .withheld': {
+    color: theme.vars?.palette.text.secondary,
+    backgroundImage: `repeating-linear-gradient(135deg, transparent 0 5px, ${theme.vars?.palette.divider} 5px 6px)`,
+  },
+  '& .masked': { color: theme.vars?.palette.text.secondary, fontStyle: 'italic' },
+}));
+
+type Props = { page: RecordPage; listed: Listed; question: Question };
+
+/** Rows as the person has them: hidden fields hatched, masked values read as masked. */
+export function RecordTable({ page, listed, question }: Props) {
+  const picked = question.pick?.kind === 'record' ? question.pick.record : '';
+  return (
+    <Box
+      role="region"
+      aria-label={page.title}
+      // A wide table scrolls, and so must be reachable by keyboard.
+      tabIndex={0}
+      sx={{ overflowX: 'auto', border: '1px solid', borderColor: 'divider', borderRadius: 1 }}
+    >
+      <Records>
+        <thead>
+          <tr>
+            {page.columns.map((column) => (
+              <th
+                key={column.key}
+                scope="col"
+                className={`${isNumeric(column.type) ? 'number' : ''} ${column.seen ? '' : 'withheld'}`}
+                aria-sort={
+                  listed.sort === column.key
+                    ? listed.descending
+                      ? 'descending'
+                      : 'ascending'
+                    : undefined
+                }
+              >
+                {column.seen ? (
+                  <TableSortLabel
+                    active={listed.sort === column.key}
+                    direction={listed.sort === column.key && listed.descending ? 'desc' : 'asc'}
+                    onClick={() =>
+                      question.arrange({
+                        sort: column.key,
+                        descending: listed.sort === column.key && !listed.descending,
+                        page: 0,
+                      })
+                    }
+                  >
+                    {column.label}
+                  </TableSortLabel>
+                ) : (
+                  column.label
+                )}{' '}
+                {column.guarded && <Shield label="guarded" />}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {page.rows.map((row) => (
+            <tr key={row.key} data-picked={row.key === picked}>
+              {row.values.map((value, at) => {
+                const column = page.columns[at] as RecordPage['columns'][number];
+                const first = at === 0;
+                return (
+                  <td
+                    key={column.key}
+                    className={`${isNumeric(column.type) ? 'number' : ''} ${levelClass(value.level)}`}
+                  >
+                    {first ? (
+                      <Link
+                        component="button"
+                        title="Why they may"
+                        onClick={() =>
+                          question.because({
+                            kind: 'record',
+                            type: page.type,
+                            operation: listed.operation,
+                            record: row.key,
+                          })
+                        }
+                        sx={{ font: 'inherit' }}
+                      >
+                        {row.key}
+                      </Link>
+                    ) : (
+                      shown(value, column.type, page.timeZone)
+                    )}
+                  </td>
+                );
+              })}
+            </tr>
+          ))}
+        </tbody>
+      </Records>
+    </Box>
+  );
+}
+
+function levelClass(level: string): string {
+  return level === 'hidden' ? 'withheld' : level === 'masked' ? 'masked' : '';
+}
+
+function shown(value: RecordPage['rows'][number]['values'][number], type: string, zone: string) {
+  if (value.level === 'hidden') {
+    return 'hidden';
+  }
+  if (value.value === undefined) {
+    return '';
+  }
+  return value.level === 'masked' ? value.value : fieldValue(value.value, type, zone);
+}

@@ -1,0 +1,108 @@
+import Autocomplete from '@mui/material/Autocomplete';
+import Box from '@mui/material/Box';
+import { styled } from '@mui/material/styles';
+import type { ReactNode, Ref } from 'react';
+
+export type Choice = {
+  key: string;
+  name: string;
+  detail?: string;
+  outside?: boolean;
+};
+
+const Input = styled('input')(({ theme }) => ({
+  font: 'inherit',
+  fontWeight: 600,
+  color: theme.vars?.palette.text.primary,
+  background: theme.vars?.palette.background.paper,
+  border: `1px solid ${theme.vars?.palette.divider}`,
+  borderBottom: `2px solid ${theme.vars?.palette.primary.main}`,
+  borderRadius: 5,
+  padding: '3px 9px',
+  fieldSizing: 'content',
+  minWidth: 60,
+  maxWidth: 380,
+  '&::placeholder': { color: theme.vars?.palette.text.secondary, opacity: 1, fontWeight: 400 },
+}));
+
+const Option = styled('li')(({ theme }) => ({
+  display: 'flex',
+  gap: 12,
+  justifyContent: 'space-between',
+  borderLeft: '3px solid transparent',
+  '&[data-outside="true"]': { borderColor: theme.vars?.palette.secondary.main },
+  '& small': { color: theme.vars?.palette.text.secondary, fontSize: 12.5 },
+}));
+
+type Props = {
+  label: string;
+  placeholder: string;
+  value: Choice | null;
+  choices: Choice[];
+  waiting?: boolean;
+  none: ReactNode;
+  inputRef?: Ref<HTMLInputElement>;
+  onType?: (text: string) => void;
+  onChoose: (choice: Choice) => void;
+};
+
+/** A word of the question that completes as one types; Enter takes the first match. */
+export function Slot({
+  label,
+  placeholder,
+  value,
+  choices,
+  waiting = false,
+  none,
+  inputRef,
+  onType,
+  onChoose,
+}: Props) {
+  return (
+    <Autocomplete
+      options={choices}
+      value={value}
+      loading={waiting}
+      loadingText="Looking"
+      noOptionsText={none}
+      autoHighlight
+      openOnFocus
+      selectOnFocus
+      clearOnBlur
+      handleHomeEndKeys
+      disableClearable={value !== null}
+      getOptionKey={(choice) => choice.key}
+      getOptionLabel={(choice) => choice.name}
+      isOptionEqualToValue={(one, other) => one.key === other.key}
+      {...(onType ? { filterOptions: (all: Choice[]) => all } : {})}
+      onInputChange={(_, text, reason) => onType?.(reason === 'input' ? text : '')}
+      onChange={(_, choice) => choice && onChoose(choice)}
+      slotProps={{ popper: { sx: { minWidth: 320 }, placement: 'bottom-start' } }}
+      renderOption={({ key, ...props }, choice) => (
+        <Option {...props} key={key} data-outside={choice.outside ?? false}>
+          <span>{choice.name}</span>
+          <small>{choice.detail}</small>
+        </Option>
+      )}
+      renderInput={({ slotProps }) => (
+        <Box ref={slotProps.input.ref} component="span" sx={{ display: 'inline-block' }}>
+          <Input
+            {...slotProps.htmlInput}
+            ref={(element: HTMLInputElement | null) => {
+              const inner = slotProps.htmlInput.ref as { current: HTMLInputElement | null };
+              inner.current = element;
+              if (typeof inputRef === 'function') {
+                inputRef(element);
+              } else if (inputRef) {
+                inputRef.current = element;
+              }
+            }}
+            aria-label={label}
+            placeholder={placeholder}
+            spellCheck={false}
+          />
+        </Box>
+      )}
+    />
+  );
+}

@@ -1,0 +1,77 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Typography from '@mui/material/Typography';
+import type { WhatCan } from './answers';
+import type { Question } from './question';
+import { number } from './said';
+
+const kinds: Record<string, string> = {
+  staff: 'Staff',
+  external: 'Outsider',
+  service: 'Service',
+};
+
+/** The answer in a few words: who it is about, what they hold, what it amounts to. */
+export function Summary({ answer, question }: { answer: WhatCan; question: Question }) {
+  const { person, totals, holdings, application } = answer;
+  const acting = person.kind === 'external' && person.account;
+  const inactive = person.status !== 'active';
+  return (
+    <Box sx={{ mt: 1.25, mb: 2, maxWidth: 860 }}>
+      <Typography color="textSecondary" component="p">
+        {kinds[person.kind]}
+        {person.seat && (
+          <>
+            {' '}
+            in <strong>{person.seat}</strong>
+          </>
+        )}
+        {acting && (
+          <>
+            {' '}
+            acting for <strong>{person.account?.name}</strong>
+          </>
+        )}
+        . {holdings.length > 0 ? <>Holds {holdings.join(' · ')}.</> : <>Holds nothing here.</>}{' '}
+        {holdings.length > 0 && (
+          <>
+            Views <strong>{number(totals.viewed)}</strong> of {number(totals.records)} records,
+            changes <strong>{number(totals.changed)}</strong>.
+          </>
+        )}
+      </Typography>
+      {holdings.length === 0 && !inactive && (
+        <Notice>
+          {person.name} can sign in to {application.name} and do nothing there: no assignment gives
+          them a role or a privilege set. Pick a cell to see which roles would.
+        </Notice>
+      )}
+      {inactive && (
+        <Notice>
+          {person.name} is {person.status}, and only active people have any access.{' '}
+          {question.slots.asIfActive ? 'Below is what they would have if they were active. ' : ''}
+          <Button
+            variant="text"
+            sx={{ p: 0, verticalAlign: 'baseline' }}
+            onClick={() => question.ask({ asIfActive: !question.slots.asIfActive })}
+          >
+            {question.slots.asIfActive
+              ? 'Show what they have now'
+              : 'Show what they would have if they were active'}
+          </Button>
+        </Notice>
+      )}
+    </Box>
+  );
+}
+
+function Notice({ children }: { children: React.ReactNode }) {
+  return (
+    <Box
+      role="status"
+      sx={{ mt: 1, pl: 1.5, borderLeft: '3px solid', borderColor: 'warning.main' }}
+    >
+      {children}
+    </Box>
+  );
+}

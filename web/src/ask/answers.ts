@@ -1,0 +1,92 @@
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { api, data, type Schemas } from '../api/client';
+import type { Listed, Pick, Slots } from './question';
+
+export type WhatCan = Schemas['WhatCan'];
+export type AreaRows = Schemas['AreaRows'];
+export type TypeRow = Schemas['TypeRow'];
+export type Cell = Schemas['Cell'];
+export type FieldRow = Schemas['FieldRow'];
+export type BecauseAnswer = Schemas['Because'];
+export type RecordPage = Schemas['RecordPage'];
+export type PersonName = Schemas['PersonName'];
+
+export const PAGE_SIZE = 25;
+
+/** The slots as the server takes them; what is not said is left out. */
+function asked({ person, application, account, asIfActive }: Slots) {
+  return {
+    person,
+    application,
+    ...(account ? { account } : {}),
+    ...(asIfActive ? { asIfActive } : {}),
+  };
+}
+
+export function useWhatCan(slots: Slots) {
+  return useQuery({
+    queryKey: ['what-can', slots],
+    queryFn: () => data(api.GET('/api/ask/what-can', { params: { query: asked(slots) } })),
+    enabled: slots.person !== '' && slots.application !== '',
+  });
+}
+
+export function useBecause(slots: Slots, pick: Pick | null) {
+  return useQuery({
+    queryKey: ['because', slots, pick],
+    queryFn: () => {
+      const { kind: _, ...about } = pick as Pick;
+      return data(
+        api.GET('/api/ask/because', { params: { query: { ...asked(slots), ...about } } }),
+      );
+    },
+    enabled: pick !== null && slots.person !== '',
+  });
+}
+
+function arranged({ type, operation, sort, descending, search }: Listed) {
+  return {
+    type,
+    operation,
+    ...(sort ? { sort } : {}),
+    ...(descending ? { descending } : {}),
+    ...(search ? { search } : {}),
+  };
+}
+
+export function useRecords(slots: Slots, listed: Listed) {
+  return useQuery({
+    queryKey: ['records', slots, listed],
+    queryFn: () =>
+      data(
+        api.GET('/api/ask/records', {
+          params: {
+            query: { ...asked(slots), ...arranged(listed), page: listed.page, size: PAGE_SIZE },
+          },
+        }),
+      ),
+    placeholderData: keepPreviousData,
+  });
+}
+
+/** Where the same list is to be had as a CSV file. */
+export function csvAddress(slots: Slots, listed: Listed): string {
+  const query = Object.entries({ ...asked(slots), ...arranged(listed) });
+  return `/api/ask/records.csv?${new URLSearchParams(query.map(([key, value]) => [key, String(value)]))}`;
+}
+
+export function usePeople(search: string) {
+  return useQuery({
+    queryKey: ['people', search],
+    queryFn: () => data(api.GET('/api/people', { params: { query: { search, size: 30 } } })),
+    placeholderData: keepPreviousData,
+  });
+}
+
+export function useApplications() {
+  return useQuery({
+    queryKey: ['applications'],
+    queryFn: () => data(api.GET('/api/applications')),
+    staleTime: 300_000,
+  });
+}

@@ -1,0 +1,76 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Paper from '@mui/material/Paper';
+import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
+import { type FormEvent, useState } from 'react';
+import { useLocation } from 'react-router';
+import { Problem } from '../api/client';
+import { Mark } from '../app/Mark';
+import { useSignIn } from './session';
+
+export default function SignIn() {
+  const [email, setEmail] = useState('');
+  const [password, setPassword] = useState('');
+  const signIn = useSignIn();
+  const asked = useLocation().search.length > 1;
+  const problem = signIn.error instanceof Problem ? signIn.error : undefined;
+
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    signIn.mutate({ email, password });
+  };
+
+  return (
+    <Box component="main" sx={{ minHeight: '100vh', display: 'grid', placeItems: 'center', p: 3 }}>
+      <Paper
+        component="form"
+        onSubmit={submit}
+        noValidate
+        variant="outlined"
+        sx={{ width: 380, p: 4, display: 'grid', gap: 2 }}
+      >
+        <Box sx={{ display: 'flex', alignItems: 'center', gap: 1.25 }}>
+          <Mark />
+          <Typography component="h1" variant="h1">
+            Nembar
+          </Typography>
+        </Box>
+        <Typography color="textSecondary">
+          {asked
+            ? 'Sign in to see the answer to the question in the address.'
+            : 'See who can view and change what, and why.'}
+        </Typography>
+        <TextField
+          label="E-mail"
+          type="email"
+          autoComplete="username"
+          autoFocus
+          size="small"
+          value={email}
+          error={problem?.path === 'email'}
+          onChange={(event) => setEmail(event.target.value)}
+        />
+        <TextField
+          label="Password"
+          type="password"
+          autoComplete="current-password"
+          size="small"
+          value={password}
+          error={problem?.path === 'password'}
+          onChange={(event) => setPassword(event.target.value)}
+        />
+        <Box role="alert" sx={{ color: 'error.main' }}>
+          {problem && (
+            <>
+              <strong>{problem.title}.</strong> {problem.message}
+            </>
+          )}
+        </Box>
+        <Button type="submit" variant="contained" size="medium" disabled={signIn.isPending}>
+          {signIn.isPending ? 'Signing in' : 'Sign in'}
+        </Button>
+      </Paper>
+    </Box>
+  );
+}

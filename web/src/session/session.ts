@@ -1,0 +1,45 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { api, data, Problem, type Schemas } from '../api/client';
+
+export type SignedIn = Schemas['SignedIn'];
+export const sessionKey = ['session'];
+
+/** Who is signed in; null when nobody is. */
+export function useSession() {
+  return useQuery<SignedIn | null>({
+    queryKey: sessionKey,
+    queryFn: async () => {
+      try {
+        return await data(api.GET('/api/session'));
+      } catch (error) {
+        if (error instanceof Problem && error.status === 401) {
+          return null;
+        }
+        throw error;
+      }
+    },
+    staleTime: Number.POSITIVE_INFINITY,
+  });
+}
+
+export function useSignIn() {
+  const queries = useQueryClient();
+  return useMutation({
+    mutationFn: (body: Schemas['Credentials']) => data(api.POST('/api/session', { body })),
+    onSuccess: (me) => {
+      queries.removeQueries({ predicate: (query) => query.queryKey[0] !== sessionKey[0] });
+      queries.setQueryData(sessionKey, me);
+    },
+  });
+}
+
+export function useSignOut() {
+  const queries = useQueryClient();
+  return useMutation({
+    mutationFn: () => api.DELETE('/api/session'),
+    onSettled: () => {
+      queries.removeQueries({ predicate: (query) => query.queryKey[0] !== sessionKey[0] });
+      queries.setQueryData(sessionKey, null);
+    },
+  });
+}
