@@ -34,25 +34,31 @@ public final class Nearest {
         return text + (hint.isEmpty() ? "." : hint);
     }
 
+    /** How many letters to change, add, drop, or swap with their neighbour. */
     private static int distance(String left, String right) {
         String a = left.toLowerCase(Locale.ROOT);
         String b = right.toLowerCase(Locale.ROOT);
-        int[] previous = new int[b.length() + 1];
-        for (int j = 0; j <= b.length(); j++) {
-            previous[j] = j;
-        }
-        for (int i = 1; i <= a.length(); i++) {
-            int[] current = new int[b.length() + 1];
-            current[0] = i;
-            for (int j = 1; j <= b.length(); j++) {
-                int swap = a.charAt(i - 1) == b.charAt(j - 1) ? 0 : 1;
-                current[j] =
+        int[][] steps = new int[a.length() + 1][b.length() + 1];
+        for (int i = 0; i <= a.length(); i++) {
+            for (int j = 0; j <= b.length(); j++) {
+                if (i == 0 || j == 0) {
+                    steps[i][j] = i + j;
+                    continue;
+                }
+                int change = a.charAt(i - 1) == b.charAt(j - 1) ? 0 : 1;
+                int least =
                         Math.min(
-                                Math.min(current[j - 1] + 1, previous[j] + 1),
-                                previous[j - 1] + swap);
+                                Math.min(steps[i][j - 1], steps[i - 1][j]) + 1,
+                                steps[i - 1][j - 1] + change);
+                if (i > 1
+                        && j > 1
+                        && a.charAt(i - 1) == b.charAt(j - 2)
+                        && a.charAt(i - 2) == b.charAt(j - 1)) {
+                    least = Math.min(least, steps[i - 2][j - 2] + 1);
+                }
+                steps[i][j] = least;
             }
-            previous = current;
         }
-        return previous[b.length()];
+        return steps[a.length()][b.length()];
     }
 }

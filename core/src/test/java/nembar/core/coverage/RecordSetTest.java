@@ -1,0 +1,48 @@
+package nembar.core.coverage;
+
+import static nembar.core.coverage.RecordSet.EVERYTHING;
+import static nembar.core.coverage.RecordSet.NOTHING;
+import static nembar.core.coverage.RecordSet.allOf;
+import static nembar.core.coverage.RecordSet.among;
+import static nembar.core.coverage.RecordSet.anyOf;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.Set;
+import java.util.TreeSet;
+import nembar.core.catalogue.RecordType;
+import nembar.core.testing.Harbour;
+import org.junit.jupiter.api.Test;
+
+class RecordSetTest {
+    private static final RecordSet ANNS = among("owner", new TreeSet<>(Set.of("ann")), "owner is Ann");
+    private static final RecordSet REDS = among("account", new TreeSet<>(Set.of("red")), "account is Red");
+
+    @Test
+    void unionsAndIntersectionsSimplify() {
+        assertThat(allOf(EVERYTHING, ANNS)).isEqualTo(ANNS);
+        assertThat(allOf(ANNS, NOTHING)).isEqualTo(NOTHING);
+        assertThat(allOf()).isEqualTo(EVERYTHING);
+        assertThat(anyOf(NOTHING, ANNS)).isEqualTo(ANNS);
+        assertThat(anyOf(ANNS, EVERYTHING)).isEqualTo(EVERYTHING);
+        assertThat(anyOf()).isEqualTo(NOTHING);
+        assertThat(anyOf(ANNS, ANNS)).isEqualTo(ANNS);
+        assertThat(allOf(allOf(ANNS, REDS), ANNS)).isEqualTo(allOf(ANNS, REDS));
+        assertThat(among("owner", new TreeSet<>(), "")).isEqualTo(NOTHING);
+    }
+
+    @Test
+    void setsSayThemselvesInWords() {
+        assertThat(allOf(ANNS, REDS).words()).isEqualTo("owner is Ann and account is Red");
+        assertThat(allOf(EVERYTHING, anyOf(ANNS, allOf(REDS, ANNS))).words())
+                .isEqualTo("owner is Ann or (account is Red and owner is Ann)");
+        RecordType trip = new Harbour().catalogue().recordType("trip").orElseThrow();
+        assertThat(RecordSet.parentIn(trip, "trip", REDS).words())
+                .isEqualTo("it belongs to a trip whose account is Red");
+    }
+
+    @Test
+    void aMissingValueIsInNoSet() {
+        RecordType trip = new Harbour().catalogue().recordType("trip").orElseThrow();
+        assertThat(ANNS.contains(Harbour.record("trip", "1"), trip, Relatives.NONE)).isFalse();
+    }
+}

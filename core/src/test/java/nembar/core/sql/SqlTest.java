@@ -1,0 +1,79 @@
+package nembar.core.sql;
+
+import static nembar.core.testing.Harbour.may;
+import static nembar.core.testing.Harbour.to;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
+import nembar.core.catalogue.Operation;
+import nembar.core.catalogue.RecordType;
+import nembar.core.coverage.RecordSet;
+import nembar.core.decision.FieldCoverage;
+import nembar.core.decision.PersonAccess;
+import nembar.core.design.Reach;
+import nembar.core.testing.Harbour;
+import org.junit.jupiter.api.Test;
+
+/** The SQL's shape; that it is right is judged against PostgreSQL in the server's tests. */
+class SqlTest {
+    private final RecordType trip = new Harbour().catalogue().recordType("trip").orElseThrow();
+
+    private static RecordSet among(String field, String... keys) {
+        return RecordSet.among(field, new TreeSet<>(Set.of(keys)), "");
+    }
+
+    @Test
+    void valuesAreNeverInTheText() {
+        String hostile = "x'); DROP TABLE trip; --";
+        SqlText text = SqlPredicate.of(among("owner", hostile), trip, "t");
+        assertThat(text.sql()).isEqualTo("t.\"owner\" = ?");
+        assertThat(text.parameters()).containsExactly(hostile);
+    }
+
+    @Test
+    void severalKeysAreOneParameter() {
+        SqlText text = SqlPredicate.of(among("owner", "a", "b"), trip, "t");
+        assertThat(text.sql()).isEqualTo("t.\"owner\" = ANY (?)");
+        assertThat((String[]) text.parameters().get(0)).containsExactly("a", "b");
+    }
+
+    @Test
+    void allSetsAreCountedInOneScan() {
+        RecordSet anns = among("owner", "ann");
+        CountQuery query =
+                CountQuery.of(
+                        trip,
+                        List.of(
+                                anns,
+                                RecordSet.EVERYTHING,
+                                anns,
+                                RecordSet.NOTHING,
+                                RecordSet.anyOf(anns, among("unit", "pier"))));
+        assertThat(query.columns()).hasSize(2);
+        assertThat(query.text().sql()).containsOnlyOnce(" FROM ").startsWith("SELECT count(*), ");
+    }
+
+    @Test
+    void aHiddenFieldTakesNoPartInOrderOrSearch() {
+        Harbour harbour = new Harbour();
+        harbour.give(to("ann"), may("trip", "view", Reach.OWN));
+        PersonAccess access = harbour.access("ann");
+        List<FieldCoverage> fields =
+                trip.fields().stream().map(field -> access.field(trip, field)).toList();
+        RecordSet records = access.coverage(trip, Operation.VIEW).records();
+        ListQuery byName =
+                ListQuery.of(
+                        trip,
+                        records,
+                        fields,
+                        new ListQuery.Page(0, 10, Optional.of("name"), true, "100%_"));
+        assertThat(byName.text().sql())
+                .contains("ORDER BY (CASE WHEN t.\"owner\" = ? THEN t.\"name\" END) DESC NULLS LAST")
+                .doesNotContain("THEN t.\"price\"");
+        assertThat(byName.text().parameters()).contains("%100\\%\\_%");
+        assertThat(byName.total().parameters()).contains("%100\\%\\_%");
+    }
+}

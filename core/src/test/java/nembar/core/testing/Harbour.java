@@ -1,0 +1,312 @@
+package nembar.core.testing;
+
+import java.time.Instant;
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import nembar.core.catalogue.Application;
+import nembar.core.catalogue.Area;
+import nembar.core.catalogue.Catalogue;
+import nembar.core.catalogue.Field;
+import nembar.core.catalogue.FieldType;
+import nembar.core.catalogue.Function;
+import nembar.core.catalogue.Operation;
+import nembar.core.catalogue.Parent;
+import nembar.core.catalogue.RecordType;
+import nembar.core.coverage.GovernedRecord;
+import nembar.core.decision.PersonAccess;
+import nembar.core.design.AccountFilter;
+import nembar.core.design.Assignment;
+import nembar.core.design.Bounds;
+import nembar.core.design.Design;
+import nembar.core.design.FieldFilter;
+import nembar.core.design.Privilege;
+import nembar.core.design.PrivilegeSet;
+import nembar.core.design.Reach;
+import nembar.core.design.Role;
+import nembar.core.directory.Account;
+import nembar.core.directory.Audience;
+import nembar.core.directory.Directory;
+import nembar.core.directory.Person;
+import nembar.core.directory.PersonKind;
+import nembar.core.directory.PersonStatus;
+import nembar.core.directory.Team;
+import nembar.core.directory.Unit;
+import nembar.core.model.AccessModel;
+import nembar.core.model.Standpoint;
+
+/**
+ * A harbour of a few people and four record types, whose design each test fills for itself. Ann
+ * manages Ben, who manages Cas; Ann sits in the harbour, Ben on the pier below it, Cas on the quay.
+ * Eve is external, of two accounts.
+ */
+public final class Harbour {
+    public static final Instant NOW = Instant.parse("2026-03-03T12:00:00Z");
+
+    public final List<PrivilegeSet> sets = new ArrayList<>();
+    public final List<Role> roles = new ArrayList<>();
+    public final List<Assignment> assignments = new ArrayList<>();
+    public final List<AccountFilter> accountFilters = new ArrayList<>();
+    public final List<FieldFilter> fieldFilters = new ArrayList<>();
+    public Parent.Follows loadsFollow = Parent.Follows.NONE;
+    public boolean loadsLift;
+    public PersonStatus statusOfBen = PersonStatus.ACTIVE;
+
+    public AccessModel model() {
+        return AccessModel.of(
+                new Application("harbour", "Harbour", ZoneId.of("UTC")),
+                catalogue(),
+                directory(),
+                design());
+    }
+
+    public Design design() {
+        return new Design(sets, roles, assignments, accountFilters, fieldFilters);
+    }
+
+    public Directory directory() {
+        return new Directory(
+                List.of(
+                        new Account("home", "Home", true, Set.of()),
+                        new Account("red", "Red Line", false, Set.of("fuel")),
+                        new Account("blue", "Blue Line", false, Set.of("grain"))),
+                List.of(
+                        new Unit("harbour", "Harbour", Optional.empty()),
+                        new Unit("pier", "Pier", Optional.of("harbour")),
+                        new Unit("quay", "Quay", Optional.of("harbour"))),
+                List.of(new Team("cranes", "Cranes", Set.of("ben"), Set.of("cas"))),
+                List.of(
+                        staff("ann", "harbour", null, PersonStatus.ACTIVE),
+                        staff("ben", "pier", "ann", statusOfBen),
+                        staff("cas", "quay", "ben", PersonStatus.ACTIVE),
+                        external("eve", "red", "blue"),
+                        external("fay", "red")));
+    }
+
+    public Catalogue catalogue() {
+        RecordType trip =
+                new RecordType(
+                        "trip",
+                        "Trip",
+                        "Trips",
+                        "work",
+                        "harbour.trip",
+                        "id",
+                        "id",
+                        places("owner", "team", "unit", "account"),
+                        Optional.empty(),
+                        List.of(
+                                text("id"),
+                                person("owner"),
+                                place("team"),
+                                place("unit"),
+                                place("account"),
+                                text("name"),
+                                guarded("price")),
+                        List.of(new Operation("sail", "sail")));
+        RecordType load =
+                new RecordType(
+                        "load",
+                        "Load",
+                        "Loads",
+                        "work",
+                        "harbour.load",
+                        "id",
+                        "id",
+                        places("owner", null, null, "account"),
+                        Optional.of(new Parent("trip", "trip", loadsFollow, loadsLift)),
+                        List.of(
+                                text("id"),
+                                person("owner"),
+                                place("account"),
+                                reference("trip", "trip"),
+                                guarded("price")),
+                        List.of());
+        RecordType note =
+                new RecordType(
+                        "note",
+                        "Note",
+                        "Notes",
+                        "work",
+                        "harbour.note",
+                        "id",
+                        "id",
+                        places("owner", null, null, null),
+                        Optional.of(new Parent("load", "load", Parent.Follows.ALL, false)),
+                        List.of(text("id"), person("owner"), reference("load", "load")),
+                        List.of());
+        RecordType chart =
+                new RecordType(
+                        "chart",
+                        "Chart",
+                        "Charts",
+                        "maps",
+                        "harbour.chart",
+                        "id",
+                        "id",
+                        places(null, null, null, null),
+                        Optional.empty(),
+                        List.of(text("id")),
+                        List.of());
+        return new Catalogue(
+                List.of(
+                        new Area("work", "Work", Optional.empty()),
+                        new Area(
+                                "maps",
+                                "Maps",
+                                Optional.of(Audience.anyOf(new Audience.OnePerson("ann"))))),
+                List.of(trip, load, note, chart),
+                List.of(
+                        new Function("tide", "Tide table", "work", List.of("none", "look", "set"), List.of()),
+                        new Function(
+                                "forecast",
+                                "Forecast",
+                                "work",
+                                List.of("none", "run"),
+                                List.of(
+                                        new Function.FunctionNeed("tide", "look"),
+                                        new Function.PrivilegeNeed("trip", "view")))));
+    }
+
+    /** Puts privileges into a set of their own and gives it to an audience. */
+    public Harbour give(Audience audience, Privilege... privileges) {
+        return give(audience, Bounds.NONE, privileges);
+    }
+
+    public Harbour give(Audience audience, Bounds bounds, Privilege... privileges) {
+        return give(audience, bounds, Optional.empty(), Optional.empty(), privileges);
+    }
+
+    public Harbour give(
+            Audience audience,
+            Bounds bounds,
+            Optional<Instant> from,
+            Optional<Instant> until,
+            Privilege... privileges) {
+        String key = "set" + sets.size();
+        sets.add(new PrivilegeSet(key, "Set " + sets.size(), "", Arrays.asList(privileges)));
+        assignments.add(
+                new Assignment(
+                        "give" + assignments.size(),
+                        audience,
+                        new Assignment.Gives.OfSet(key),
+                        bounds,
+                        from,
+                        until,
+                        "",
+                        Optional.empty(),
+                        Optional.empty()));
+        return this;
+    }
+
+    public static Audience to(String person) {
+        return Audience.anyOf(new Audience.OnePerson(person));
+    }
+
+    public static Privilege may(String type, String operation, Reach reach) {
+        return new Privilege.RecordPrivilege(type, operation, reach);
+    }
+
+    public static Privilege field(
+            String type, String field, Privilege.FieldPrivilege.Use use, Reach reach) {
+        return new Privilege.FieldPrivilege(type, Set.of(field), use, reach);
+    }
+
+    /** A record: type, key, then field and value in turn. */
+    public static GovernedRecord record(String type, String id, String... fields) {
+        Map<String, Object> values = new HashMap<>();
+        values.put("id", id);
+        for (int i = 0; i < fields.length; i += 2) {
+            values.put(fields[i], fields[i + 1]);
+        }
+        return new GovernedRecord(type, values);
+    }
+
+    public PersonAccess access(String person) {
+        AccessModel model = model();
+        return new PersonAccess(
+                model, Standpoint.of(model.directory().person(person).orElseThrow(), NOW));
+    }
+
+    public PersonAccess access(String person, String account) {
+        AccessModel model = model();
+        return new PersonAccess(
+                model,
+                Standpoint.of(model.directory().person(person).orElseThrow(), NOW)
+                        .actingFor(account));
+    }
+
+    private static Person staff(String key, String unit, String manager, PersonStatus status) {
+        return new Person(
+                key,
+                PersonKind.STAFF,
+                key + "@home.example",
+                Character.toUpperCase(key.charAt(0)) + key.substring(1),
+                "",
+                List.of("home"),
+                Optional.of(unit),
+                Optional.ofNullable(manager),
+                ZoneId.of("UTC"),
+                status);
+    }
+
+    private static Person external(String key, String... accounts) {
+        return new Person(
+                key,
+                PersonKind.EXTERNAL,
+                key + "@outside.example",
+                Character.toUpperCase(key.charAt(0)) + key.substring(1),
+                "",
+                List.of(accounts),
+                Optional.empty(),
+                Optional.empty(),
+                ZoneId.of("UTC"),
+                PersonStatus.ACTIVE);
+    }
+
+    private static RecordType.Places places(
+            String owner, String team, String unit, String account) {
+        return new RecordType.Places(
+                Optional.ofNullable(owner),
+                Optional.ofNullable(team),
+                Optional.ofNullable(unit),
+                Optional.ofNullable(account));
+    }
+
+    private static Field text(String key) {
+        return of(key, FieldType.TEXT, false, null);
+    }
+
+    private static Field guarded(String key) {
+        return of(key, FieldType.TEXT, true, null);
+    }
+
+    private static Field person(String key) {
+        return of(key, FieldType.PERSON, false, null);
+    }
+
+    private static Field place(String key) {
+        return of(key, FieldType.REFERENCE, false, null);
+    }
+
+    private static Field reference(String key, String type) {
+        return of(key, FieldType.REFERENCE, false, type);
+    }
+
+    private static Field of(String key, FieldType type, boolean guarded, String refersTo) {
+        return new Field(
+                key,
+                key,
+                key,
+                type,
+                guarded,
+                Set.of(),
+                Optional.ofNullable(refersTo),
+                List.of());
+    }
+}
