@@ -49,7 +49,7 @@ public final class RandomWorld {
         harbour.loadsFollow = any(List.of(Parent.Follows.values()));
         harbour.loadsLift = random.nextBoolean();
         Catalogue catalogue = harbour.catalogue();
-        for (int i = 0; i < 1 + random.nextInt(4); i++) {
+        for (int i = 0; i < 3 + random.nextInt(3); i++) {
             set(catalogue);
         }
         harbour.roles.add(
@@ -60,7 +60,7 @@ public final class RandomWorld {
                         Role.MeantFor.ANY,
                         harbour.sets.stream().map(PrivilegeSet::key).limit(2).toList(),
                         Set.of()));
-        for (int i = 0; i < 1 + random.nextInt(5); i++) {
+        for (int i = 0; i < 3 + random.nextInt(5); i++) {
             harbour.assignments.add(assignment("a" + i));
         }
         for (int i = 0; i < random.nextInt(3); i++) {
@@ -153,7 +153,7 @@ public final class RandomWorld {
 
     private void set(Catalogue catalogue) {
         List<Privilege> privileges = new ArrayList<>();
-        for (int i = 0; i < 1 + random.nextInt(4); i++) {
+        for (int i = 0; i < 2 + random.nextInt(4); i++) {
             RecordType type = any(catalogue.recordTypes());
             List<Reach> sayable =
                     EnumSet.allOf(Reach.class).stream()

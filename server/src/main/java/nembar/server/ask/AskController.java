@@ -1,6 +1,7 @@
 package nembar.server.ask;
 
 import io.swagger.v3.oas.annotations.Operation;
+import java.nio.charset.StandardCharsets;
 import nembar.core.catalogue.RecordType;
 import nembar.server.ask.Questions.Slots;
 import nembar.server.ask.RecordListService.Wanted;
@@ -8,6 +9,7 @@ import nembar.server.http.BadRequest;
 import nembar.server.session.Me;
 import org.springdoc.core.annotations.ParameterObject;
 import org.springframework.http.HttpHeaders;
+import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -124,6 +126,7 @@ class AskController {
                         Question.operation(known, operation),
                         new Wanted(0, RecordListService.SIZE_AT_MOST, sort, descending, search));
         return ResponseEntity.ok()
+                .contentType(new MediaType("text", "csv", StandardCharsets.UTF_8))
                 .header(
                         HttpHeaders.CONTENT_DISPOSITION,
                         "attachment; filename=\"" + known.key() + ".csv\"")

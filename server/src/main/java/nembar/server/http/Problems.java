@@ -6,8 +6,10 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.net.URI;
 import java.sql.SQLException;
+import java.sql.SQLTransientConnectionException;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Predicate;
 import nembar.core.model.ModelRefused;
 import nembar.core.model.Problem;
 import org.slf4j.Logger;
@@ -20,6 +22,7 @@ import org.springframework.http.ProblemDetail;
 import org.springframework.http.ResponseEntity;
 import org.springframework.http.converter.HttpMessageNotReadableException;
 import org.springframework.orm.ObjectOptimisticLockingFailureException;
+import org.springframework.transaction.TransactionSystemException;
 import org.springframework.web.bind.MissingServletRequestParameterException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
@@ -37,6 +40,7 @@ import tools.jackson.databind.json.JsonMapper;
 public class Problems extends ResponseEntityExceptionHandler {
     private static final Logger LOG = LoggerFactory.getLogger(Problems.class);
     private static final int CAUSES_AT_MOST = 20;
+    private static final String POOL_CLOSED = "Connection is closed";
 
     private final JsonMapper json;
 
@@ -103,6 +107,9 @@ public class Problems extends ResponseEntityExceptionHandler {
 
     /** The problem detail for what nobody foresaw: a database that is away, or a defect of ours. */
     public ProblemDetail unforeseen(Exception failed) {
+        if (inSql(failed, sql -> "22021".equals(sql.getSQLState()))) {
+            return bad("", "A character is in the request that no text may have.");
+        }
         if (databaseAway(failed)) {
             LOG.warn("the database does not answer: {}", failed.getMessage());
             return of(
@@ -212,17 +219,31 @@ public class Problems extends ResponseEntityExceptionHandler {
                 .body(detail);
     }
 
-    /** SQL states of class 08 are lost connections, 57P those of a server going down or coming up. */
+    /**
+     * SQL states of class 08 are lost connections, 57P those of a server going down or coming up; the
+     * pool gives none when it has closed a broken connection.
+     */
     private static boolean databaseAway(Throwable failed) {
+        return inSql(
+                failed,
+                sql ->
+                        sql.getSQLState() == null
+                                ? sql instanceof SQLTransientConnectionException
+                                        || POOL_CLOSED.equals(sql.getMessage())
+                                : sql.getSQLState().startsWith("08")
+                                        || sql.getSQLState().startsWith("57P"));
+    }
+
+    /** Whether an SQL error of this kind is behind it, also where a failed rollback hides that. */
+    private static boolean inSql(Throwable failed, Predicate<SQLException> wanted) {
         Throwable cause = failed;
         for (int i = 0; cause != null && i < CAUSES_AT_MOST; i++, cause = cause.getCause()) {
-            if (cause instanceof java.sql.SQLTransientConnectionException) {
+            if (cause instanceof SQLException sql && wanted.test(sql)) {
                 return true;
             }
-            if (cause instanceof SQLException sql
-                    && sql.getSQLState() != null
-                    && (sql.getSQLState().startsWith("08")
-                            || sql.getSQLState().startsWith("57P"))) {
+            if (cause instanceof TransactionSystemException rollback
+                    && rollback.getApplicationException() != null
+                    && inSql(rollback.getApplicationException(), wanted)) {
                 return true;
             }
         }

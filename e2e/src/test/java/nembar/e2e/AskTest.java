@@ -1,0 +1,164 @@
+package nembar.e2e;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.openqa.selenium.By;
+import org.openqa.selenium.Keys;
+
+/** The whole of the slice as its users do it: ask, read why, look at the records. */
+@ExtendWith(Stage.class)
+class AskTest {
+    private static final String ILSE = "/ask/what-can?person=ilse.marrow&application=towline";
+
+    @Test
+    void askByKeyboardOnly(Page page) {
+        page.signInAsAdministrator();
+        page.read("Fill in whom the question is about");
+        assertThat(page.focused()).isEqualTo("Person");
+
+        page.type("ilse");
+        page.see(By.xpath("//li[@role='option'][contains(., 'Ilse Marrow')]"));
+        page.type(Keys.ENTER);
+        page.read("Dispatcher, only Sorrel Delta and below");
+        assertThat(page.path()).contains("person=ilse.marrow");
+        assertThat(page.title()).isEqualTo("Ilse Marrow in Towline · Nembar");
+
+        // into the grid, down to cargo lots, and open Because
+        page.type(Keys.TAB, Keys.TAB);
+        assertThat(page.focused()).startsWith("view 402 of 402 voyages");
+        page.type(Keys.ARROW_DOWN);
+        assertThat(page.focused()).contains("cargo lots, own branch");
+        page.type(Keys.ENTER);
+        page.read("member of Delta Dispatch").read("holds Dispatcher");
+        assertThat(page.text()).contains("made of Run voyages", "own branch");
+
+        // the records under the cell, and back
+        page.type("l");
+        page.read("Cargo lots that Ilse Marrow may view");
+        page.read("1 to 25 of");
+        assertThat(page.column(5)).hasSize(25).containsOnly("Sorrel Delta");
+        page.type(Keys.ESCAPE).missing("member of Delta Dispatch");
+        page.type(Keys.ESCAPE).missing("Cargo lots that Ilse Marrow may view");
+
+        // the next question from anywhere
+        page.type("/", "mabel");
+        page.see(By.xpath("//li[@role='option'][contains(., 'Mabel Hollis')]"));
+        page.type(Keys.ENTER);
+        page.read("Outsider acting for Hollis Grain");
+    }
+
+    @Test
+    void anAddressGivesTheSameAnswerToSomebodyElse(Page page) {
+        page.go(ILSE + "&open=voyage&because=cell:voyage:view")
+                .signIn("osric.vane@larkwater.example", "reads-every-ledger");
+        page.read("Ilse Marrow may view 402 voyages");
+        assertThat(page.cell("Voyage, Margin: view hidden").isDisplayed()).isTrue();
+    }
+
+    @Test
+    void recordsArePagedSortedAndFound(Page page) {
+        page.signInAsAdministrator();
+        page.go(ILSE + "&list=voyage:view");
+        page.read("1 to 25 of 402");
+        List<String> first = page.column(1);
+        page.button("Go to next page").click();
+        page.read("26 to 50 of 402");
+        assertThat(page.column(1)).hasSize(25).doesNotContainAnyElementsOf(first);
+
+        page.button("Vessel").click();
+        page.read("1 to 25 of 402");
+        assertThat(page.column(3)).isSorted();
+
+        page.see(By.cssSelector("input[type=search]")).click();
+        page.type("Merganser");
+        page.missing("of 402");
+        assertThat(page.column(3)).isNotEmpty().containsOnly("Merganser");
+        assertThat(page.path()).contains("search=Merganser");
+        assertThat(page.column(11)).containsOnly("hidden");
+    }
+
+    @Test
+    void aRecordSaysWhyItIsThere(Page page) {
+        page.signInAsAdministrator();
+        page.go(ILSE + "&list=voyage:view").read("1 to 25 of 402");
+        page.button("V-1000").click();
+        page.read("Ilse Marrow may view voyage V-1000").read("sits in Operations");
+        page.button("Back to all of them").click();
+        page.read("Ilse Marrow may view 402 voyages");
+    }
+
+    @Test
+    void maskedAndHiddenFieldsReadAsSuch(Page page) {
+        page.go("/").signIn(Page.STEWARD, Page.STEWARDS_PASSWORD);
+        page.go(ILSE + "&list=crew_member:view").read("Birth date");
+        assertThat(page.column(9)).isNotEmpty().allMatch(year -> year.matches("\\d{4}"));
+        assertThat(page.column(8)).containsOnly("hidden");
+        assertThat(page.seriousAxeFindings()).isEmpty();
+    }
+
+    @Test
+    void guardedRecordsAreRefusedInPlaceWithTheReason(Page page) {
+        page.signInAsAdministrator();
+        page.go(ILSE + "&list=crew_member:view");
+        page.read("The records of Crew welfare are shown to its stewards only.");
+        page.button("Back to the grid").click();
+        page.read("guarded by Agnete Solberg and Rufus Tannahill");
+    }
+
+    @Test
+    void whoWorksForTwoIsAskedAboutOneAtATime(Page page) {
+        page.signInAsAdministrator();
+        page.go("/ask/what-can?person=saskia.bellweather&application=towline");
+        page.read("Outsider acting for Hollis Grain");
+        page.see(By.cssSelector("input[aria-label='Account acted for']")).click();
+        page.type("marsh", Keys.ENTER);
+        page.read("Outsider acting for Marsh and Malt");
+        assertThat(page.path()).contains("account=marsh-malt");
+    }
+
+    @Test
+    void aNoSaysWhatIsMissing(Page page) {
+        page.signInAsAdministrator();
+        page.go("/ask/what-can?person=clemency.hart&application=towline");
+        page.read("do nothing there");
+        page.cell("approve invoices: none").click();
+        page.read("The role Invoice approver would give it");
+    }
+
+    @Test
+    void somebodyInvitedIsAskedAboutAsIfActive(Page page) {
+        page.signInAsAdministrator();
+        page.go("/ask/what-can?person=ottilie.brandt&application=towline");
+        page.read("Ottilie Brandt is invited, and only active people have any access.");
+        page.button("Show what they would have if they were active").click();
+        page.read("Below is what they would have").read("Account manager");
+    }
+
+    @Test
+    void everyMainViewHasNoSeriousAxeFinding(Page page) {
+        page.signInAsAdministrator();
+        page.read("Fill in whom");
+        assertThat(page.seriousAxeFindings()).isEmpty();
+        page.go(ILSE + "&open=voyage&because=cell:cargo_lot:view").read("holds Dispatcher");
+        assertThat(page.seriousAxeFindings()).isEmpty();
+        page.go(ILSE + "&list=voyage:view").read("1 to 25 of 402");
+        assertThat(page.seriousAxeFindings()).isEmpty();
+        page.dark();
+        page.read("1 to 25 of 402");
+        assertThat(page.seriousAxeFindings()).isEmpty();
+        page.go(ILSE + "&because=cell:invoice:view").read("What is missing");
+        assertThat(page.seriousAxeFindings()).isEmpty();
+        page.type("?").read("opens a record type to its fields");
+        assertThat(page.seriousAxeFindings()).isEmpty();
+    }
+
+    @Test
+    void aMistypedAddressGetsTheNearestName(Page page) {
+        page.signInAsAdministrator();
+        page.go("/ask/what-can?person=ilse.marow&application=towline");
+        page.read("did you mean `ilse.marrow`?");
+    }
+}

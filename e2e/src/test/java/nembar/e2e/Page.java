@@ -1,0 +1,186 @@
+package nembar.e2e;
+
+import java.io.File;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.util.List;
+import java.util.Map;
+import nembar.server.testing.Cluster;
+import org.openqa.selenium.By;
+import org.openqa.selenium.Keys;
+import org.openqa.selenium.OutputType;
+import org.openqa.selenium.WebElement;
+import org.openqa.selenium.chrome.ChromeDriver;
+import org.openqa.selenium.chrome.ChromeDriverService;
+import org.openqa.selenium.chrome.ChromeOptions;
+import org.openqa.selenium.interactions.Actions;
+import org.openqa.selenium.support.ui.ExpectedConditions;
+import org.openqa.selenium.support.ui.WebDriverWait;
+
+/** A browser at the application, and what a person does with it. */
+public final class Page {
+    static final String ADMINISTRATOR = "idris.munro@larkwater.example";
+    static final String ADMINISTRATORS_PASSWORD = "kelp-and-ochre-7";
+    static final String STEWARD = "agnete.solberg@larkwater.example";
+    static final String STEWARDS_PASSWORD = "quiet-hands-aboard";
+
+    private final String address;
+    private final ChromeDriver browser;
+    private final WebDriverWait wait;
+
+    private Page(String address, ChromeDriver browser) {
+        this.address = address;
+        this.browser = browser;
+        this.wait = new WebDriverWait(browser, Duration.ofSeconds(15));
+    }
+
+    static Page open(String address) {
+        ChromeOptions options = new ChromeOptions();
+        options.setBinary("/usr/bin/chromium");
+        options.addArguments(
+                "--headless=new",
+                "--no-sandbox",
+                "--disable-gpu",
+                "--disable-quic",
+                "--no-first-run",
+                "--disable-background-networking",
+                "--disable-component-update",
+                "--disable-sync",
+                "--hide-scrollbars",
+                "--force-device-scale-factor=1",
+                "--window-size=1280,800");
+        ChromeDriverService driver =
+                new ChromeDriverService.Builder()
+                        .usingDriverExecutable(new File("/usr/bin/chromedriver"))
+                        .build();
+        ChromeDriver browser = new ChromeDriver(driver, options);
+        browser.executeCdpCommand(
+                "Emulation.setDeviceMetricsOverride",
+                Map.of("width", 1280, "height", 800, "deviceScaleFactor", 1, "mobile", false));
+        return new Page(address, browser);
+    }
+
+    void close() {
+        browser.quit();
+    }
+
+    Page go(String path) {
+        browser.get(address + path);
+        return this;
+    }
+
+    /** Signs in with the keyboard alone. */
+    Page signIn(String email, String password) {
+        see(By.cssSelector("input[type=email]"));
+        type(email, Keys.TAB, password, Keys.ENTER);
+        see(By.xpath("//button[contains(@aria-label, 'sign-out')]"));
+        return this;
+    }
+
+    Page signInAsAdministrator() {
+        return go("/").signIn(ADMINISTRATOR, ADMINISTRATORS_PASSWORD);
+    }
+
+    /** Types to whatever has the focus. */
+    Page type(CharSequence... keys) {
+        for (CharSequence key : keys) {
+            new Actions(browser).sendKeys(key).perform();
+        }
+        return this;
+    }
+
+    WebElement see(By what) {
+        return wait.until(ExpectedConditions.visibilityOfElementLocated(what));
+    }
+
+    /** Waits for this text anywhere on the page. */
+    Page read(String text) {
+        wait.until(page -> page.findElement(By.tagName("body")).getText().contains(text));
+        return this;
+    }
+
+    /** Waits until this text is nowhere on the page. */
+    Page missing(String text) {
+        wait.until(page -> !page.findElement(By.tagName("body")).getText().contains(text));
+        return this;
+    }
+
+    String text() {
+        return browser.findElement(By.tagName("body")).getText();
+    }
+
+    /** The cell of the grid whose label begins so. */
+    WebElement cell(String label) {
+        return see(By.cssSelector("button[data-cell][aria-label^='" + label + "']"));
+    }
+
+    WebElement button(String name) {
+        return see(
+                By.xpath(
+                        "//*[self::button or self::a][normalize-space()='"
+                                + name
+                                + "' or @aria-label='"
+                                + name
+                                + "']"));
+    }
+
+    List<String> column(int number) {
+        return browser.findElements(By.cssSelector("[role=region] tbody td:nth-child(" + number + ")"))
+                .stream()
+                .map(WebElement::getText)
+                .toList();
+    }
+
+    /** What has the focus, by its label or text. */
+    String focused() {
+        WebElement element = browser.switchTo().activeElement();
+        String label = element.getDomAttribute("aria-label");
+        return label == null ? element.getText() : label;
+    }
+
+    String path() {
+        return browser.getCurrentUrl().substring(address.length());
+    }
+
+    String title() {
+        return browser.getTitle();
+    }
+
+    void forgetSession() {
+        browser.manage().deleteCookieNamed("NEMBAR");
+    }
+
+    void dark() {
+        browser.executeScript("localStorage.setItem('mui-mode', 'dark')");
+        browser.navigate().refresh();
+    }
+
+    /** What axe finds that is serious or critical, by rule and place. */
+    List<?> seriousAxeFindings() {
+        try {
+            browser.executeScript(
+                    Files.readString(
+                            Cluster.project().resolve("web/node_modules/axe-core/axe.min.js")));
+        } catch (IOException failed) {
+            throw new UncheckedIOException(failed);
+        }
+        return (List<?>)
+                browser.executeAsyncScript(
+                        "const done = arguments[0];"
+                                + "axe.run().then((r) => done(r.violations"
+                                + ".filter((v) => v.impact === 'serious' || v.impact === 'critical')"
+                                + ".map((v) => v.id + ': ' + v.nodes.map((n) => n.html).join(' | '))))");
+    }
+
+    void shoot(Path file) {
+        try {
+            Files.createDirectories(file.toAbsolutePath().getParent());
+            Files.write(file, browser.getScreenshotAs(OutputType.BYTES));
+        } catch (IOException failed) {
+            throw new UncheckedIOException(failed);
+        }
+    }
+}

@@ -1,0 +1,122 @@
+package nembar.e2e;
+
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.net.HttpURLConnection;
+import java.net.URI;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import nembar.server.testing.Cluster;
+import org.junit.jupiter.api.extension.AfterEachCallback;
+import org.junit.jupiter.api.extension.BeforeAllCallback;
+import org.junit.jupiter.api.extension.BeforeEachCallback;
+import org.junit.jupiter.api.extension.ExtensionContext;
+import org.junit.jupiter.api.extension.ExtensionContext.Namespace;
+import org.junit.jupiter.api.extension.ParameterContext;
+import org.junit.jupiter.api.extension.ParameterResolver;
+
+/**
+ * Starts PostgreSQL and the packaged application once, and a fresh browser for each test, which is
+ * handed over as a {@link Page}.
+ */
+public final class Stage
+        implements BeforeAllCallback, BeforeEachCallback, AfterEachCallback, ParameterResolver {
+    private static final Duration START_WITHIN = Duration.ofSeconds(120);
+    private static String address;
+
+    private Page page;
+
+    @Override
+    public void beforeAll(ExtensionContext tests) {
+        tests.getRoot()
+                .getStore(Namespace.GLOBAL)
+                .getOrComputeIfAbsent(
+                        Stage.class,
+                        any -> {
+                            address = start();
+                            return address;
+                        });
+    }
+
+    @Override
+    public void beforeEach(ExtensionContext test) {
+        page = Page.open(address);
+    }
+
+    @Override
+    public void afterEach(ExtensionContext test) {
+        if (test.getExecutionException().isPresent()) {
+            Path shots = Path.of("target/failures");
+            page.shoot(shots.resolve(test.getRequiredTestMethod().getName() + ".png"));
+        }
+        page.close();
+    }
+
+    @Override
+    public boolean supportsParameter(ParameterContext parameter, ExtensionContext test) {
+        return parameter.getParameter().getType() == Page.class;
+    }
+
+    @Override
+    public Object resolveParameter(ParameterContext parameter, ExtensionContext test) {
+        return page;
+    }
+
+    private static String start() {
+        try {
+            Cluster cluster = Cluster.start();
+            int port = Cluster.freePort();
+            List<String> command =
+                    new ArrayList<>(
+                            List.of(
+                                    Path.of(System.getProperty("java.home"), "bin", "java")
+                                            .toString(),
+                                    "-Xmx1g",
+                                    "-jar",
+                                    Cluster.project()
+                                            .resolve("server/target/nembar-server-app.jar")
+                                            .toString(),
+                                    "--server.port=" + port,
+                                    "--nembar.demo=true"));
+            cluster.settings().forEach(setting -> command.add("--" + setting));
+            Files.createDirectories(Path.of("target"));
+            Process server =
+                    new ProcessBuilder(command)
+                            .redirectErrorStream(true)
+                            .redirectOutput(Path.of("target/server.log").toFile())
+                            .start();
+            Runtime.getRuntime().addShutdownHook(new Thread(server::destroy));
+            String url = "http://127.0.0.1:" + port;
+            Instant giveUp = Instant.now().plus(START_WITHIN);
+            while (!answers(url)) {
+                if (!server.isAlive() || Instant.now().isAfter(giveUp)) {
+                    throw new IllegalStateException(
+                            "the server did not start; see target/server.log");
+                }
+                pause();
+            }
+            return url;
+        } catch (IOException failed) {
+            throw new UncheckedIOException(failed);
+        }
+    }
+
+    private static void pause() {
+        java.util.concurrent.locks.LockSupport.parkNanos(Duration.ofMillis(200).toNanos());
+    }
+
+    private static boolean answers(String url) {
+        try {
+            HttpURLConnection connection =
+                    (HttpURLConnection) URI.create(url + "/").toURL().openConnection();
+            connection.setConnectTimeout(500);
+            return connection.getResponseCode() == 200;
+        } catch (IOException notYet) {
+            return false;
+        }
+    }
+}

@@ -1,0 +1,47 @@
+package nembar.server;
+
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.classes;
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
+import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
+
+import com.tngtech.archunit.core.importer.ImportOption.DoNotIncludeTests;
+import com.tngtech.archunit.junit.AnalyzeClasses;
+import com.tngtech.archunit.junit.ArchTest;
+import com.tngtech.archunit.lang.ArchRule;
+import jakarta.persistence.Entity;
+import jakarta.persistence.EntityManager;
+import org.springframework.jdbc.core.JdbcTemplate;
+import org.springframework.web.bind.annotation.RestController;
+
+/** The lines between the server's packages. */
+@AnalyzeClasses(packages = "nembar.server", importOptions = DoNotIncludeTests.class)
+class ArchitectureTest {
+    @ArchTest
+    static final ArchRule NO_CYCLES =
+            slices().matching("nembar.server.(*)..").should().beFreeOfCycles();
+
+    @ArchTest
+    static final ArchRule ROWS_NEVER_LEAVE_THEIR_FEATURE =
+            classes().that().areAnnotatedWith(Entity.class).should().bePackagePrivate();
+
+    @ArchTest
+    static final ArchRule CONTROLLERS_LEAVE_THE_DATABASE_TO_SERVICES =
+            noClasses()
+                    .that()
+                    .areAnnotatedWith(RestController.class)
+                    .should()
+                    .dependOnClassesThat()
+                    .areAssignableTo(EntityManager.class)
+                    .orShould()
+                    .dependOnClassesThat()
+                    .areAssignableTo(JdbcTemplate.class);
+
+    @ArchTest
+    static final ArchRule SQL_IS_SENT_FROM_ONE_PLACE =
+            noClasses()
+                    .that()
+                    .resideOutsideOfPackage("nembar.server.records..")
+                    .should()
+                    .dependOnClassesThat()
+                    .areAssignableTo(JdbcTemplate.class);
+}

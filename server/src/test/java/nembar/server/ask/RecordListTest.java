@@ -1,0 +1,140 @@
+package nembar.server.ask;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.ArrayList;
+import java.util.List;
+import nembar.server.testing.Client;
+import nembar.server.testing.Client.Answer;
+import nembar.server.testing.Installation;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import tools.jackson.databind.JsonNode;
+
+@ExtendWith(Installation.class)
+class RecordListTest {
+    private static JsonNode list(Client client, String question) {
+        Answer answer = client.get("/api/ask/records?application=towline&" + question);
+        assertThat(answer.status()).as(answer.text()).isEqualTo(200);
+        return answer.json();
+    }
+
+    private static List<String> column(JsonNode page, String key) {
+        int at = 0;
+        while (!page.at("/columns/" + at + "/key").asString().equals(key)) {
+            at++;
+        }
+        List<String> values = new ArrayList<>();
+        for (JsonNode row : page.path("rows")) {
+            values.add(row.at("/values/" + at + "/value").asString(""));
+        }
+        return values;
+    }
+
+    @Test
+    void pagesCoverTheListWithoutOverlap(Installation nembar) {
+        Client client = nembar.administrator();
+        String voyages = "person=ilse.marrow&type=voyage&operation=change&size=40&page=";
+        long total = list(client, voyages + 0).path("total").asLong();
+        List<String> keys = new ArrayList<>();
+        for (int page = 0; page * 40L < total; page++) {
+            for (JsonNode row : list(client, voyages + page).path("rows")) {
+                keys.add(row.path("key").asString());
+            }
+        }
+        assertThat(keys).hasSize((int) total).doesNotHaveDuplicates();
+    }
+
+    @Test
+    void aListIsSortedBothWays(Installation nembar) {
+        Client client = nembar.administrator();
+        String lots = "person=ilse.marrow&type=cargo_lot&sort=loads_on&size=50";
+        List<String> up = column(list(client, lots), "loads_on");
+        List<String> down = column(list(client, lots + "&descending=true"), "loads_on");
+        assertThat(up).isSorted();
+        assertThat(down).isSortedAccordingTo(java.util.Comparator.reverseOrder());
+        assertThat(up.get(0)).isLessThan(down.get(0));
+    }
+
+    @Test
+    void namesStandInPlaceOfKeys(Installation nembar) {
+        JsonNode page = list(nembar.administrator(), "person=mabel.hollis&type=cargo_lot");
+        assertThat(column(page, "shipper")).containsOnly("Hollis Grain");
+        assertThat(column(page, "basin")).contains("Sorrel Delta").doesNotContain("sorrel-delta");
+    }
+
+    @Test
+    void hiddenFieldsLeaveTheServerEmptyAndCannotBeSortedBy(Installation nembar) {
+        Client client = nembar.administrator();
+        JsonNode page = list(client, "person=ilse.marrow&type=voyage");
+        assertThat(column(page, "margin")).containsOnly("");
+        Answer sorted =
+                client.get(
+                        "/api/ask/records?application=towline&person=ilse.marrow&type=voyage"
+                                + "&sort=margin");
+        assertThat(sorted.status()).isEqualTo(400);
+        assertThat(sorted.detail()).contains("cannot see margin");
+        JsonNode seen = list(client, "person=honora.larke&type=voyage&sort=margin");
+        assertThat(column(seen, "margin")).doesNotContain("");
+    }
+
+    @Test
+    void maskedValuesAreMaskedBeforeTheyLeave(Installation nembar) {
+        JsonNode page = list(nembar.steward(), "person=ilse.marrow&type=crew_member");
+        assertThat(column(page, "birth_date")).isNotEmpty().allMatch(one -> one.matches("\\d{4}"));
+        assertThat(column(page, "address")).containsOnly("");
+    }
+
+    @Test
+    void searchLooksOnlyAtWhatTheySee(Installation nembar) {
+        Client client = nembar.steward();
+        String crew = "type=crew_member&search=Towpath&person=";
+        assertThat(list(client, crew + "agnete.solberg").path("total").asLong()).isEqualTo(121);
+        assertThat(list(client, crew + "ilse.marrow").path("total").asLong()).isZero();
+        assertThat(
+                        list(client, "person=agnete.solberg&type=crew_member&search=%25")
+                                .path("total")
+                                .asLong())
+                .isZero();
+    }
+
+    @Test
+    void guardedRecordsAreForStewardsOnly(Installation nembar) {
+        String medical =
+                "/api/ask/records?application=towline&person=agnete.solberg&type=medical_note";
+        assertThat(nembar.steward().get(medical).json().path("total").asLong()).isEqualTo(300);
+        Answer refused = nembar.administrator().get(medical);
+        assertThat(refused.status()).isEqualTo(403);
+        assertThat(refused.json().at("/because/0").asString()).contains("none of its stewards");
+        Answer because =
+                nembar.auditor()
+                        .get(
+                                medical.replace("records", "because")
+                                        + "&operation=view&record=H-900");
+        assertThat(because.status()).isEqualTo(403);
+    }
+
+    @Test
+    void theCsvFileHasTheWholeListAndNothingHidden(Installation nembar) {
+        Client client = nembar.administrator();
+        String contracts = "person=ilse.marrow&type=voyage";
+        long total = list(client, contracts).path("total").asLong();
+        Answer file = client.get("/api/ask/records.csv?application=towline&" + contracts);
+        assertThat(file.header("Content-Type")).startsWith("text/csv");
+        String[] lines = file.text().split("\r\n");
+        assertThat(lines).hasSize((int) total + 1);
+        assertThat(lines[0]).startsWith("Number,Voyage,Vessel").endsWith("Margin");
+        assertThat(lines[1]).endsWith(",hidden");
+    }
+
+    @Test
+    void badPagesAreRefused(Installation nembar) {
+        Client client = nembar.administrator();
+        String voyages = "/api/ask/records?application=towline&person=ilse.marrow&type=voyage";
+        assertThat(client.get(voyages + "&size=0").status()).isEqualTo(400);
+        assertThat(client.get(voyages + "&size=100000").status()).isEqualTo(400);
+        assertThat(client.get(voyages + "&page=-1").status()).isEqualTo(400);
+        assertThat(client.get(voyages + "&page=two").status()).isEqualTo(400);
+        assertThat(client.get(voyages + "&operation=create").status()).isEqualTo(400);
+    }
+}

@@ -1,0 +1,137 @@
+package nembar.server.testing;
+
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.net.CookieManager;
+import java.net.HttpCookie;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpRequest.BodyPublishers;
+import java.net.http.HttpResponse;
+import java.net.http.HttpResponse.BodyHandlers;
+import java.time.Duration;
+import java.util.HashMap;
+import java.util.Map;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Talks HTTP to the application as a browser does: with cookies and the CSRF token. */
+public final class Client {
+    private static final JsonMapper JSON = new JsonMapper();
+
+    private final String address;
+    private final CookieManager cookies = new CookieManager();
+    private final HttpClient http;
+    private final Map<String, String> headers = new HashMap<>();
+    private boolean csrf = true;
+
+    Client(String address) {
+        this.address = address;
+        this.http =
+                HttpClient.newBuilder()
+                        .version(HttpClient.Version.HTTP_1_1)
+                        .cookieHandler(cookies)
+                        .connectTimeout(Duration.ofSeconds(5))
+                        .build();
+    }
+
+    /** An answer: status, headers, and the body, as JSON when it is any. */
+    public record Answer(int status, HttpResponse<String> response) {
+        public JsonNode json() {
+            return JSON.readTree(response.body());
+        }
+
+        public String text() {
+            return response.body();
+        }
+
+        public String header(String name) {
+            return response.headers().firstValue(name).orElse("");
+        }
+
+        /** What went wrong, as the answer tells it. */
+        public String detail() {
+            return json().path("detail").asString("");
+        }
+    }
+
+    /** Sends this header from now on. */
+    public Client with(String name, String value) {
+        headers.put(name, value);
+        return this;
+    }
+
+    /** Leaves the CSRF token out from now on. */
+    public Client withoutCsrf() {
+        csrf = false;
+        return this;
+    }
+
+    public Client signIn(String email, String password) {
+        Answer answer = trySignIn(email, password);
+        if (answer.status() != 200) {
+            throw new AssertionError("not signed in: " + answer.text());
+        }
+        return this;
+    }
+
+    public Answer trySignIn(String email, String password) {
+        get("/api/session");
+        return post(
+                "/api/session",
+                JSON.writeValueAsString(Map.of("email", email, "password", password)));
+    }
+
+    public Answer get(String path) {
+        return send("GET", path, null);
+    }
+
+    public Answer post(String path, String body) {
+        return send("POST", path, body);
+    }
+
+    public Answer put(String path, String body) {
+        return send("PUT", path, body);
+    }
+
+    public Answer delete(String path) {
+        return send("DELETE", path, null);
+    }
+
+    public String cookie(String name) {
+        return cookies.getCookieStore().getCookies().stream()
+                .filter(cookie -> cookie.getName().equals(name))
+                .map(HttpCookie::getValue)
+                .findFirst()
+                .orElse("");
+    }
+
+    private Answer send(String method, String path, String body) {
+        HttpRequest.Builder request =
+                HttpRequest.newBuilder(URI.create(address + path))
+                        .timeout(Duration.ofSeconds(30))
+                        .method(
+                                method,
+                                body == null
+                                        ? BodyPublishers.noBody()
+                                        : BodyPublishers.ofString(body));
+        if (body != null) {
+            request.header("Content-Type", "application/json");
+        }
+        headers.forEach(request::header);
+        String token = cookie("XSRF-TOKEN");
+        if (csrf && !token.isEmpty()) {
+            request.header("X-XSRF-TOKEN", token);
+        }
+        try {
+            HttpResponse<String> response = http.send(request.build(), BodyHandlers.ofString());
+            return new Answer(response.statusCode(), response);
+        } catch (IOException failed) {
+            throw new UncheckedIOException(failed);
+        } catch (InterruptedException stopped) {
+            Thread.currentThread().interrupt();
+            throw new IllegalStateException(stopped);
+        }
+    }
+}

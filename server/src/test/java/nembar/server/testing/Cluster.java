@@ -1,0 +1,128 @@
+package nembar.server.testing;
+
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.net.InetAddress;
+import java.net.ServerSocket;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.attribute.PosixFilePermissions;
+import java.util.Comparator;
+import java.util.List;
+import java.util.concurrent.TimeUnit;
+import java.util.stream.Stream;
+
+/**
+ * A private PostgreSQL cluster in a folder of its own, made and started by ops/cluster, and gone when
+ * the JVM ends.
+ */
+public final class Cluster {
+    private final Path folder;
+    private final int port;
+
+    private Cluster(Path folder, int port) {
+        this.folder = folder;
+        this.port = port;
+    }
+
+    /** Makes and starts a cluster on a free port. */
+    public static Cluster start() {
+        try {
+            Path folder =
+                    Files.createTempDirectory(
+                            "nembar-postgres",
+                            PosixFilePermissions.asFileAttribute(
+                                    PosixFilePermissions.fromString("rwxr-xr-x")));
+            Cluster cluster = new Cluster(folder, freePort());
+            Runtime.getRuntime().addShutdownHook(new Thread(cluster::remove));
+            cluster.up();
+            return cluster;
+        } catch (IOException failed) {
+            throw new UncheckedIOException(failed);
+        }
+    }
+
+    /** A port on loopback that nobody listens on now. */
+    public static int freePort() {
+        try (ServerSocket socket = new ServerSocket(0, 1, InetAddress.getLoopbackAddress())) {
+            return socket.getLocalPort();
+        } catch (IOException failed) {
+            throw new UncheckedIOException(failed);
+        }
+    }
+
+    /** Starts PostgreSQL, and makes the cluster when there is none yet. */
+    public void up() {
+        run("start", folder.toString(), Integer.toString(port));
+    }
+
+    /** Stops PostgreSQL; connections that are open break. */
+    public void down() {
+        run("stop", folder.toString());
+    }
+
+    /** The JDBC address of one of its databases. */
+    public String url(String database) {
+        return "jdbc:postgresql://127.0.0.1:" + port + "/" + database;
+    }
+
+    public String password() {
+        try {
+            return Files.readString(folder.resolve("password"));
+        } catch (IOException failed) {
+            throw new UncheckedIOException(failed);
+        }
+    }
+
+    /** The settings that point the application at this cluster, as Spring names them. */
+    public List<String> settings() {
+        return List.of(
+                "spring.datasource.url=" + url("nembar"),
+                "spring.datasource.password=" + password(),
+                "nembar.sources.towline.url=" + url("towline"),
+                "nembar.sources.towline.username=nembar",
+                "nembar.sources.towline.password=" + password());
+    }
+
+    /** The project's root folder. */
+    public static Path project() {
+        Path at = Path.of("").toAbsolutePath();
+        while (!Files.exists(at.resolve("ops/cluster"))) {
+            at = at.getParent();
+        }
+        return at;
+    }
+
+    private void remove() {
+        down();
+        try (Stream<Path> files = Files.walk(folder)) {
+            files.sorted(Comparator.reverseOrder()).forEach(file -> file.toFile().delete());
+        } catch (IOException leftBehind) {
+            System.err.println("left behind: " + folder);
+        }
+    }
+
+    private static void run(String... arguments) {
+        try {
+            Stream<String> command =
+                    Stream.concat(
+                            Stream.of("bash", project().resolve("ops/cluster").toString()),
+                            Stream.of(arguments));
+            // PostgreSQL outlives the script and would keep a pipe open: its output goes nowhere.
+            Process process =
+                    new ProcessBuilder(command.toList())
+                            .redirectOutput(ProcessBuilder.Redirect.DISCARD)
+                            .redirectError(ProcessBuilder.Redirect.INHERIT)
+                            .start();
+            if (!process.waitFor(90, TimeUnit.SECONDS) || process.exitValue() != 0) {
+                throw new IllegalStateException(
+                        "ops/cluster " + String.join(" ", arguments) + " failed");
+            }
+        } catch (IOException failed) {
+            throw new UncheckedIOException(failed);
+        } catch (InterruptedException stopped) {
+            Thread.currentThread().interrupt();
+            throw new IllegalStateException(stopped);
+        }
+    }
+}
