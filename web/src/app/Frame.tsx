@@ -63,7 +63,7 @@ export function Frame({ me, children }: { me: SignedIn; children: ReactNode }) {
           <Key>?</Key> keys
         </ButtonBase>
         <ButtonBase
-          aria-label={`${me.name}: settings and sign-out`}
+          aria-label={`${me.initials}, ${me.name}: settings and sign-out`}
           aria-haspopup="menu"
           onClick={(event) => setAnchor(event.currentTarget)}
           sx={{

@@ -2,7 +2,7 @@ import { createTheme } from '@mui/material/styles';
 
 const figtree = "'Figtree Variable', system-ui, sans-serif";
 
-/** The one theme: paper, ink, and four hues with one meaning each (see docs/interface.md). */
+/** The one theme: paper, ink, and four hues with one meaning each. */
 export const theme = createTheme({
   cssVariables: { colorSchemeSelector: 'data-scheme', nativeColor: false },
   defaultColorScheme: 'light',

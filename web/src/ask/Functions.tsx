@@ -1,7 +1,7 @@
 import Box from '@mui/material/Box';
-import ButtonBase from '@mui/material/ButtonBase';
 import Typography from '@mui/material/Typography';
 import type { WhatCan } from './answers';
+import { CellButton } from './gridParts';
 import type { Question } from './question';
 
 /** Functions with their levels in order; the one the person has stands out. */
@@ -15,28 +15,23 @@ export function Functions({ answer, question }: { answer: WhatCan; question: Que
         Functions
       </Typography>
       {answer.functions.map((one) => (
-        <ButtonBase
+        <Box
           key={one.key}
-          aria-pressed={question.pick?.kind === 'function' && question.pick.function === one.key}
-          aria-label={`${one.name}: ${one.level}`}
-          onClick={() => question.because({ kind: 'function', function: one.key })}
           sx={{
-            font: 'inherit',
             display: 'grid',
             gridTemplateColumns: '210px 1fr',
-            width: '100%',
-            maxWidth: 640,
-            textAlign: 'left',
-            minHeight: 30,
-            px: 1,
-            borderRadius: 1,
-            '&:hover': { bgcolor: 'action.hover' },
-            '&[aria-pressed="true"]': { bgcolor: 'action.selected' },
+            alignItems: 'center',
+            height: 30,
           }}
         >
-          <Box component="span" sx={{ fontWeight: 600 }}>
+          <CellButton
+            aria-label={`${one.name}, ${one.level}`}
+            aria-pressed={question.pick?.kind === 'function' && question.pick.function === one.key}
+            onClick={() => question.because({ kind: 'function', function: one.key })}
+            sx={{ fontWeight: 600, justifySelf: 'start' }}
+          >
             {one.name}
-          </Box>
+          </CellButton>
           <Box component="span" sx={{ display: 'flex', gap: 2 }}>
             {one.levels.map((level) => (
               <Box
@@ -52,7 +47,7 @@ export function Functions({ answer, question }: { answer: WhatCan; question: Que
               </Box>
             ))}
           </Box>
-        </ButtonBase>
+        </Box>
       ))}
     </Box>
   );

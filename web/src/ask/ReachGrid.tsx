@@ -127,14 +127,14 @@ function TypeLine({ type, question, picked }: LineProps) {
           data-cell=""
           tabIndex={-1}
           aria-expanded={open}
-          aria-label={`${type.singular}, ${number(type.total)} in all: fields`}
+          aria-label={`${type.singular} ${number(type.total)}, fields`}
           onClick={() => question.toggle(type.key)}
           sx={{ gap: 0.75 }}
         >
           <Wedge open={open} />
           <Box component="span" sx={{ fontWeight: 600 }}>
             {type.singular}
-          </Box>
+          </Box>{' '}
           <Box component="span" className="quiet" sx={{ fontSize: 12 }}>
             {number(type.total)}
           </Box>

@@ -1,5 +1,5 @@
 import Box from '@mui/material/Box';
-import { useDeferredValue, useEffect, useRef, useState } from 'react';
+import { useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import { useShortcut } from '../app/shortcuts';
 import { type PersonName, useApplications, usePeople, type WhatCan } from './answers';
 import type { Question } from './question';
@@ -42,10 +42,12 @@ export function Sentence({
   }, [slots.person]);
 
   const about = answer?.person;
-  const person: Choice | null =
-    slots.person === ''
-      ? null
-      : { key: slots.person, name: about?.key === slots.person ? about.name : slots.person };
+  const name = about?.key === slots.person ? about.name : slots.person;
+  // The slot takes a new object for a new choice and forgets what is being typed.
+  const person: Choice | null = useMemo(
+    () => (slots.person === '' ? null : { key: slots.person, name }),
+    [slots.person, name],
+  );
   const application = applications.data?.find((one) => one.key === slots.application) ?? null;
   const several = about && about.accounts.length > 1;
 

@@ -62,15 +62,15 @@ export const CellButton = styled(ButtonBase)(({ theme }) => ({
   '& .quiet': { color: theme.vars?.palette.text.secondary },
 }));
 
-/** What a cell says aloud: "view 642 of 2 412 cargo lots, own branch". */
+/** What a cell says aloud: "view 642 of 2 412 cargo lots, own branch". It has what is shown in it. */
 function aloud(cell: Cell, plural: string, total: number): string {
   const kind = plural.toLowerCase();
   if (!cell.granted) {
-    return `${cell.label} ${kind}: none`;
+    return `${cell.label} none of the ${kind}`;
   }
   const amount =
     cell.records === undefined
-      ? `${cell.label} ${kind}`
+      ? `${cell.label} within reach: ${kind}`
       : `${cell.label} ${number(cell.records)} of ${number(total)} ${kind}`;
   const reach = cell.reach ? `, ${cell.reach}` : '';
   const widened = cell.widened > 0 ? `, ${number(cell.widened)} through related records` : '';
@@ -105,7 +105,7 @@ export function ReachCell({ cell, plural, total, named, picked, onPick }: ReachC
         onClick={onPick}
       >
         <ReachRail notches={cell.granted ? cell.notches : 0} />
-        {named && <span className={cell.granted ? '' : 'quiet'}>{cell.label}</span>}
+        {named && <span className={cell.granted ? '' : 'quiet'}>{cell.label}</span>}{' '}
         <span className={cell.granted && cell.records !== undefined ? '' : 'quiet'}>{amount}</span>
         {cell.granted && cell.widened > 0 && <WidenedMark />}
         {cell.cut > 0 && <CutMark />}

@@ -33,16 +33,40 @@ public final class RecordGenerator {
             List.of("Upmarsh", "Selwick", "Tarn Lock", "Greywharf", "Delta Mole");
     private static final List<String> VESSELS =
             List.of(
-                    "Heron", "Curlew", "Bittern", "Teal", "Sandpiper", "Grebe", "Dipper", "Avocet",
-                    "Merganser", "Plover", "Kingfisher", "Moorhen", "Wigeon", "Lapwing");
+                    "Heron",
+                    "Curlew",
+                    "Bittern",
+                    "Teal",
+                    "Sandpiper",
+                    "Grebe",
+                    "Dipper",
+                    "Avocet",
+                    "Merganser",
+                    "Plover",
+                    "Kingfisher",
+                    "Moorhen",
+                    "Wigeon",
+                    "Lapwing");
     private static final List<String> GIVEN =
             List.of(
                     "Aldous", "Brenna", "Cyril", "Dagny", "Edmund", "Femke", "Goran", "Hetty",
                     "Ivo", "Jorunn", "Konrad", "Lotte", "Milos", "Nessa", "Orla", "Pavel");
     private static final List<String> FAMILY =
             List.of(
-                    "Ashdown", "Birkett", "Cordwainer", "Drift", "Estuary", "Fenwright", "Gannet",
-                    "Hawser", "Inskip", "Jetty", "Keeling", "Lockyer", "Mooring", "Narrows");
+                    "Ashdown",
+                    "Birkett",
+                    "Cordwainer",
+                    "Drift",
+                    "Estuary",
+                    "Fenwright",
+                    "Gannet",
+                    "Hawser",
+                    "Inskip",
+                    "Jetty",
+                    "Keeling",
+                    "Lockyer",
+                    "Mooring",
+                    "Narrows");
 
     private final Connection connection;
     private final Directory directory;
@@ -330,7 +354,10 @@ public final class RecordGenerator {
     private void claims() throws SQLException {
         List<String> handlers =
                 List.copyOf(
-                        directory.team("claims-panel").map(Team::members).orElse(java.util.Set.of()));
+                        directory
+                                .team("claims-panel")
+                                .map(Team::members)
+                                .orElse(java.util.Set.of()));
         Rows rows = new Rows(connection, "claim");
         for (int i = 0; i < volume.claims(); i++) {
             int lot = random.nextInt(volume.lots());

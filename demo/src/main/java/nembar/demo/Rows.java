@@ -37,7 +37,9 @@ final class Rows {
             connection
                     .unwrap(PGConnection.class)
                     .getCopyAPI()
-                    .copyIn("COPY towline." + table + " FROM STDIN", new StringReader(text.toString()));
+                    .copyIn(
+                            "COPY towline." + table + " FROM STDIN",
+                            new StringReader(text.toString()));
         } catch (IOException impossible) {
             throw new SQLException("reading rows from memory failed", impossible);
         }

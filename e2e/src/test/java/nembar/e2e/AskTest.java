@@ -124,7 +124,7 @@ class AskTest {
         page.signInAsAdministrator();
         page.go("/ask/what-can?person=clemency.hart&application=towline");
         page.read("do nothing there");
-        page.cell("approve invoices: none").click();
+        page.cell("approve none of the invoices").click();
         page.read("The role Invoice approver would give it");
     }
 

@@ -120,7 +120,7 @@ public final class Page {
     WebElement button(String name) {
         return see(
                 By.xpath(
-                        "//*[self::button or self::a][normalize-space()='"
+                        "//*[self::button or self::a or @role='button'][normalize-space()='"
                                 + name
                                 + "' or @aria-label='"
                                 + name
@@ -128,7 +128,8 @@ public final class Page {
     }
 
     List<String> column(int number) {
-        return browser.findElements(By.cssSelector("[role=region] tbody td:nth-child(" + number + ")"))
+        return browser
+                .findElements(By.cssSelector("[role=region] tbody td:nth-child(" + number + ")"))
                 .stream()
                 .map(WebElement::getText)
                 .toList();

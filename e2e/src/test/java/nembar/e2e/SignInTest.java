@@ -15,8 +15,7 @@ class SignInTest {
         page.see(By.cssSelector("input[type=email]"));
         page.type(Page.ADMINISTRATOR, Keys.TAB, "not this one", Keys.ENTER);
         page.read("do not go together");
-        assertThat(
-                        page.see(By.cssSelector("input[type=email]")).getDomProperty("value"))
+        assertThat(page.see(By.cssSelector("input[type=email]")).getDomProperty("value"))
                 .isEqualTo(Page.ADMINISTRATOR);
         assertThat(page.seriousAxeFindings()).isEmpty();
     }

@@ -11,8 +11,8 @@ public record Operation(String key, String label) {
     public static final Operation DELETE = new Operation("delete", "delete");
 
     /**
-     * Whether a privilege for this operation is also one for {@code other}: any operation is one for
-     * itself, and all but create carry view.
+     * Whether a privilege for this operation is also one for {@code other}: any operation is one
+     * for itself, and all but create carry view.
      */
     public boolean carries(Operation other) {
         return key.equals(other.key) || (other.key.equals(VIEW.key) && !key.equals(CREATE.key));

@@ -9,8 +9,8 @@ import java.util.Optional;
  * One record of a governed application, in memory.
  *
  * @param recordType key of its type
- * @param values by field key, in the Java types that {@code FieldType} names; a field that is absent
- *     or null has no value
+ * @param values by field key, in the Java types that {@code FieldType} names; a field that is
+ *     absent or null has no value
  */
 public record GovernedRecord(String recordType, Map<String, Object> values) {
     public GovernedRecord {

@@ -13,8 +13,8 @@ import nembar.core.catalogue.RecordType;
 
 /**
  * A set of records of one type, said rather than listed. There is no complement: grants add up and
- * filters cut down (docs/access-model.md, section 4), so a missing value can simply count as "not in
- * it" everywhere, and SQL's unknown agrees with false. A condition (section 5) will be one more
+ * filters cut down (docs/access-model.md, section 4), so a missing value can simply count as "not
+ * in it" everywhere, and SQL's unknown agrees with false. A condition (section 5) will be one more
  * member here, with its outcome for unknown chosen by where it stands.
  */
 public sealed interface RecordSet {
@@ -136,7 +136,9 @@ public sealed interface RecordSet {
         }
     }
 
-    /** Records whose field {@code through} refers to a record of type {@code parent} in this set. */
+    /**
+     * Records whose field {@code through} refers to a record of type {@code parent} in this set.
+     */
     record ParentIn(RecordType parent, String through, RecordSet parents) implements RecordSet {
         @Override
         public boolean contains(GovernedRecord record, RecordType type, Relatives relatives) {

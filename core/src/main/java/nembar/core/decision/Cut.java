@@ -5,8 +5,8 @@ import nembar.core.coverage.RecordSet;
 import nembar.core.design.AccountFilter;
 
 /**
- * An account filter that applies to the person and the record type (docs/access-model.md, section 4,
- * step 3).
+ * An account filter that applies to the person and the record type (docs/access-model.md, section
+ * 4, step 3).
  *
  * @param filter empty for the externals' own-account filter, which nobody can remove
  * @param letsThrough the records it lets through

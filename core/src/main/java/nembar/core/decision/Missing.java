@@ -17,8 +17,7 @@ public sealed interface Missing {
     record CutByFilter(Cut cut) implements Missing {}
 
     /** The person does not hold a role, or a set that is in no role, that would give it. */
-    record NotHeld(
-            Optional<Role> role, PrivilegeSet set, Privilege.RecordPrivilege privilege)
+    record NotHeld(Optional<Role> role, PrivilegeSet set, Privilege.RecordPrivilege privilege)
             implements Missing {}
 
     /** The person is in an assignment's audience, and one link of the chain breaks. */

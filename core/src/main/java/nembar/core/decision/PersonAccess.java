@@ -27,9 +27,9 @@ import nembar.core.model.AccessModel;
 import nembar.core.model.Standpoint;
 
 /**
- * All that one person may do, seen from one standpoint (docs/access-model.md, section 4). Nothing is
- * read or counted here: the answers are sets of records as symbols, so the same object serves one
- * record or a million. Not safe for use by several threads at once.
+ * All that one person may do, seen from one standpoint (docs/access-model.md, section 4). Nothing
+ * is read or counted here: the answers are sets of records as symbols, so the same object serves
+ * one record or a million. Not safe for use by several threads at once.
  */
 public final class PersonAccess {
     private final AccessModel model;
@@ -104,9 +104,7 @@ public final class PersonAccess {
         if (found == null) {
             List<Grant> grants = new ArrayList<>(fromAbove.grants());
             grants.addAll(lifts(type));
-            found =
-                    new Coverage(
-                            type, operation, grants, fromAbove.withheld(), fromAbove.cuts());
+            found = new Coverage(type, operation, grants, fromAbove.withheld(), fromAbove.cuts());
             known.put(key, found);
         }
         return found;
@@ -172,8 +170,7 @@ public final class PersonAccess {
                                         levels.indexOf(other.privilege().level())
                                                 - levels.indexOf(one.privilege().level()))
                         .toList();
-        List<Function.Need> unmet =
-                function.needs().stream().filter(need -> !meets(need)).toList();
+        List<Function.Need> unmet = function.needs().stream().filter(need -> !meets(need)).toList();
         String level =
                 grants.isEmpty() || !unmet.isEmpty()
                         ? Function.NONE
@@ -192,8 +189,8 @@ public final class PersonAccess {
     }
 
     /**
-     * Whether a reach counts for the person on this type: externals have, on record types without an
-     * account field, only the reach own.
+     * Whether a reach counts for the person on this type: externals have, on record types without
+     * an account field, only the reach own.
      */
     boolean counts(Reach reach, RecordType type) {
         return !who.person().external()
@@ -283,8 +280,7 @@ public final class PersonAccess {
         }
         for (AccountFilter filter : model.design().accountFilters()) {
             if (filter.binds(type) && model.has(filter.audience(), who)) {
-                cuts.add(
-                        new Cut(Optional.of(filter), placing.ofAccounts(filter.accounts(), type)));
+                cuts.add(new Cut(Optional.of(filter), placing.ofAccounts(filter.accounts(), type)));
             }
         }
         return cuts;

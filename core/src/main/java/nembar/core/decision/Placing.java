@@ -110,7 +110,8 @@ final class Placing {
                         .map(key -> directory.unit(key).map(Unit::name).orElse(key))
                         .sorted()
                         .toList();
-        String words = Wording.or(names) + (below && units.size() > listed.size() ? " or below" : "");
+        String words =
+                Wording.or(names) + (below && units.size() > listed.size() ? " or below" : "");
         Optional<String> unitField = type.places().unit();
         if (unitField.isPresent()) {
             return RecordSet.among(unitField.get(), units, "unit is " + words);

@@ -31,10 +31,7 @@ public final class WhyNot {
     private final Predicate<RecordSet> holds;
 
     private WhyNot(
-            PersonAccess access,
-            RecordType type,
-            Operation operation,
-            Predicate<RecordSet> holds) {
+            PersonAccess access, RecordType type, Operation operation, Predicate<RecordSet> holds) {
         this.access = access;
         this.type = type;
         this.operation = operation;
@@ -59,12 +56,11 @@ public final class WhyNot {
         }
         return Stream.concat(
                         new WhyNot(
-                                access,
-                                type,
-                                operation,
-                                set -> set.contains(record, type, relatives))
-                                .nearRoutes()
-                                .stream(),
+                                        access,
+                                        type,
+                                        operation,
+                                        set -> set.contains(record, type, relatives))
+                                .nearRoutes().stream(),
                         cuts.stream())
                 .toList();
     }

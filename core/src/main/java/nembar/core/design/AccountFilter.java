@@ -12,7 +12,11 @@ import nembar.core.directory.Audience;
  * @param recordTypes keys of the record types it binds; empty for every one with an account field
  */
 public record AccountFilter(
-        String key, String name, Audience audience, AccountScope accounts, Set<String> recordTypes) {
+        String key,
+        String name,
+        Audience audience,
+        AccountScope accounts,
+        Set<String> recordTypes) {
     public AccountFilter {
         recordTypes = Collections.unmodifiableSet(new TreeSet<>(recordTypes));
     }

@@ -4,8 +4,8 @@ import java.util.Optional;
 import nembar.core.catalogue.RecordType;
 
 /**
- * Which records a privilege covers, seen from the person who holds it (docs/access-model.md, section
- * 3), from the narrowest to the widest.
+ * Which records a privilege covers, seen from the person who holds it (docs/access-model.md,
+ * section 3), from the narrowest to the widest.
  */
 public enum Reach {
     NONE("nothing"),

@@ -17,8 +17,9 @@ import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Function;
 
 /**
- * All people, accounts, units and teams, with the look-ups the decision needs (docs/access-model.md,
- * section 2). Immutable. Look-ups of sets of people cost one pass when first asked and are kept.
+ * All people, accounts, units and teams, with the look-ups the decision needs
+ * (docs/access-model.md, section 2). Immutable. Look-ups of sets of people cost one pass when first
+ * asked and are kept.
  */
 public final class Directory {
     private final List<Account> accounts;

@@ -66,7 +66,9 @@ final class CatalogueCheck {
         if (!type.table().matches(IDENTIFIER + "\\." + IDENTIFIER)) {
             check.report(
                     path + ".table",
-                    "`" + type.table() + "` is no table name: give schema and table in small"
+                    "`"
+                            + type.table()
+                            + "` is no table name: give schema and table in small"
                             + " letters, as in `towline.voyage`");
         }
         check.keys(path + ".fields", type.fields(), Field::key);

@@ -96,7 +96,9 @@ final class DesignCheck {
             if (type.field(key).filter(field -> !field.guarded()).isPresent()) {
                 check.report(
                         path + ".fields",
-                        "`" + key + "` is open: whoever views the record sees it already. Field"
+                        "`"
+                                + key
+                                + "` is open: whoever views the record sees it already. Field"
                                 + " privileges are for guarded fields");
             }
         }
@@ -162,7 +164,9 @@ final class DesignCheck {
                         });
         assignment
                 .until()
-                .filter(until -> assignment.from().filter(from -> !from.isBefore(until)).isPresent())
+                .filter(
+                        until ->
+                                assignment.from().filter(from -> !from.isBefore(until)).isPresent())
                 .ifPresent(until -> check.report(path + ".until", "it ends before it starts"));
     }
 

@@ -11,8 +11,7 @@ import nembar.core.directory.Person;
  * @param account key of the account acted for; empty where the person belongs to none
  * @param asIfActive asks what the person would have if they were active
  */
-public record Standpoint(
-        Person person, Optional<String> account, Instant at, boolean asIfActive) {
+public record Standpoint(Person person, Optional<String> account, Instant at, boolean asIfActive) {
 
     /** The person, acting for their only or first account. */
     public static Standpoint of(Person person, Instant at) {

@@ -27,9 +27,7 @@ public record CountQuery(SqlText text, List<RecordSet> columns) {
         distinct.remove(RecordSet.NOTHING);
         SqlText.Builder sql = new SqlText.Builder().add("SELECT count(*)");
         for (RecordSet set : distinct) {
-            sql.add(", count(*) FILTER (WHERE ")
-                    .add(SqlPredicate.of(set, type, ALIAS))
-                    .add(")");
+            sql.add(", count(*) FILTER (WHERE ").add(SqlPredicate.of(set, type, ALIAS)).add(")");
         }
         sql.add(" FROM " + SqlText.table(type.table()) + " " + ALIAS);
         return new CountQuery(sql.build(), new ArrayList<>(distinct));

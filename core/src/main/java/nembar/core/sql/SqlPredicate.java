@@ -39,10 +39,7 @@ public final class SqlPredicate implements RecordSet.Cases<SqlText> {
         SqlText.Builder sql = new SqlText.Builder().add(column(type, alias, set.field()));
         return set.keys().size() == 1
                 ? sql.add(" = ").parameter(set.keys().first()).build()
-                : sql.add(" = ANY (")
-                        .parameter(set.keys().toArray(String[]::new))
-                        .add(")")
-                        .build();
+                : sql.add(" = ANY (").parameter(set.keys().toArray(String[]::new)).add(")").build();
     }
 
     @Override

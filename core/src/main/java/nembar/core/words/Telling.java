@@ -216,9 +216,7 @@ public final class Telling {
         steps.add(holding.through().fold(audiences));
         String detail = assignmentDetail(holding.assignment(), true);
         if (holding.role().isPresent()) {
-            steps.add(
-                    new Step(
-                            Step.Kind.ASSIGNMENT, "holds", holding.role().get().name(), detail));
+            steps.add(new Step(Step.Kind.ASSIGNMENT, "holds", holding.role().get().name(), detail));
             steps.add(new Step(Step.Kind.SET, "made of", holding.set().name(), ""));
         } else {
             steps.add(new Step(Step.Kind.ASSIGNMENT, "holds", holding.set().name(), detail));
@@ -314,8 +312,7 @@ public final class Telling {
     }
 
     private static String called(Optional<Role> role, PrivilegeSet set) {
-        return role.map(one -> "The role " + one.name())
-                .orElse("The privilege set " + set.name());
+        return role.map(one -> "The role " + one.name()).orElse("The privilege set " + set.name());
     }
 
     private static Step relative(String lead, String name, String detail) {

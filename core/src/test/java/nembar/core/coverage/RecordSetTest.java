@@ -14,8 +14,10 @@ import nembar.core.testing.Harbour;
 import org.junit.jupiter.api.Test;
 
 class RecordSetTest {
-    private static final RecordSet ANNS = among("owner", new TreeSet<>(Set.of("ann")), "owner is Ann");
-    private static final RecordSet REDS = among("account", new TreeSet<>(Set.of("red")), "account is Red");
+    private static final RecordSet ANNS =
+            among("owner", new TreeSet<>(Set.of("ann")), "owner is Ann");
+    private static final RecordSet REDS =
+            among("account", new TreeSet<>(Set.of("red")), "account is Red");
 
     @Test
     void unionsAndIntersectionsSimplify() {

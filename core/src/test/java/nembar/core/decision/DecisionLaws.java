@@ -2,8 +2,6 @@ package nembar.core.decision;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import net.jqwik.api.ForAll;
-import net.jqwik.api.Property;
 import nembar.core.catalogue.Field;
 import nembar.core.catalogue.Operation;
 import nembar.core.catalogue.RecordType;
@@ -15,6 +13,8 @@ import nembar.core.testing.Fleet;
 import nembar.core.testing.Harbour;
 import nembar.core.testing.RandomWorld;
 import nembar.core.testing.Referee;
+import net.jqwik.api.ForAll;
+import net.jqwik.api.Property;
 
 /** What holds for every design, person, operation and record (docs/access-model.md, section 4). */
 class DecisionLaws {
@@ -85,11 +85,7 @@ class DecisionLaws {
         RandomWorld world = new RandomWorld(seed);
         AccessModel before = world.model();
         // Holders of the role may meet filters; a grant of a set alone adds to nobody's filters.
-        world.harbour()
-                .give(
-                        Harbour.to("eve"),
-                        Harbour.may(
-                                "trip", "change", Reach.ALL));
+        world.harbour().give(Harbour.to("eve"), Harbour.may("trip", "change", Reach.ALL));
         AccessModel after = world.model();
         each(
                 world,

@@ -22,8 +22,7 @@ class FunctionTest {
     }
 
     private FunctionAccess of(String function) {
-        return harbour.access("ann")
-                .function(harbour.catalogue().function(function).orElseThrow());
+        return harbour.access("ann").function(harbour.catalogue().function(function).orElseThrow());
     }
 
     @Test

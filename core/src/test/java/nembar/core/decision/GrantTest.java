@@ -81,7 +81,8 @@ class GrantTest {
         harbour.sets.add(
                 new PrivilegeSet("sail", "Sail", "", List.of(may("trip", "sail", Reach.OWN))));
         harbour.roles.add(
-                new Role("mate", "Mate", "", Role.MeantFor.STAFF, List.of("see", "sail"), Set.of()));
+                new Role(
+                        "mate", "Mate", "", Role.MeantFor.STAFF, List.of("see", "sail"), Set.of()));
         harbour.assignments.add(
                 new Assignment(
                         "a",
@@ -117,8 +118,7 @@ class GrantTest {
                 Optional.of(NOW),
                 Optional.of(NOW.plus(Duration.ofHours(1))),
                 may("trip", "view", Reach.ALL));
-        Standpoint now =
-                Standpoint.of(harbour.directory().person("ann").orElseThrow(), NOW);
+        Standpoint now = Standpoint.of(harbour.directory().person("ann").orElseThrow(), NOW);
         assertThat(views(now)).isTrue();
         assertThat(views(at(now, Duration.ofSeconds(-1)))).isFalse();
         assertThat(views(at(now, Duration.ofMinutes(59)))).isTrue();
@@ -145,15 +145,13 @@ class GrantTest {
     void aUnitBoundGoesByTheOwnersUnitWhereThereIsNoUnitField() {
         Bounds quay =
                 new Bounds(
-                        Optional.empty(),
-                        Optional.of(new Bounds.UnitScope(Set.of("quay"), false)));
+                        Optional.empty(), Optional.of(new Bounds.UnitScope(Set.of("quay"), false)));
         harbour.give(to("ann"), quay, may("load", "view", Reach.ALL));
         assertThat(allowed("ann", "view", "load", "l1")).isTrue();
         harbour.assignments.clear();
         Bounds pier =
                 new Bounds(
-                        Optional.empty(),
-                        Optional.of(new Bounds.UnitScope(Set.of("pier"), true)));
+                        Optional.empty(), Optional.of(new Bounds.UnitScope(Set.of("pier"), true)));
         harbour.give(to("ann"), pier, may("load", "view", Reach.ALL));
         assertThat(allowed("ann", "view", "load", "l1")).isFalse();
     }
@@ -196,8 +194,7 @@ class GrantTest {
         harbour.statusOfBen = PersonStatus.INVITED;
         harbour.give(to("ben"), may("trip", "view", Reach.ALL));
         assertThat(allowed("ben", "view", "trip", "t1")).isFalse();
-        Standpoint invited =
-                Standpoint.of(harbour.directory().person("ben").orElseThrow(), NOW);
+        Standpoint invited = Standpoint.of(harbour.directory().person("ben").orElseThrow(), NOW);
         Standpoint asIf = new Standpoint(invited.person(), invited.account(), NOW, true);
         assertThat(views(asIf)).isTrue();
     }
@@ -209,8 +206,7 @@ class GrantTest {
         PersonAccess access = harbour.access("ben");
         RecordType trip = harbour.catalogue().recordType("trip").orElseThrow();
         Decision decision =
-                access.decide(
-                        trip, Operation.VIEW, fleet.record(trip, "t1").orElseThrow(), fleet);
+                access.decide(trip, Operation.VIEW, fleet.record(trip, "t1").orElseThrow(), fleet);
         assertThat(decision.grants()).hasSize(1);
         Route.ByAssignment route = (Route.ByAssignment) decision.grants().get(0).route();
         assertThat(route.holding().through()).isEqualTo(new Audience.OneTeam("cranes"));

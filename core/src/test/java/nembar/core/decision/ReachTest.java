@@ -93,7 +93,8 @@ class ReachTest {
     void aReachThatATypeCannotExpressSaysWhy() {
         RecordType chart = new Harbour().catalogue().recordType("chart").orElseThrow();
         RecordType note = new Harbour().catalogue().recordType("note").orElseThrow();
-        assertThat(Reach.OWN.unsaidOn(chart)).hasValueSatisfying(why -> assertThat(why).contains("owner"));
+        assertThat(Reach.OWN.unsaidOn(chart))
+                .hasValueSatisfying(why -> assertThat(why).contains("owner"));
         assertThat(Reach.ACCOUNT.unsaidOn(note)).isPresent();
         assertThat(Reach.BRANCH.unsaidOn(note)).isEmpty();
         assertThat(Reach.ALL.unsaidOn(chart)).isEmpty();

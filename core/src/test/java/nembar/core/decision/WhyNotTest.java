@@ -109,7 +109,8 @@ class WhyNotTest {
         harbour.roles.add(
                 new Role("mate", "Mate", "", Role.MeantFor.STAFF, List.of("see"), Set.of()));
         assertThat(said("cas", missing("cas", RED)))
-                .containsExactly("The role Mate would give it (view trips, all); Cas does not hold it.");
+                .containsExactly(
+                        "The role Mate would give it (view trips, all); Cas does not hold it.");
         assertThat(missing("fay", RED)).isEmpty();
     }
 

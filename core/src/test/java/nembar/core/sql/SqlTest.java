@@ -71,7 +71,8 @@ class SqlTest {
                         fields,
                         new ListQuery.Page(0, 10, Optional.of("name"), true, "100%_"));
         assertThat(byName.text().sql())
-                .contains("ORDER BY (CASE WHEN t.\"owner\" = ? THEN t.\"name\" END) DESC NULLS LAST")
+                .contains(
+                        "ORDER BY (CASE WHEN t.\"owner\" = ? THEN t.\"name\" END) DESC NULLS LAST")
                 .doesNotContain("THEN t.\"price\"");
         assertThat(byName.text().parameters()).contains("%100\\%\\_%");
         assertThat(byName.total().parameters()).contains("%100\\%\\_%");

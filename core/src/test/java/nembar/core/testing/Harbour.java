@@ -162,7 +162,12 @@ public final class Harbour {
                                 Optional.of(Audience.anyOf(new Audience.OnePerson("ann"))))),
                 List.of(trip, load, note, chart),
                 List.of(
-                        new Function("tide", "Tide table", "work", List.of("none", "look", "set"), List.of()),
+                        new Function(
+                                "tide",
+                                "Tide table",
+                                "work",
+                                List.of("none", "look", "set"),
+                                List.of()),
                         new Function(
                                 "forecast",
                                 "Forecast",
@@ -300,13 +305,6 @@ public final class Harbour {
 
     private static Field of(String key, FieldType type, boolean guarded, String refersTo) {
         return new Field(
-                key,
-                key,
-                key,
-                type,
-                guarded,
-                Set.of(),
-                Optional.ofNullable(refersTo),
-                List.of());
+                key, key, key, type, guarded, Set.of(), Optional.ofNullable(refersTo), List.of());
     }
 }

@@ -170,8 +170,7 @@ public final class RandomWorld {
             } else {
                 Operation operation = any(type.operations());
                 privileges.add(
-                        new Privilege.RecordPrivilege(
-                                type.key(), operation.key(), any(sayable)));
+                        new Privilege.RecordPrivilege(type.key(), operation.key(), any(sayable)));
             }
         }
         String key = "s" + harbour.sets.size();
@@ -183,8 +182,7 @@ public final class RandomWorld {
         if (random.nextBoolean()) {
             parts.add(part(holdersToo));
         }
-        List<Audience.Part> except =
-                random.nextInt(4) == 0 ? List.of(part(holdersToo)) : List.of();
+        List<Audience.Part> except = random.nextInt(4) == 0 ? List.of(part(holdersToo)) : List.of();
         return new Audience(parts, except);
     }
 

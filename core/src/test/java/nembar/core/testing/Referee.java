@@ -50,7 +50,8 @@ public final class Referee {
         }
         FieldLevel level = may("change", record) ? FieldLevel.CHANGE : FieldLevel.VIEW;
         if (field.guarded()) {
-            FieldLevel opened = may("view", record, false) ? opened(field, record) : FieldLevel.HIDDEN;
+            FieldLevel opened =
+                    may("view", record, false) ? opened(field, record) : FieldLevel.HIDDEN;
             level = level.compareTo(opened) < 0 ? level : opened;
         }
         for (FieldFilter filter : model.design().fieldFilters()) {
@@ -239,9 +240,7 @@ public final class Referee {
         if (bounds.units().isPresent()) {
             String unit = unitOf(record);
             for (String listed : bounds.units().get().listed()) {
-                if (bounds.units().get().below()
-                        ? atOrBelow(unit, listed)
-                        : listed.equals(unit)) {
+                if (bounds.units().get().below() ? atOrBelow(unit, listed) : listed.equals(unit)) {
                     return true;
                 }
             }

@@ -28,7 +28,10 @@ class TellingTest {
         RecordType known = access.model().catalogue().recordType(type).orElseThrow();
         return new Telling(access.model(), access.who())
                 .route(access.coverage(known, Operation.VIEW).grants().get(0)).stream()
-                        .map(step -> (step.lead() + " " + step.name() + " " + step.detail()).strip())
+                        .map(
+                                step ->
+                                        (step.lead() + " " + step.name() + " " + step.detail())
+                                                .strip())
                         .toList();
     }
 
@@ -37,8 +40,7 @@ class TellingTest {
         harbour.give(
                 Audience.anyOf(new Audience.OneUnit("harbour", true)),
                 new Bounds(
-                        Optional.empty(),
-                        Optional.of(new Bounds.UnitScope(Set.of("pier"), true))),
+                        Optional.empty(), Optional.of(new Bounds.UnitScope(Set.of("pier"), true))),
                 Optional.empty(),
                 Optional.of(Instant.parse("2026-07-01T00:00:00Z")),
                 may("trip", "change", Reach.BRANCH));

@@ -102,7 +102,10 @@ class BecauseService {
                 create
                         ? name + (yes ? does : " may not create ") + plural
                         : name + does + Said.records(number, type);
-        String of = create || counts.total() == 0 ? "" : "of the " + Said.number(counts.total()) + " there are. ";
+        String of =
+                create || counts.total() == 0
+                        ? ""
+                        : "of the " + Said.number(counts.total()) + " there are. ";
         Optional<String> refusal =
                 create || number == 0
                         ? Optional.of("There is nothing to list.")
@@ -158,8 +161,7 @@ class BecauseService {
                                                 Optional.empty(),
                                                 true))
                         .toList();
-        List<Missing> missing =
-                WhyNot.on(question.access(), type, operation, record, relatives);
+        List<Missing> missing = WhyNot.on(question.access(), type, operation, record, relatives);
         return new Because(
                 question.access().who().person().name()
                         + (decision.allowed() ? " may " : " may not ")
@@ -181,10 +183,8 @@ class BecauseService {
         FieldCoverage coverage = question.access().field(type, field);
         List<RecordSet> sets =
                 Stream.concat(
-                                Stream.of(
-                                        coverage.masked(), coverage.viewed(), coverage.changed()),
-                                coverage.grants().stream()
-                                        .map(FieldCoverage.FieldGrant::records))
+                                Stream.of(coverage.masked(), coverage.viewed(), coverage.changed()),
+                                coverage.grants().stream().map(FieldCoverage.FieldGrant::records))
                         .toList();
         Counts counts = records.count(question.application(), type, sets);
         List<RouteShown> routes =
@@ -256,8 +256,7 @@ class BecauseService {
                 Optional.of("A function has no records."));
     }
 
-    private List<String> missingField(
-            Question question, Field field, FieldCoverage coverage) {
+    private List<String> missingField(Question question, Field field, FieldCoverage coverage) {
         if (!field.guarded() || !coverage.grants().isEmpty()) {
             return List.of();
         }
@@ -280,8 +279,7 @@ class BecauseService {
     }
 
     private static List<String> missing(Question question, List<Missing> missing) {
-        List<String> said =
-                missing.stream().map(question.telling()::missing).distinct().toList();
+        List<String> said = missing.stream().map(question.telling()::missing).distinct().toList();
         if (said.size() <= MISSING_AT_MOST) {
             return said;
         }

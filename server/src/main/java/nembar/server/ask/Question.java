@@ -22,8 +22,7 @@ record Question(PersonAccess access, Telling telling) {
     }
 
     RecordType type(String key) {
-        return model()
-                .catalogue()
+        return model().catalogue()
                 .recordType(key)
                 .orElseThrow(
                         () ->
@@ -58,8 +57,7 @@ record Question(PersonAccess access, Telling telling) {
 
     nembar.core.catalogue.Function function(String key) {
         List<nembar.core.catalogue.Function> all = model().catalogue().functions();
-        return model()
-                .catalogue()
+        return model().catalogue()
                 .function(key)
                 .orElseThrow(
                         () ->

@@ -60,9 +60,7 @@ class RecordListService {
                     "size", "Ask for a page from 0, of 1 to " + SIZE_AT_MOST + " records.");
         }
         List<FieldCoverage> fields =
-                type.fields().stream()
-                        .map(field -> question.access().field(type, field))
-                        .toList();
+                type.fields().stream().map(field -> question.access().field(type, field)).toList();
         Records.Listing listing =
                 records.list(
                         question.application(),
@@ -96,10 +94,8 @@ class RecordListService {
                 wanted.size());
     }
 
-    private static ListQuery.Page page(
-            RecordType type, List<FieldCoverage> fields, Wanted wanted) {
-        Optional<String> sort =
-                Optional.ofNullable(wanted.sort()).filter(key -> !key.isBlank());
+    private static ListQuery.Page page(RecordType type, List<FieldCoverage> fields, Wanted wanted) {
+        Optional<String> sort = Optional.ofNullable(wanted.sort()).filter(key -> !key.isBlank());
         sort.ifPresent(
                 key -> {
                     Field field = Question.field(type, key);
@@ -144,8 +140,7 @@ class RecordListService {
     }
 
     /** Names instead of the directory's keys; everything else as it is, for the page to format. */
-    private static String shown(
-            Directory directory, RecordType type, Field field, Object value) {
+    private static String shown(Directory directory, RecordType type, Field field, Object value) {
         String key = value.toString();
         Optional<String> place = Optional.of(field.key());
         if (field.type() == FieldType.PERSON) {

@@ -16,7 +16,8 @@ record RecordPage(
 
     /**
      * @param type the field's type, as in a design document
-     * @param seen whether the person sees it on any record; what they do not see they cannot sort by
+     * @param seen whether the person sees it on any record; what they do not see they cannot sort
+     *     by
      */
     record Column(String key, String label, String type, boolean guarded, boolean seen) {}
 

@@ -94,6 +94,5 @@ record WhatCan(
             long viewed,
             long masked) {}
 
-    record FunctionRow(
-            String key, String name, String area, String level, List<String> levels) {}
+    record FunctionRow(String key, String name, String area, String level, List<String> levels) {}
 }

@@ -122,8 +122,7 @@ class WhatCanService {
                 set.words(),
                 create
                         ? 0
-                        : counts.of(coverage.granted())
-                                - counts.of(coverage.grantedByPrivilege()),
+                        : counts.of(coverage.granted()) - counts.of(coverage.grantedByPrivilege()),
                 create ? 0 : counts.of(coverage.granted()) - counts.of(set));
     }
 

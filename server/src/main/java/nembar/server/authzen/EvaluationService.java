@@ -130,10 +130,7 @@ class EvaluationService {
                 governed.stream()
                         .filter(model -> model.catalogue().recordType(type).isPresent())
                         .toList();
-        require(
-                !having.isEmpty(),
-                "resource.type",
-                nearest(governed, type));
+        require(!having.isEmpty(), "resource.type", nearest(governed, type));
         require(
                 having.size() == 1,
                 "context.application",
@@ -159,7 +156,10 @@ class EvaluationService {
                                 new BadRequest(
                                         "action.name",
                                         Nearest.sentence(
-                                                type.singular() + " has no operation `" + name + "`",
+                                                type.singular()
+                                                        + " has no operation `"
+                                                        + name
+                                                        + "`",
                                                 name,
                                                 known)));
     }

@@ -20,9 +20,7 @@ public record DesignDocument(
     public record ApplicationPart(String key, String name, String timeZone) {}
 
     public record CataloguePart(
-            List<AreaPart> areas,
-            List<RecordTypePart> recordTypes,
-            List<FunctionPart> functions) {
+            List<AreaPart> areas, List<RecordTypePart> recordTypes, List<FunctionPart> functions) {
         public CataloguePart {
             areas = given(areas);
             recordTypes = given(recordTypes);
@@ -150,8 +148,7 @@ public record DesignDocument(
         }
     }
 
-    public record SetPart(
-            String key, String name, String purpose, List<PrivilegePart> privileges) {
+    public record SetPart(String key, String name, String purpose, List<PrivilegePart> privileges) {
         public SetPart {
             privileges = given(privileges);
         }

@@ -147,8 +147,7 @@ public final class DocumentReader {
                 part.choices());
     }
 
-    private nembar.core.catalogue.Function function(
-            String path, DesignDocument.FunctionPart part) {
+    private nembar.core.catalogue.Function function(String path, DesignDocument.FunctionPart part) {
         return new nembar.core.catalogue.Function(
                 part.key(),
                 text(path + ".name", part.name()),
@@ -257,7 +256,10 @@ public final class DocumentReader {
 
     private Privilege privilege(String path, DesignDocument.PrivilegePart part) {
         long shapes =
-                Stream.of(part.operation() != null, !part.fields().isEmpty(), part.function() != null)
+                Stream.of(
+                                part.operation() != null,
+                                !part.fields().isEmpty(),
+                                part.function() != null)
                         .filter(there -> there)
                         .count();
         if (shapes != 1) {
@@ -341,9 +343,7 @@ public final class DocumentReader {
                 part.key(),
                 text(path + ".name", part.name()),
                 audience(path + ".audience", part.audience()),
-                part.accounts() == null
-                        ? AccountScope.ofActedFor()
-                        : accountScope(part.accounts()),
+                part.accounts() == null ? AccountScope.ofActedFor() : accountScope(part.accounts()),
                 Set.copyOf(part.recordTypes()));
     }
 
@@ -476,9 +476,7 @@ public final class DocumentReader {
         try {
             return Optional.of(Instant.parse(value));
         } catch (DateTimeException malformed) {
-            problem(
-                    path,
-                    "`" + value + "` is no instant; write it as in 2026-03-03T14:05:00Z");
+            problem(path, "`" + value + "` is no instant; write it as in 2026-03-03T14:05:00Z");
             return Optional.empty();
         }
     }

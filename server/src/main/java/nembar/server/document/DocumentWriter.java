@@ -243,8 +243,7 @@ public final class DocumentWriter {
                                 .map(
                                         units ->
                                                 new DesignDocument.UnitScopePart(
-                                                        List.copyOf(units.listed()),
-                                                        units.below()))
+                                                        List.copyOf(units.listed()), units.below()))
                                 .orElse(null));
     }
 

@@ -15,8 +15,8 @@ import nembar.core.directory.Person;
 import nembar.core.model.AccessModel;
 import nembar.core.model.Standpoint;
 import nembar.core.words.Telling;
-import nembar.server.model.Models;
 import nembar.server.http.Refused;
+import nembar.server.model.Models;
 import org.springframework.stereotype.Service;
 
 /** Decides what somebody may do in Nembar, and says why not. */
@@ -109,8 +109,7 @@ public class Governance {
         throw new Refused("You may not " + asked.label() + " " + name + " in Nembar.", because);
     }
 
-    private boolean may(
-            PersonAccess access, String type, String operation, GovernedRecord record) {
+    private boolean may(PersonAccess access, String type, String operation, GovernedRecord record) {
         RecordType known = type(type);
         return access.decide(
                         known, known.operation(operation).orElseThrow(), record, Relatives.NONE)
@@ -118,8 +117,7 @@ public class Governance {
     }
 
     private PersonAccess access(Person me) {
-        return new PersonAccess(
-                models.model(Models.NEMBAR), Standpoint.of(me, clock.instant()));
+        return new PersonAccess(models.model(Models.NEMBAR), Standpoint.of(me, clock.instant()));
     }
 
     private RecordType type(String key) {

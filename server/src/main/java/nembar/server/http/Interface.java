@@ -9,8 +9,8 @@ import org.springframework.web.servlet.config.annotation.ResourceHandlerRegistry
 import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
 
 /**
- * The interface's files. Its places have addresses of their own, which all lead to the one page; its
- * assets carry their content in their name and may be kept for ever.
+ * The interface's files. Its places have addresses of their own, which all lead to the one page;
+ * its assets carry their content in their name and may be kept for ever.
  */
 @Configuration
 class Interface implements WebMvcConfigurer {

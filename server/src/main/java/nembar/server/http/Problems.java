@@ -33,8 +33,8 @@ import tools.jackson.core.JacksonException;
 import tools.jackson.databind.json.JsonMapper;
 
 /**
- * Every error as an RFC 9457 problem detail: what is wrong, where ({@code problems}, with paths), why
- * ({@code because}), and what to do. What is not foreseen says only that, and goes to the log.
+ * Every error as an RFC 9457 problem detail: what is wrong, where ({@code problems}, with paths),
+ * why ({@code because}), and what to do. What is not foreseen says only that, and goes to the log.
  */
 @RestControllerAdvice
 public class Problems extends ResponseEntityExceptionHandler {
@@ -85,7 +85,10 @@ public class Problems extends ResponseEntityExceptionHandler {
         return answer(bad(wrong.getName(), "`" + wrong.getValue() + "` does not fit here."));
     }
 
-    @ExceptionHandler({OptimisticLockException.class, ObjectOptimisticLockingFailureException.class})
+    @ExceptionHandler({
+        OptimisticLockException.class,
+        ObjectOptimisticLockingFailureException.class
+    })
     ResponseEntity<ProblemDetail> overtaken(Exception overtaken) {
         return answer(
                 of(
@@ -220,8 +223,8 @@ public class Problems extends ResponseEntityExceptionHandler {
     }
 
     /**
-     * SQL states of class 08 are lost connections, 57P those of a server going down or coming up; the
-     * pool gives none when it has closed a broken connection.
+     * SQL states of class 08 are lost connections, 57P those of a server going down or coming up;
+     * the pool gives none when it has closed a broken connection.
      */
     private static boolean databaseAway(Throwable failed) {
         return inSql(

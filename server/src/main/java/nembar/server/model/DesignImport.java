@@ -26,8 +26,8 @@ import nembar.server.store.ModelStore.Edition;
 import org.springframework.stereotype.Service;
 
 /**
- * Takes in a design document: parts it has replace those published, parts it leaves out stay. All of
- * it takes effect, or, where anything is wrong, nothing.
+ * Takes in a design document: parts it has replace those published, parts it leaves out stay. All
+ * of it takes effect, or, where anything is wrong, nothing.
  */
 @Service
 public class DesignImport {
@@ -61,8 +61,7 @@ public class DesignImport {
                                             + " out")));
         }
         AccessModel next = check(document);
-        models.find(key)
-                .ifPresent(now -> guardedAreas(now.model(), next, author));
+        models.find(key).ifPresent(now -> guardedAreas(now.model(), next, author));
         if (key.equals(Models.NEMBAR) || document.directory() != null) {
             AccessModel nembar =
                     key.equals(Models.NEMBAR)
@@ -143,7 +142,10 @@ public class DesignImport {
                 .forEach(
                         area -> {
                             boolean same =
-                                    next.catalogue().area(area.key()).filter(area::equals).isPresent()
+                                    next.catalogue()
+                                                    .area(area.key())
+                                                    .filter(area::equals)
+                                                    .isPresent()
                                             && typesIn(now, area.key())
                                                     .equals(typesIn(next, area.key()));
                             List<String> touched =
@@ -194,9 +196,7 @@ public class DesignImport {
                             .orElseGet(
                                     () ->
                                             outcome(next, person, guarded, at).stream()
-                                                    .allMatch(
-                                                            RecordSet.NOTHING
-                                                                    ::equals));
+                                                    .allMatch(RecordSet.NOTHING::equals));
             if (!same) {
                 touched.add(person.name());
             }
@@ -216,8 +216,7 @@ public class DesignImport {
             PersonAccess access =
                     new PersonAccess(model, new Standpoint(person, account, at, true));
             for (RecordType type : types) {
-                type.operations()
-                        .forEach(one -> outcome.add(access.coverage(type, one).records()));
+                type.operations().forEach(one -> outcome.add(access.coverage(type, one).records()));
                 type.fields()
                         .forEach(
                                 field -> {
@@ -241,13 +240,9 @@ public class DesignImport {
                         .anyMatch(
                                 who ->
                                         new PersonAccess(nembar, who)
-                                                .coverage(
-                                                        applications,
-                                                        Operation.CHANGE)
+                                                .coverage(applications, Operation.CHANGE)
                                                 .records()
-                                                .equals(
-                                                        RecordSet
-                                                                .EVERYTHING));
+                                                .equals(RecordSet.EVERYTHING));
         if (!somebody) {
             throw new Refused(
                     "This would leave nobody able to administer Nembar.",

@@ -73,8 +73,7 @@ public class Models {
         List<String> keys = new ArrayList<>(store.applications());
         for (String key : keys) {
             ModelStore.Stored stored = store.read(key).orElseThrow();
-            fresh.put(
-                    key, new Published(DocumentReader.read(stored.document()), stored.edition()));
+            fresh.put(key, new Published(DocumentReader.read(stored.document()), stored.edition()));
         }
         published.set(Map.copyOf(fresh));
     }

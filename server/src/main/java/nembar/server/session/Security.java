@@ -37,7 +37,9 @@ class Security {
         return new BCryptPasswordEncoder(11);
     }
 
-    /** There is no other way in than {@link SignIns}; Spring is not to make up a user of its own. */
+    /**
+     * There is no other way in than {@link SignIns}; Spring is not to make up a user of its own.
+     */
     @Bean
     static UserDetailsService noUsers() {
         return name -> {
@@ -54,8 +56,7 @@ class Security {
                         session -> session.sessionCreationPolicy(SessionCreationPolicy.STATELESS))
                 .csrf(AbstractHttpConfigurer::disable)
                 .requestCache(AbstractHttpConfigurer::disable)
-                .addFilterBefore(
-                        new BearerTokenFilter(tokens, problems), AuthorizationFilter.class)
+                .addFilterBefore(new BearerTokenFilter(tokens, problems), AuthorizationFilter.class)
                 .exceptionHandling(
                         errors ->
                                 errors.authenticationEntryPoint(
@@ -82,15 +83,17 @@ class Security {
                 .logout(AbstractHttpConfigurer::disable)
                 .httpBasic(AbstractHttpConfigurer::disable)
                 .formLogin(AbstractHttpConfigurer::disable)
-                .headers(headers -> headers.contentSecurityPolicy(it -> it.policyDirectives(CONTENT)))
+                .headers(
+                        headers ->
+                                headers.contentSecurityPolicy(it -> it.policyDirectives(CONTENT)))
                 .exceptionHandling(
                         errors ->
                                 errors.authenticationEntryPoint(
                                                 unknown(
                                                         "You are not signed in, or have been"
-                                                            + " signed out after a while. Sign in"
-                                                            + " again; your question is still in"
-                                                            + " the address.",
+                                                                + " signed out after a while. Sign in"
+                                                                + " again; your question is still in"
+                                                                + " the address.",
                                                         null))
                                         .accessDeniedHandler(stale()))
                 .build();

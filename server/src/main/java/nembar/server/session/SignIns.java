@@ -59,8 +59,7 @@ public class SignIns {
             return new Outcome.Locked(failures.lockedUntil());
         }
         Optional<Person> person = models.directory().personByEmail(typed);
-        SignInRow row =
-                person.map(one -> entities.find(SignInRow.class, one.key())).orElse(null);
+        SignInRow row = person.map(one -> entities.find(SignInRow.class, one.key())).orElse(null);
         boolean right = passwords.matches(password, row == null ? nobodysHash : row.passwordHash());
         if (right && row != null && person.filter(Person::active).isPresent()) {
             row.signedIn(now);

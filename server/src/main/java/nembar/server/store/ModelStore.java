@@ -274,8 +274,7 @@ public class ModelStore {
     }
 
     private <E> List<E> all(Class<E> rows) {
-        return entities.createQuery(
-                        "from " + rows.getSimpleName() + " order by position", rows)
+        return entities.createQuery("from " + rows.getSimpleName() + " order by position", rows)
                 .getResultList();
     }
 

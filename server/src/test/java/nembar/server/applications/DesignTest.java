@@ -86,7 +86,8 @@ class DesignTest {
                 "/api/ask/because?person=keziah.moss&application=towline&type=berth_booking"
                         + "&operation=delete";
         String before = client.get(TOWLINE).text();
-        String marker = "\"recordType\":\"berth_booking\",\"operation\":\"delete\",\"reach\":\"own\"";
+        String marker =
+                "\"recordType\":\"berth_booking\",\"operation\":\"delete\",\"reach\":\"own\"";
         assertThat(before).contains(marker);
         long own = client.get(question).json().at("/routes/0/records").asLong();
         put(client, TOWLINE, before.replace(marker, marker.replace("own", "all")));
@@ -104,7 +105,8 @@ class DesignTest {
         String document = client.get(TOWLINE).text();
         refusedAndUnchanged(
                 client,
-                document.replaceFirst("\"run-voyages\",\"see-berths\"", "\"run-voyage\",\"see-berths\""),
+                document.replaceFirst(
+                        "\"run-voyages\",\"see-berths\"", "\"run-voyage\",\"see-berths\""),
                 "design.roles[dispatcher].sets",
                 "no privilege set `run-voyage`; did you mean `run-voyages`?");
     }
@@ -113,7 +115,8 @@ class DesignTest {
     void anImpossibleReachIsRefusedWithItsReason(Installation nembar) {
         Client client = nembar.administrator();
         String document = client.get(TOWLINE).text();
-        String privilege = "{\"recordType\":\"inspection\",\"operation\":\"create\",\"reach\":\"own\"}";
+        String privilege =
+                "{\"recordType\":\"inspection\",\"operation\":\"create\",\"reach\":\"own\"}";
         assertThat(document).contains(privilege);
         refusedAndUnchanged(
                 client,

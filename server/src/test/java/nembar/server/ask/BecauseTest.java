@@ -27,11 +27,7 @@ class BecauseTest {
                 .containsExactly("person", "audience", "assignment", "set", "privilege");
         assertThat(steps.findValuesAsString("name"))
                 .containsExactly(
-                        "Ilse Marrow",
-                        "Delta Dispatch",
-                        "Dispatcher",
-                        "Run voyages",
-                        "own branch");
+                        "Ilse Marrow", "Delta Dispatch", "Dispatcher", "Run voyages", "own branch");
         assertThat(answer.path("title").asString()).startsWith("Ilse Marrow may view ");
         assertThat(answer.path("list").asBoolean()).isTrue();
     }
@@ -55,8 +51,7 @@ class BecauseTest {
         JsonNode cut = answer.at("/cuts/0");
         assertThat(cut.path("name").asString()).isEqualTo("Tariffs keeps to small shippers");
         long left =
-                client.get(
-                                "/api/ask/records?person=emeka.walsh&application=towline&type=contract")
+                client.get("/api/ask/records?person=emeka.walsh&application=towline&type=contract")
                         .json()
                         .path("total")
                         .asLong();
@@ -97,13 +92,11 @@ class BecauseTest {
         String key = client.get("/api/ask/records?" + lots).json().at("/rows/0/key").asString();
         JsonNode yes =
                 because(client, "ilse.marrow", "type=cargo_lot&operation=view&record=" + key);
-        assertThat(yes.path("title").asString())
-                .isEqualTo("Ilse Marrow may view cargo lot " + key);
+        assertThat(yes.path("title").asString()).isEqualTo("Ilse Marrow may view cargo lot " + key);
         JsonNode no =
                 because(client, "ilse.marrow", "type=cargo_lot&operation=delete&record=" + key);
         assertThat(no.path("title").asString()).contains("may not delete");
-        Answer missing =
-                client.get("/api/ask/because?" + lots + "&operation=view&record=L-0");
+        Answer missing = client.get("/api/ask/because?" + lots + "&operation=view&record=L-0");
         assertThat(missing.status()).isEqualTo(404);
     }
 
@@ -117,13 +110,13 @@ class BecauseTest {
         assertThat(born.at("/cuts/0/words").asString())
                 .isEqualTo("masks it for all staff, except Crew Office");
         JsonNode closed = because(client, "ilse.marrow", "type=voyage&field=margin");
-        assertThat(closed.at("/missing/0").asString()).contains("no privilege for the field margin");
+        assertThat(closed.at("/missing/0").asString())
+                .contains("no privilege for the field margin");
     }
 
     @Test
     void aFunctionNamesItsRouteAndUnmetNeeds(Installation nembar) {
-        JsonNode answer =
-                because(nembar.administrator(), "ilse.marrow", "function=movement-map");
+        JsonNode answer = because(nembar.administrator(), "ilse.marrow", "function=movement-map");
         assertThat(answer.path("title").asString()).isEqualTo("Movement map: redraw");
         assertThat(answer.path("routes").size()).isEqualTo(2);
         assertThat(answer.at("/routes/0/steps").findValuesAsString("name"))

@@ -107,8 +107,7 @@ class WhatCanTest {
 
     @Test
     void aGenerousRoleOfAnOutsiderIsKeptInByTheAccountFilter(Installation nembar) {
-        JsonNode answer =
-                ask(nembar.administrator(), "person=elspeth.lantern&application=towline");
+        JsonNode answer = ask(nembar.administrator(), "person=elspeth.lantern&application=towline");
         assertThat(cell(answer, "invoice", "view").path("records").asLong()).isZero();
         assertThat(cell(answer, "invoice", "view").path("cut").asLong()).isEqualTo(1100);
         assertThat(cell(answer, "voyage", "view").path("records").asLong()).isZero();
@@ -127,8 +126,7 @@ class WhatCanTest {
 
     @Test
     void nembarItselfIsAskedAboutLikeAnyApplication(Installation nembar) {
-        JsonNode answer =
-                ask(nembar.administrator(), "person=maren.holt&application=nembar");
+        JsonNode answer = ask(nembar.administrator(), "person=maren.holt&application=nembar");
         JsonNode people = cell(answer, "person", "change");
         assertThat(people.path("records").asLong()).isEqualTo(5);
         assertThat(type(answer, "person").path("total").asLong()).isEqualTo(70);
@@ -141,8 +139,7 @@ class WhatCanTest {
         assertThat(empty.status()).isEqualTo(400);
         assertThat(empty.json().at("/problems/0/path").asString()).isEqualTo("person");
         Answer noApplication = client.get("/api/ask/what-can?person=ilse.marrow");
-        assertThat(noApplication.json().at("/problems/0/path").asString())
-                .isEqualTo("application");
+        assertThat(noApplication.json().at("/problems/0/path").asString()).isEqualTo("application");
         Answer mistyped = client.get("/api/ask/what-can?person=ilse.marow&application=towline");
         assertThat(mistyped.status()).isEqualTo(404);
         assertThat(mistyped.detail()).contains("did you mean `ilse.marrow`?");

@@ -51,7 +51,9 @@ class EvaluationTest {
                 .contains("member of Delta Dispatch", "holds Dispatcher");
         Answer no =
                 gateway(nembar)
-                        .post(PATH, request(ilse, "delete", "cargo_lot", "\"id\":\"" + seen + "\""));
+                        .post(
+                                PATH,
+                                request(ilse, "delete", "cargo_lot", "\"id\":\"" + seen + "\""));
         assertThat(no.status()).isEqualTo(200);
         assertThat(no.json().path("decision").asBoolean()).isFalse();
     }
@@ -116,24 +118,22 @@ class EvaluationTest {
     void somebodyOfSeveralAccountsSaysForWhichTheyAct(Installation nembar) {
         String saskia = "saskia.bellweather@hollis-grain.example";
         String lot = "\"id\":\"x\",\"properties\":{\"shipper\":\"marsh-malt\"}";
-        malformed(
-                nembar,
-                request(saskia, "view", "cargo_lot", lot),
-                "subject.properties.account");
+        malformed(nembar, request(saskia, "view", "cargo_lot", lot), "subject.properties.account");
         String acting =
                 request(saskia, "view", "cargo_lot", lot)
                         .replace(
                                 saskia + "\"",
                                 saskia + "\",\"properties\":{\"account\":\"marsh-malt\"}");
-        assertThat(gateway(nembar).post(PATH, acting).json().path("decision").asBoolean())
-                .isTrue();
+        assertThat(gateway(nembar).post(PATH, acting).json().path("decision").asBoolean()).isTrue();
     }
 
     @Test
     void unknownPeopleAndRecordsAreANo(Installation nembar) {
         Answer nobody =
                 gateway(nembar)
-                        .post(PATH, request("no@one.example", "view", "voyage", "\"id\":\"V-1000\""));
+                        .post(
+                                PATH,
+                                request("no@one.example", "view", "voyage", "\"id\":\"V-1000\""));
         assertThat(nobody.status()).isEqualTo(200);
         assertThat(nobody.json().path("decision").asBoolean()).isFalse();
         Answer nothing =
@@ -183,11 +183,7 @@ class EvaluationTest {
         Answer without = nembar.nobody().post(PATH, body);
         assertThat(without.status()).isEqualTo(401);
         assertThat(without.header("WWW-Authenticate")).isEqualTo("Bearer");
-        assertThat(
-                        nembar.nobody()
-                                .with("Authorization", "Bearer guess")
-                                .post(PATH, body)
-                                .status())
+        assertThat(nembar.nobody().with("Authorization", "Bearer guess").post(PATH, body).status())
                 .isEqualTo(401);
         assertThat(nembar.administrator().post(PATH, body).status()).isEqualTo(401);
     }

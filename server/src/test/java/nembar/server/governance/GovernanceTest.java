@@ -26,8 +26,7 @@ class GovernanceTest {
             Clock.fixed(Instant.parse("2026-11-23T12:00:00Z"), ZoneOffset.UTC);
 
     private final AccessModel nembar = nembar();
-    private final AccessModel towline =
-            DocumentReader.read(DocumentJson.read(DemoWorld.towline()));
+    private final AccessModel towline = DocumentReader.read(DocumentJson.read(DemoWorld.towline()));
     private final Governance governance = governance();
 
     private static AccessModel nembar() {

@@ -26,8 +26,7 @@ class LimitsTest {
     @Test
     void aDesignOverItsLimitIsRefused(Installation nembar) {
         Client client = nembar.administrator().with("If-Match", "\"0.0\"");
-        Answer answer =
-                client.put("/api/applications/towline/design", " ".repeat(2 * TEN_MB));
+        Answer answer = client.put("/api/applications/towline/design", " ".repeat(2 * TEN_MB));
         assertThat(answer.status()).isEqualTo(413);
     }
 
@@ -70,7 +69,11 @@ class LimitsTest {
             assertThat(page.text()).contains("<div id=\"root\">");
             assertThat(page.header("Content-Security-Policy")).contains("default-src 'self'");
         }
-        String script = nembar.nobody().get("/").text().replaceAll("(?s).*src=\"(/assets/[^\"]+)\".*", "$1");
+        String script =
+                nembar.nobody()
+                        .get("/")
+                        .text()
+                        .replaceAll("(?s).*src=\"(/assets/[^\"]+)\".*", "$1");
         assertThat(nembar.nobody().get(script).header("Cache-Control")).contains("immutable");
     }
 }

@@ -21,8 +21,7 @@ class OpenApiTest {
      */
     @Test
     void theDocumentInDocsIsTheServersOwn(Installation nembar) throws IOException {
-        JsonMapper json =
-                JsonMapper.builder().enable(SerializationFeature.INDENT_OUTPUT).build();
+        JsonMapper json = JsonMapper.builder().enable(SerializationFeature.INDENT_OUTPUT).build();
         JsonNode live = nembar.administrator().get("/api/openapi.json").json();
         Path file = Cluster.project().resolve("docs/openapi.json");
         if ("write".equals(System.getProperty("nembar.openapi"))) {

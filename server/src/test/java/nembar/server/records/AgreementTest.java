@@ -29,8 +29,8 @@ import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.jdbc.datasource.DriverManagerDataSource;
 
 /**
- * On random designs and records, PostgreSQL counts and lists exactly what the decision in memory and
- * the naive referee say.
+ * On random designs and records, PostgreSQL counts and lists exactly what the decision in memory
+ * and the naive referee say.
  */
 @ExtendWith(Installation.class)
 class AgreementTest {
@@ -139,8 +139,7 @@ class AgreementTest {
                         field -> {
                             expected.add(referee.level(field, row.record()));
                             inMemory.add(
-                                    access.field(type, field)
-                                            .levelOn(row.record(), world.fleet()));
+                                    access.field(type, field).levelOn(row.record(), world.fleet()));
                         });
         assertThat(row.levels()).as(row.record().toString()).isEqualTo(expected);
         assertThat(inMemory).isEqualTo(expected);

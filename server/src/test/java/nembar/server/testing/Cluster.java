@@ -13,8 +13,8 @@ import java.util.concurrent.TimeUnit;
 import java.util.stream.Stream;
 
 /**
- * A private PostgreSQL cluster in a folder of its own, made and started by ops/cluster, and gone when
- * the JVM ends.
+ * A private PostgreSQL cluster in a folder of its own, made and started by ops/cluster, and gone
+ * when the JVM ends.
  */
 public final class Cluster {
     private final Path folder;

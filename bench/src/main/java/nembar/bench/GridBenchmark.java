@@ -1,0 +1,105 @@
+package nembar.bench;
+
+import java.sql.Connection;
+import java.sql.DriverManager;
+import java.sql.PreparedStatement;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.sql.Statement;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.concurrent.TimeUnit;
+import nembar.core.model.AccessModel;
+import nembar.core.sql.CountQuery;
+import nembar.demo.DemoWorld;
+import nembar.demo.RecordGenerator;
+import nembar.demo.Volume;
+import org.openjdk.jmh.annotations.Benchmark;
+import org.openjdk.jmh.annotations.BenchmarkMode;
+import org.openjdk.jmh.annotations.Fork;
+import org.openjdk.jmh.annotations.Measurement;
+import org.openjdk.jmh.annotations.Mode;
+import org.openjdk.jmh.annotations.OutputTimeUnit;
+import org.openjdk.jmh.annotations.Param;
+import org.openjdk.jmh.annotations.Scope;
+import org.openjdk.jmh.annotations.Setup;
+import org.openjdk.jmh.annotations.State;
+import org.openjdk.jmh.annotations.TearDown;
+import org.openjdk.jmh.annotations.Warmup;
+
+/**
+ * What can one person do: the symbols and the SQL alone, and with PostgreSQL counting. The factor
+ * multiplies the demo world's 7 256 records; 138 makes a million.
+ */
+@State(Scope.Benchmark)
+@BenchmarkMode(Mode.AverageTime)
+@OutputTimeUnit(TimeUnit.MILLISECONDS)
+@Warmup(iterations = 3, time = 2)
+@Measurement(iterations = 5, time = 2)
+@Fork(1)
+public class GridBenchmark {
+    @Param({"10000"})
+    public int people;
+
+    @Param({"1", "138"})
+    public int factor;
+
+    @Param({"ilse.marrow", "saskia.bellweather"})
+    public String person;
+
+    private AccessModel model;
+    private Connection connection;
+
+    @Setup
+    public void fill() throws SQLException {
+        model = Scale.model(people);
+        connection =
+                DriverManager.getConnection(
+                        System.getenv("NEMBAR_BENCH_URL"),
+                        "nembar",
+                        System.getenv("NEMBAR_BENCH_PASSWORD"));
+        connection.setAutoCommit(false);
+        try (Statement statement = connection.createStatement()) {
+            statement.execute("DROP SCHEMA IF EXISTS towline CASCADE");
+            statement.execute(DemoWorld.schema());
+        }
+        new RecordGenerator(
+                        connection,
+                        model.directory(),
+                        LocalDate.now(),
+                        Volume.demo().times(factor),
+                        41)
+                .run();
+        connection.commit();
+    }
+
+    @TearDown
+    public void close() throws SQLException {
+        connection.close();
+    }
+
+    /** From the model to the text of all queries. */
+    @Benchmark
+    public List<CountQuery> symbols() {
+        return Scale.grid(model, person);
+    }
+
+    /** The same, and PostgreSQL counts. */
+    @Benchmark
+    public long counted() throws SQLException {
+        long sum = 0;
+        for (CountQuery query : Scale.grid(model, person)) {
+            try (PreparedStatement statement = connection.prepareStatement(query.text().sql())) {
+                int at = 1;
+                for (Object parameter : query.text().parameters()) {
+                    statement.setObject(at++, parameter);
+                }
+                try (ResultSet counted = statement.executeQuery()) {
+                    counted.next();
+                    sum += counted.getLong(1);
+                }
+            }
+        }
+        return sum;
+    }
+}

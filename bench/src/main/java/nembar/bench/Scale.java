@@ -1,0 +1,83 @@
+package nembar.bench;
+
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import nembar.core.catalogue.RecordType;
+import nembar.core.coverage.RecordSet;
+import nembar.core.decision.Coverage;
+import nembar.core.decision.FieldCoverage;
+import nembar.core.decision.PersonAccess;
+import nembar.core.directory.Directory;
+import nembar.core.directory.Person;
+import nembar.core.model.AccessModel;
+import nembar.core.model.Standpoint;
+import nembar.core.sql.CountQuery;
+import nembar.demo.DemoWorld;
+import nembar.server.document.DocumentJson;
+import nembar.server.document.DocumentReader;
+
+/** Towline with many people of the same shape: each real person has as many doubles as needed. */
+final class Scale {
+    private Scale() {}
+
+    static AccessModel model(int people) {
+        AccessModel demo = DocumentReader.read(DocumentJson.read(DemoWorld.towline()));
+        List<Person> all = new ArrayList<>(demo.directory().people());
+        List<Person> originals = List.copyOf(all);
+        for (int i = 0; all.size() < people; i++) {
+            all.add(twin(originals.get(i % originals.size()), i));
+        }
+        Directory directory =
+                new Directory(
+                        demo.directory().accounts(),
+                        demo.directory().units(),
+                        demo.directory().teams(),
+                        all);
+        return AccessModel.of(demo.application(), demo.catalogue(), directory, demo.design());
+    }
+
+    /** Everything the reach grid needs to know of one person: a query for each record type. */
+    static List<CountQuery> grid(AccessModel model, String person) {
+        PersonAccess access =
+                new PersonAccess(
+                        model,
+                        Standpoint.of(
+                                model.directory().person(person).orElseThrow(), Instant.now()));
+        List<CountQuery> queries = new ArrayList<>();
+        for (RecordType type : model.catalogue().recordTypes()) {
+            List<RecordSet> sets = new ArrayList<>();
+            type.operations()
+                    .forEach(
+                            operation -> {
+                                Coverage coverage = access.coverage(type, operation);
+                                sets.add(coverage.records());
+                                sets.add(coverage.granted());
+                            });
+            type.fields()
+                    .forEach(
+                            field -> {
+                                FieldCoverage coverage = access.field(type, field);
+                                sets.add(coverage.masked());
+                                sets.add(coverage.viewed());
+                                sets.add(coverage.changed());
+                            });
+            queries.add(CountQuery.of(type, sets));
+        }
+        return queries;
+    }
+
+    private static Person twin(Person of, int number) {
+        return new Person(
+                of.key() + "-" + number,
+                of.kind(),
+                number + "-" + of.email(),
+                of.givenName(),
+                of.familyName(),
+                of.accounts(),
+                of.unit(),
+                of.manager(),
+                of.zone(),
+                of.status());
+    }
+}
