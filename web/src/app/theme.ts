@@ -75,6 +75,14 @@ export const theme = createTheme({
     MuiMenu: {
       styleOverrides: { paper: { border: '1px solid var(--mui-palette-divider)' } },
     },
+    MuiAutocomplete: {
+      styleOverrides: {
+        paper: { border: '1px solid var(--mui-palette-divider)' },
+        option: {
+          '&.Mui-focused': { backgroundColor: 'var(--mui-palette-action-selected) !important' },
+        },
+      },
+    },
     MuiTooltip: {
       defaultProps: { enterDelay: 400 },
       styleOverrides: {

@@ -41,6 +41,13 @@ export function ReachGrid({ answer, question }: { answer: WhatCan; question: Que
     }
   });
 
+  // Whoever is sent a question sees at once what it is about.
+  useEffect(() => {
+    keys.ref.current
+      ?.querySelector('[aria-pressed="true"]')
+      ?.scrollIntoView?.({ block: 'nearest' });
+  }, [keys.ref]);
+
   return (
     <Table {...keys} aria-label={`What ${answer.person.name} can do`}>
       <thead>

@@ -77,7 +77,7 @@ export function Slot({
       {...(onType ? { filterOptions: (all: Choice[]) => all } : {})}
       onInputChange={(_, text, reason) => onType?.(reason === 'input' ? text : '')}
       onChange={(_, choice) => choice && onChoose(choice)}
-      slotProps={{ popper: { sx: { minWidth: 320 }, placement: 'bottom-start' } }}
+      slotProps={{ popper: { sx: { minWidth: 400 }, placement: 'bottom-start' } }}
       renderOption={({ key, ...props }, choice) => (
         <Option {...props} key={key} data-outside={choice.outside ?? false}>
           <span>{choice.name}</span>

@@ -9,12 +9,9 @@ import java.time.LocalDateTime;
 import java.time.LocalTime;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import java.util.Random;
-import java.util.function.Predicate;
 import nembar.core.directory.Account;
 import nembar.core.directory.Directory;
 import nembar.core.directory.Person;
@@ -73,9 +70,8 @@ public final class RecordGenerator {
     private final LocalDate today;
     private final Volume volume;
     private final Random random;
+    private final Cast cast;
 
-    private final Map<String, List<String>> staffByUnit = new HashMap<>();
-    private final Map<String, List<String>> accountsByTag = new HashMap<>();
     private final List<String> voyageBasins = new ArrayList<>();
     private final List<String> lotShippers = new ArrayList<>();
     private final List<String> contractAccounts = new ArrayList<>();
@@ -91,6 +87,7 @@ public final class RecordGenerator {
         this.today = today;
         this.volume = volume;
         this.random = new Random(seed);
+        this.cast = new Cast(directory, random);
     }
 
     /** Makes all records, in the order that references need, and tells PostgreSQL to look again. */
@@ -133,14 +130,14 @@ public final class RecordGenerator {
     }
 
     private void accounts() throws SQLException {
-        List<String> managers = staffOf("shipper-services");
+        List<String> managers = cast.staffOf("shipper-services");
         Rows rows = new Rows(connection, "account");
         for (Account account : directory.accounts()) {
             rows.add(
                     account.key(),
                     account.name(),
-                    any(PORTS),
-                    any(managers),
+                    cast.any(PORTS),
+                    cast.any(managers),
                     today.minusDays(400 + random.nextInt(5000)),
                     money(20_000, 900_000));
         }
@@ -152,9 +149,9 @@ public final class RecordGenerator {
         for (int i = 0; i < volume.voyages(); i++) {
             String basin = BASINS.get(random.nextInt(20) == 0 ? 4 : random.nextInt(4));
             voyageBasins.add(basin);
-            String from = any(PORTS);
-            String to = any(PORTS.stream().filter(port -> !port.equals(from)).toList());
-            String vessel = any(VESSELS);
+            String from = cast.any(PORTS);
+            String to = cast.any(PORTS.stream().filter(port -> !port.equals(from)).toList());
+            String vessel = cast.any(VESSELS);
             int day = random.nextInt(240) - 200;
             rows.add(
                     voyage(i),
@@ -163,7 +160,7 @@ public final class RecordGenerator {
                     from,
                     to,
                     basin,
-                    any(staffOf(basin)),
+                    cast.any(cast.staffOf(basin)),
                     day > 7
                             ? "planned"
                             : day > 0
@@ -177,44 +174,50 @@ public final class RecordGenerator {
     }
 
     private void lots() throws SQLException {
-        List<String> shippers = accountsTagged("shipper");
+        List<String> shippers = cast.accountsTagged("shipper");
         Rows rows = new Rows(connection, "cargo_lot");
         for (int i = 0; i < volume.lots(); i++) {
             int voyage = random.nextInt(volume.voyages());
             String basin = voyageBasins.get(voyage);
-            String shipper = any(shippers);
+            String shipper = cast.any(shippers);
             lotShippers.add(shipper);
-            String goods = goodsOf(shipper);
+            String goods = cast.goodsOf(shipper);
             BigDecimal tonnes = BigDecimal.valueOf(200 + random.nextInt(9800), 1);
             rows.add(
                     "L-" + (2000 + i),
                     capital(goods) + ", " + tonnes.toBigInteger() + " t",
                     voyage(voyage),
                     shipper,
-                    random.nextInt(12) == 0 ? any(BASINS) : basin,
-                    random.nextInt(50) == 0 ? null : any(staffOf(basin)),
+                    random.nextInt(12) == 0 ? cast.any(BASINS) : basin,
+                    random.nextInt(50) == 0 ? null : cast.any(cast.staffOf(basin)),
                     goods,
                     tonnes,
                     today.plusDays(random.nextInt(240) - 200),
-                    any(List.of("booked", "loaded", "delivered", "delivered", "under claim")),
+                    cast.any(List.of("booked", "loaded", "delivered", "delivered", "under claim")),
                     random.nextInt(3) == 0);
         }
         rows.flush();
     }
 
     private void inspections() throws SQLException {
-        List<String> outside = peopleWho(person -> person.external() && ofTag(person, "surveyor"));
-        List<String> inside = staffOf("upkeep");
+        List<String> outside =
+                cast.peopleWho(person -> person.external() && cast.ofTag(person, "surveyor"));
+        List<String> inside = cast.staffOf("upkeep");
         Rows rows = new Rows(connection, "inspection");
         for (int i = 0; i < volume.inspections(); i++) {
-            String result = any(List.of("passed", "passed", "passed with remarks", "failed"));
+            String result = cast.any(List.of("passed", "passed", "passed with remarks", "failed"));
             rows.add(
                     "N-" + (5000 + i),
-                    any(List.of("Hold swept and dry", "Hatch covers", "Draught survey", "Sample"))
+                    cast.any(
+                                    List.of(
+                                            "Hold swept and dry",
+                                            "Hatch covers",
+                                            "Draught survey",
+                                            "Sample"))
                             + ", "
                             + result,
                     "L-" + (2000 + random.nextInt(volume.lots())),
-                    any(random.nextInt(5) == 0 ? inside : outside),
+                    cast.any(random.nextInt(5) == 0 ? inside : outside),
                     today.minusDays(random.nextInt(200)),
                     result,
                     BigDecimal.valueOf(90 + random.nextInt(80), 1));
@@ -223,20 +226,20 @@ public final class RecordGenerator {
     }
 
     private void bookings() throws SQLException {
-        List<String> agents = accountsTagged("port-agent");
+        List<String> agents = cast.accountsTagged("port-agent");
         Rows rows = new Rows(connection, "berth_booking");
         for (int i = 0; i < volume.bookings(); i++) {
             int voyage = random.nextInt(volume.voyages());
             String basin = voyageBasins.get(voyage);
-            String port = any(PORTS);
+            String port = cast.any(PORTS);
             rows.add(
                     "B-" + (7000 + i),
                     port + ", berth " + (1 + random.nextInt(9)),
                     port,
                     voyage(voyage),
-                    random.nextInt(3) == 0 ? null : any(agents),
+                    random.nextInt(3) == 0 ? null : cast.any(agents),
                     basin,
-                    any(staffOf(basin)),
+                    cast.any(cast.staffOf(basin)),
                     instant(random.nextInt(240) - 200),
                     4 + random.nextInt(44),
                     random.nextInt(4) != 0);
@@ -245,19 +248,19 @@ public final class RecordGenerator {
     }
 
     private void contracts() throws SQLException {
-        List<String> managers = staffOf("shipper-services");
-        List<String> shippers = accountsTagged("shipper");
+        List<String> managers = cast.staffOf("shipper-services");
+        List<String> shippers = cast.accountsTagged("shipper");
         Rows rows = new Rows(connection, "contract");
         for (int i = 0; i < volume.contracts(); i++) {
-            String account = any(shippers);
+            String account = cast.any(shippers);
             contractAccounts.add(account);
             LocalDate starts = today.minusDays(random.nextInt(900));
-            String team = ofTag(account, "ore") ? "ore-desk" : null;
+            String team = cast.ofTag(account, "ore") ? "ore-desk" : null;
             rows.add(
                     "C-" + (300 + i),
-                    capital(goodsOf(account)) + " for " + name(account),
+                    capital(cast.goodsOf(account)) + " for " + cast.name(account),
                     account,
-                    any(managers),
+                    cast.any(managers),
                     team,
                     starts,
                     random.nextInt(5) == 0 ? null : starts.plusDays(365L * (1 + random.nextInt(3))),
@@ -267,18 +270,18 @@ public final class RecordGenerator {
     }
 
     private void documents() throws SQLException {
-        List<String> clerks = staffOf("shipper-services");
+        List<String> clerks = cast.staffOf("shipper-services");
         Rows rows = new Rows(connection, "document");
         for (int i = 0; i < volume.documents(); i++) {
             int contract = random.nextInt(volume.contracts());
-            String kind = any(List.of("agreement", "certificate", "letter", "tariff sheet"));
+            String kind = cast.any(List.of("agreement", "certificate", "letter", "tariff sheet"));
             String account = contractAccounts.get(contract);
             rows.add(
                     "D-" + (800 + i),
-                    capital(kind) + " for " + name(account),
+                    capital(kind) + " for " + cast.name(account),
                     "C-" + (300 + contract),
                     account,
-                    any(clerks),
+                    cast.any(clerks),
                     today.minusDays(random.nextInt(700)),
                     kind);
         }
@@ -286,18 +289,18 @@ public final class RecordGenerator {
     }
 
     private void invoices() throws SQLException {
-        List<String> clerks = staffOf("billing");
+        List<String> clerks = cast.staffOf("billing");
         Rows rows = new Rows(connection, "invoice");
         for (int i = 0; i < volume.invoices(); i++) {
             LocalDate issued = today.minusDays(random.nextInt(220));
-            String account = any(accountsTagged("shipper"));
+            String account = cast.any(cast.accountsTagged("shipper"));
             boolean late = issued.isBefore(today.minusDays(40)) && random.nextInt(12) == 0;
             rows.add(
                     Integer.toString(3000 + i),
-                    "Freight of " + goodsOf(account),
+                    "Freight of " + cast.goodsOf(account),
                     account,
                     voyage(random.nextInt(volume.voyages())),
-                    any(clerks),
+                    cast.any(clerks),
                     random.nextInt(8) == 0 ? "credit" : "billing",
                     money(900, 48_000),
                     issued,
@@ -306,20 +309,20 @@ public final class RecordGenerator {
                             ? "overdue"
                             : issued.isBefore(today.minusDays(40))
                                     ? "paid"
-                                    : any(List.of("draft", "approved", "sent")));
+                                    : cast.any(List.of("draft", "approved", "sent")));
         }
         rows.flush();
     }
 
     private void creditNotes() throws SQLException {
-        List<String> clerks = staffOf("billing");
+        List<String> clerks = cast.staffOf("billing");
         Rows rows = new Rows(connection, "credit_note");
         for (int i = 0; i < volume.creditNotes(); i++) {
             rows.add(
                     "R-" + (100 + i),
-                    any(List.of("Short delivery", "Wrong rate", "Waiting time", "Goodwill")),
+                    cast.any(List.of("Short delivery", "Wrong rate", "Waiting time", "Goodwill")),
                     Integer.toString(3000 + random.nextInt(volume.invoices())),
-                    any(clerks),
+                    cast.any(clerks),
                     money(50, 4_000),
                     today.minusDays(random.nextInt(200)));
         }
@@ -333,7 +336,7 @@ public final class RecordGenerator {
             String basin = voyageBasins.get(voyage);
             rows.add(
                     "S-" + (400 + i),
-                    any(
+                    cast.any(
                             List.of(
                                     "Touched the quay",
                                     "Oil on deck",
@@ -341,10 +344,10 @@ public final class RecordGenerator {
                                     "Lost a fender",
                                     "Engine stopped",
                                     "Line parted")),
-                    any(staffOf(basin)),
+                    cast.any(cast.staffOf(basin)),
                     basin,
                     voyage(voyage),
-                    any(List.of("minor", "minor", "minor", "serious", "grave")),
+                    cast.any(List.of("minor", "minor", "minor", "serious", "grave")),
                     instant(-random.nextInt(200)),
                     random.nextInt(3) != 0);
         }
@@ -363,47 +366,52 @@ public final class RecordGenerator {
             int lot = random.nextInt(volume.lots());
             rows.add(
                     "M-" + (600 + i),
-                    any(List.of("Wet cargo", "Short weight", "Late arrival", "Mixed lots")),
+                    cast.any(List.of("Wet cargo", "Short weight", "Late arrival", "Mixed lots")),
                     lotShippers.get(lot),
-                    any(handlers.isEmpty() ? staffOf("safety-office") : handlers),
+                    cast.any(handlers.isEmpty() ? cast.staffOf("safety-office") : handlers),
                     "claims-panel",
                     "L-" + (2000 + lot),
                     money(300, 60_000),
                     money(200, 40_000),
-                    any(List.of("open", "in survey", "settled", "settled", "refused")));
+                    cast.any(List.of("open", "in survey", "settled", "settled", "refused")));
         }
         rows.flush();
     }
 
     private void crew() throws SQLException {
-        List<String> officers = staffOf("crew-office");
+        List<String> officers = cast.staffOf("crew-office");
         Rows rows = new Rows(connection, "crew_member");
         for (int i = 0; i < volume.crew(); i++) {
             rows.add(
                     "K-" + (10 + i),
-                    any(GIVEN) + " " + any(FAMILY),
-                    any(VESSELS),
+                    cast.any(GIVEN) + " " + cast.any(FAMILY),
+                    cast.any(VESSELS),
                     BASINS.get(random.nextInt(4)),
-                    any(officers),
-                    any(List.of("skipper", "mate", "engineer", "deckhand", "deckhand")),
+                    cast.any(officers),
+                    cast.any(List.of("skipper", "mate", "engineer", "deckhand", "deckhand")),
                     "P" + (1 + random.nextInt(5)),
-                    (1 + random.nextInt(90)) + " Towpath, " + any(PORTS),
+                    (1 + random.nextInt(90)) + " Towpath, " + cast.any(PORTS),
                     LocalDate.of(1962 + random.nextInt(42), 1 + random.nextInt(12), 5));
         }
         rows.flush();
     }
 
     private void medicalNotes() throws SQLException {
-        List<String> officers = staffOf("crew-office");
+        List<String> officers = cast.staffOf("crew-office");
         Rows rows = new Rows(connection, "medical_note");
         for (int i = 0; i < volume.medicalNotes(); i++) {
             boolean fit = random.nextInt(5) != 0;
             rows.add(
                     "H-" + (900 + i),
-                    any(List.of("Yearly examination", "Hearing test", "Back strain", "Eye test"))
+                    cast.any(
+                                    List.of(
+                                            "Yearly examination",
+                                            "Hearing test",
+                                            "Back strain",
+                                            "Eye test"))
                             + (fit ? ", fit" : ", rest advised"),
                     "K-" + (10 + random.nextInt(volume.crew())),
-                    any(officers),
+                    cast.any(officers),
                     today.minusDays(random.nextInt(900)),
                     fit);
         }
@@ -412,59 +420,6 @@ public final class RecordGenerator {
 
     private static String voyage(int number) {
         return "V-" + (1000 + number);
-    }
-
-    private String goodsOf(String account) {
-        if (ofTag(account, "grain")) {
-            return any(List.of("barley", "wheat"));
-        }
-        if (ofTag(account, "ore")) {
-            return any(List.of("iron ore", "copper ore"));
-        }
-        if (ofTag(account, "fuel")) {
-            return "fuel oil";
-        }
-        return ofTag(account, "timber") ? "sawn timber" : "fertiliser";
-    }
-
-    private List<String> staffOf(String unit) {
-        return staffByUnit.computeIfAbsent(
-                unit,
-                key ->
-                        peopleWho(
-                                person ->
-                                        !person.external()
-                                                && person.unit().filter(key::equals).isPresent()));
-    }
-
-    private List<String> peopleWho(Predicate<Person> wanted) {
-        return directory.people().stream().filter(wanted).map(Person::key).toList();
-    }
-
-    private List<String> accountsTagged(String tag) {
-        return accountsByTag.computeIfAbsent(
-                tag,
-                any ->
-                        directory.accounts().stream()
-                                .map(Account::key)
-                                .filter(key -> ofTag(key, tag))
-                                .toList());
-    }
-
-    private boolean ofTag(Person person, String tag) {
-        return person.accounts().stream().anyMatch(account -> ofTag(account, tag));
-    }
-
-    private boolean ofTag(String account, String tag) {
-        return directory.account(account).filter(one -> one.tags().contains(tag)).isPresent();
-    }
-
-    private String name(String account) {
-        return directory.account(account).map(Account::name).orElse(account);
-    }
-
-    private <T> T any(List<T> of) {
-        return of.isEmpty() ? null : of.get(random.nextInt(of.size()));
     }
 
     private BigDecimal money(int least, int most) {

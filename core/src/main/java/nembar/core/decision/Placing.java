@@ -12,8 +12,6 @@ import nembar.core.design.Bounds;
 import nembar.core.design.Reach;
 import nembar.core.directory.Account;
 import nembar.core.directory.Directory;
-import nembar.core.directory.Team;
-import nembar.core.directory.Unit;
 import nembar.core.model.Standpoint;
 import nembar.core.text.Wording;
 
@@ -107,7 +105,7 @@ final class Placing {
         }
         List<String> names =
                 listed.stream()
-                        .map(key -> directory.unit(key).map(Unit::name).orElse(key))
+                        .map(key -> directory.unitNames().getOrDefault(key, key))
                         .sorted()
                         .toList();
         String words =
@@ -121,7 +119,7 @@ final class Placing {
 
     private RecordSet ofTeams(RecordType type, SortedSet<String> teams) {
         List<String> names =
-                teams.stream().map(key -> directory.team(key).map(Team::name).orElse(key)).toList();
+                teams.stream().map(key -> directory.teamNames().getOrDefault(key, key)).toList();
         Optional<String> teamField = type.places().team();
         if (teamField.isPresent()) {
             return RecordSet.among(teamField.get(), teams, "team is " + Wording.or(names));
@@ -142,6 +140,6 @@ final class Placing {
     }
 
     private String accountName(String key) {
-        return directory.account(key).map(Account::name).orElse(key);
+        return directory.accountNames().getOrDefault(key, key);
     }
 }

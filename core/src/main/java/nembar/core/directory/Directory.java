@@ -32,6 +32,10 @@ public final class Directory {
     private final Map<String, Team> teamByKey;
     private final Map<String, Person> personByKey;
     private final Map<String, Person> personByEmail;
+    private final Map<String, String> personNames;
+    private final Map<String, String> accountNames;
+    private final Map<String, String> unitNames;
+    private final Map<String, String> teamNames;
     private final Map<String, List<String>> unitsUnder = new LinkedHashMap<>();
     private final Map<String, List<String>> reportsOf = new LinkedHashMap<>();
     private final Map<String, List<String>> peopleOfUnit = new LinkedHashMap<>();
@@ -53,6 +57,10 @@ public final class Directory {
         teamByKey = byKey(teams, Team::key);
         personByKey = byKey(people, Person::key);
         personByEmail = byKey(people, person -> person.email().toLowerCase(Locale.ROOT));
+        personNames = names(personByKey, Person::name);
+        accountNames = names(accountByKey, Account::name);
+        unitNames = names(unitByKey, Unit::name);
+        teamNames = names(teamByKey, Team::name);
         for (Unit unit : units) {
             unit.parent().ifPresent(parent -> add(unitsUnder, parent, unit.key()));
         }
@@ -108,6 +116,23 @@ public final class Directory {
         return Optional.ofNullable(personByEmail.get(email.toLowerCase(Locale.ROOT)));
     }
 
+    /** Names of all people, by key. */
+    public Map<String, String> personNames() {
+        return personNames;
+    }
+
+    public Map<String, String> accountNames() {
+        return accountNames;
+    }
+
+    public Map<String, String> unitNames() {
+        return unitNames;
+    }
+
+    public Map<String, String> teamNames() {
+        return teamNames;
+    }
+
     /** Keys of the teams that have the person as a member or lead. */
     public SortedSet<String> teamsOf(String person) {
         return Collections.unmodifiableSortedSet(
@@ -159,6 +184,13 @@ public final class Directory {
 
     private static void add(Map<String, List<String>> index, String key, String value) {
         index.computeIfAbsent(key, any -> new ArrayList<>()).add(value);
+    }
+
+    private static <T> Map<String, String> names(
+            Map<String, T> elements, Function<T, String> name) {
+        Map<String, String> names = new LinkedHashMap<>();
+        elements.forEach((key, element) -> names.put(key, name.apply(element)));
+        return Collections.unmodifiableMap(names);
     }
 
     private static <T> Map<String, T> byKey(Collection<T> elements, Function<T, String> key) {

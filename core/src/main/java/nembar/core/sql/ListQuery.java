@@ -2,8 +2,10 @@ package nembar.core.sql;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.SortedSet;
 import nembar.core.catalogue.Field;
 import nembar.core.catalogue.FieldType;
 import nembar.core.catalogue.RecordType;
@@ -29,9 +31,22 @@ public record ListQuery(SqlText text, SqlText total, List<RecordSet> flags) {
      *
      * @param sort key of a field; empty for the record's own key
      * @param search text to look for in what may be seen; empty for all
+     * @param named by field, where people see a name instead of the key: the keys whose names have
+     *     the text
      */
     public record Page(
-            int offset, int size, Optional<String> sort, boolean descending, String search) {}
+            int offset,
+            int size,
+            Optional<String> sort,
+            boolean descending,
+            String search,
+            Map<String, SortedSet<String>> named) {
+
+        /** All records up to a number, in the order of their keys. */
+        public static Page first(int size) {
+            return new Page(0, size, Optional.empty(), false, "", Map.of());
+        }
+    }
 
     public ListQuery {
         flags = List.copyOf(flags);
@@ -52,7 +67,7 @@ public record ListQuery(SqlText text, SqlText total, List<RecordSet> flags) {
                         .filter(set -> !set.equals(RecordSet.EVERYTHING))
                         .distinct()
                         .toList();
-        SqlText from = from(type, records, fields, page.search());
+        SqlText from = from(type, records, fields, page);
         SqlText.Builder sql = new SqlText.Builder().add("SELECT ");
         String comma = "";
         for (Field field : type.fields()) {
@@ -81,21 +96,24 @@ public record ListQuery(SqlText text, SqlText total, List<RecordSet> flags) {
     }
 
     private static SqlText from(
-            RecordType type, RecordSet records, List<FieldCoverage> fields, String search) {
+            RecordType type, RecordSet records, List<FieldCoverage> fields, Page page) {
         SqlText.Builder sql =
                 new SqlText.Builder()
                         .add(" FROM " + SqlText.table(type.table()) + " " + ALIAS + " WHERE ")
                         .add(SqlPredicate.of(records, type, ALIAS));
-        if (!search.isBlank()) {
+        if (!page.search().isBlank()) {
             List<FieldCoverage> searched = new ArrayList<>(fields);
             searched.removeIf(field -> !SEARCHED.contains(field.field().type()));
             searched.removeIf(field -> field.viewed().equals(RecordSet.NOTHING));
             sql.add(" AND (FALSE");
             for (FieldCoverage field : searched) {
-                sql.add(" OR ")
-                        .add(whereSeen(field))
-                        .add(" ILIKE ")
-                        .parameter("%" + escaped(search.strip()) + "%");
+                SortedSet<String> keys = page.named().get(field.field().key());
+                sql.add(" OR ").add(whereSeen(field));
+                if (keys != null) {
+                    sql.add(" = ANY (").parameter(keys.toArray(String[]::new)).add(")");
+                } else {
+                    sql.add(" ILIKE ").parameter("%" + escaped(page.search().strip()) + "%");
+                }
             }
             sql.add(")");
         }

@@ -3,12 +3,8 @@ package nembar.core.words;
 import java.util.List;
 import nembar.core.design.Design;
 import nembar.core.design.Role;
-import nembar.core.directory.Account;
 import nembar.core.directory.Audience;
 import nembar.core.directory.Directory;
-import nembar.core.directory.Person;
-import nembar.core.directory.Team;
-import nembar.core.directory.Unit;
 import nembar.core.model.AccessModel;
 import nembar.core.text.Wording;
 
@@ -36,19 +32,19 @@ final class AudienceWords implements Audience.Cases<Step> {
 
     @Override
     public Step onePerson(Audience.OnePerson part) {
-        String name = directory.person(part.person()).map(Person::name).orElse(part.person());
+        String name = directory.personNames().getOrDefault(part.person(), part.person());
         return step("given in person to", name, "");
     }
 
     @Override
     public Step oneTeam(Audience.OneTeam part) {
-        String name = directory.team(part.team()).map(Team::name).orElse(part.team());
+        String name = directory.teamNames().getOrDefault(part.team(), part.team());
         return step("member of", name, "");
     }
 
     @Override
     public Step oneUnit(Audience.OneUnit part) {
-        String name = directory.unit(part.unit()).map(Unit::name).orElse(part.unit());
+        String name = directory.unitNames().getOrDefault(part.unit(), part.unit());
         return step("sits in", name, part.below() ? "or below" : "");
     }
 
@@ -70,7 +66,7 @@ final class AudienceWords implements Audience.Cases<Step> {
 
     @Override
     public Step externalsOf(Audience.ExternalsOf part) {
-        String name = directory.account(part.account()).map(Account::name).orElse(part.account());
+        String name = directory.accountNames().getOrDefault(part.account(), part.account());
         return step("one of", "externals of " + name, "");
     }
 

@@ -26,7 +26,6 @@ import nembar.core.design.Privilege;
 import nembar.core.design.PrivilegeSet;
 import nembar.core.design.Reach;
 import nembar.core.design.Role;
-import nembar.core.directory.Account;
 import nembar.core.directory.Audience;
 import nembar.core.directory.Person;
 import nembar.core.directory.Unit;
@@ -278,13 +277,7 @@ public final class Telling {
             words.add("the account acted for");
         }
         scope.listed()
-                .forEach(
-                        key ->
-                                words.add(
-                                        model.directory()
-                                                .account(key)
-                                                .map(Account::name)
-                                                .orElse(key)));
+                .forEach(key -> words.add(model.directory().accountNames().getOrDefault(key, key)));
         if (!scope.tagged().isEmpty()) {
             words.add("accounts tagged " + Wording.or(List.copyOf(scope.tagged())));
         }
@@ -333,7 +326,7 @@ public final class Telling {
     }
 
     private String unitName(String key) {
-        return model.directory().unit(key).map(Unit::name).orElse(key);
+        return model.directory().unitNames().getOrDefault(key, key);
     }
 
     private static String label(RecordType type, String operation) {

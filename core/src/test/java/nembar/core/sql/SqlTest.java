@@ -5,6 +5,7 @@ import static nembar.core.testing.Harbour.to;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
@@ -69,12 +70,19 @@ class SqlTest {
                         trip,
                         records,
                         fields,
-                        new ListQuery.Page(0, 10, Optional.of("name"), true, "100%_"));
+                        new ListQuery.Page(
+                                0,
+                                10,
+                                Optional.of("name"),
+                                true,
+                                "100%_",
+                                Map.of("team", new TreeSet<>(Set.of("cranes")))));
         assertThat(byName.text().sql())
                 .contains(
                         "ORDER BY (CASE WHEN t.\"owner\" = ? THEN t.\"name\" END) DESC NULLS LAST")
                 .doesNotContain("THEN t.\"price\"");
         assertThat(byName.text().parameters()).contains("%100\\%\\_%");
+        assertThat(byName.text().sql()).contains("THEN t.\"team\" END) = ANY (?)");
         assertThat(byName.total().parameters()).contains("%100\\%\\_%");
     }
 }

@@ -94,7 +94,7 @@ class AskController {
             @RequestParam(defaultValue = "25") int size,
             @RequestParam(required = false) String sort,
             @RequestParam(defaultValue = "false") boolean descending,
-            @RequestParam(required = false) String search) {
+            @RequestParam(defaultValue = "") String search) {
         Question question = understood(asked);
         RecordType known = question.type(type);
         return recordList.list(
@@ -114,7 +114,7 @@ class AskController {
             @RequestParam(defaultValue = "view") String operation,
             @RequestParam(required = false) String sort,
             @RequestParam(defaultValue = "false") boolean descending,
-            @RequestParam(required = false) String search) {
+            @RequestParam(defaultValue = "") String search) {
         Question question = understood(asked);
         RecordType known = question.type(type);
         StreamingResponseBody file =

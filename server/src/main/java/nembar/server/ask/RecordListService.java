@@ -2,9 +2,14 @@ package nembar.server.ask;
 
 import java.math.BigDecimal;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
+import java.util.SortedSet;
+import java.util.TreeSet;
+import java.util.stream.Collectors;
 import nembar.core.catalogue.Field;
 import nembar.core.catalogue.FieldType;
 import nembar.core.catalogue.Operation;
@@ -13,11 +18,8 @@ import nembar.core.coverage.RecordSet;
 import nembar.core.decision.FieldCoverage;
 import nembar.core.decision.FieldLevel;
 import nembar.core.design.MaskStyle;
-import nembar.core.directory.Account;
 import nembar.core.directory.Directory;
 import nembar.core.directory.Person;
-import nembar.core.directory.Team;
-import nembar.core.directory.Unit;
 import nembar.core.sql.ListQuery;
 import nembar.server.ask.RecordPage.Column;
 import nembar.server.ask.RecordPage.FieldValue;
@@ -67,7 +69,7 @@ class RecordListService {
                         type,
                         question.access().coverage(type, operation).records(),
                         fields,
-                        page(type, fields, wanted));
+                        page(question.model().directory(), type, fields, wanted));
         List<RecordRow> rows =
                 listing.rows().stream()
                         .map(row -> row(question.model().directory(), type, fields, row))
@@ -94,7 +96,8 @@ class RecordListService {
                 wanted.size());
     }
 
-    private static ListQuery.Page page(RecordType type, List<FieldCoverage> fields, Wanted wanted) {
+    private static ListQuery.Page page(
+            Directory directory, RecordType type, List<FieldCoverage> fields, Wanted wanted) {
         Optional<String> sort = Optional.ofNullable(wanted.sort()).filter(key -> !key.isBlank());
         sort.ifPresent(
                 key -> {
@@ -116,7 +119,8 @@ class RecordListService {
                 wanted.size(),
                 sort,
                 wanted.descending(),
-                wanted.search() == null ? "" : wanted.search());
+                wanted.search(),
+                named(directory, type, wanted.search()));
     }
 
     private static RecordRow row(
@@ -139,23 +143,60 @@ class RecordListService {
         return new RecordRow(row.record().key(type.keyField()).orElseThrow(), values);
     }
 
+    /** By each field that shows names: the keys whose names have the text. */
+    private static Map<String, SortedSet<String>> named(
+            Directory directory, RecordType type, String search) {
+        Map<String, SortedSet<String>> keys = new HashMap<>();
+        String text = search.strip().toLowerCase(Locale.ROOT);
+        for (Field field : type.fields()) {
+            namesFor(directory, type, field)
+                    .ifPresent(
+                            names ->
+                                    keys.put(
+                                            field.key(),
+                                            names.entrySet().stream()
+                                                    .filter(
+                                                            one ->
+                                                                    one.getValue()
+                                                                            .toLowerCase(
+                                                                                    Locale.ROOT)
+                                                                            .contains(text))
+                                                    .map(Map.Entry::getKey)
+                                                    .collect(
+                                                            Collectors.toCollection(
+                                                                    TreeSet::new))));
+        }
+        return keys;
+    }
+
     /** Names instead of the directory's keys; everything else as it is, for the page to format. */
     private static String shown(Directory directory, RecordType type, Field field, Object value) {
         String key = value.toString();
-        Optional<String> place = Optional.of(field.key());
+        if (value instanceof BigDecimal number) {
+            return number.toPlainString();
+        }
+        return namesFor(directory, type, field)
+                .map(names -> names.getOrDefault(key, key))
+                .orElse(key);
+    }
+
+    /** The names of what the field's keys stand for, where they are the directory's. */
+    private static Optional<Map<String, String>> namesFor(
+            Directory directory, RecordType type, Field field) {
+        RecordType.Places places = type.places();
+        Optional<String> key = Optional.of(field.key());
         if (field.type() == FieldType.PERSON) {
-            return directory.person(key).map(Person::name).orElse(key);
+            return Optional.of(directory.personNames());
         }
-        boolean identifies = field.key().equals(type.keyField());
-        if (place.equals(type.places().unit()) && !identifies) {
-            return directory.unit(key).map(Unit::name).orElse(key);
+        if (field.key().equals(type.keyField())) {
+            return Optional.empty();
         }
-        if (place.equals(type.places().account()) && !identifies) {
-            return directory.account(key).map(Account::name).orElse(key);
+        if (key.equals(places.unit())) {
+            return Optional.of(directory.unitNames());
         }
-        if (place.equals(type.places().team()) && !identifies) {
-            return directory.team(key).map(Team::name).orElse(key);
+        if (key.equals(places.account())) {
+            return Optional.of(directory.accountNames());
         }
-        return value instanceof BigDecimal number ? number.toPlainString() : key;
+        return key.equals(places.team()) ? Optional.of(directory.teamNames()) : Optional.empty();
     }
 }

@@ -14,7 +14,6 @@ import nembar.core.decision.Coverage;
 import nembar.core.decision.FieldCoverage;
 import nembar.core.decision.FieldLevel;
 import nembar.core.decision.PersonAccess;
-import nembar.core.directory.Account;
 import nembar.core.directory.Person;
 import nembar.core.directory.Unit;
 import nembar.core.model.Standpoint;
@@ -188,6 +187,6 @@ class WhatCanService {
     private static Named named(Question question, String account) {
         return new Named(
                 account,
-                question.model().directory().account(account).map(Account::name).orElse(account));
+                question.model().directory().accountNames().getOrDefault(account, account));
     }
 }

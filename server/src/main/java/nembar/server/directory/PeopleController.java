@@ -3,7 +3,6 @@ package nembar.server.directory;
 import io.swagger.v3.oas.annotations.Operation;
 import java.util.List;
 import java.util.Locale;
-import nembar.core.directory.Account;
 import nembar.core.directory.Directory;
 import nembar.core.directory.Person;
 import nembar.core.directory.Unit;
@@ -90,12 +89,7 @@ class PeopleController {
                 person.external()
                         ? Wording.and(
                                 person.accounts().stream()
-                                        .map(
-                                                key ->
-                                                        directory
-                                                                .account(key)
-                                                                .map(Account::name)
-                                                                .orElse(key))
+                                        .map(key -> directory.accountNames().getOrDefault(key, key))
                                         .toList())
                         : person.unit().flatMap(directory::unit).map(Unit::name).orElse("");
         return new PersonName(

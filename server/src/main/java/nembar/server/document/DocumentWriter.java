@@ -18,7 +18,6 @@ import nembar.core.directory.Directory;
 import nembar.core.directory.Person;
 import nembar.core.model.AccessModel;
 import nembar.server.document.DesignDocument.WhoPart;
-import nembar.server.document.DocumentReader.Words;
 
 /** Takes the core's shapes to a design document; reading that gives the same model again. */
 public final class DocumentWriter {

@@ -22,6 +22,7 @@ import org.springframework.http.ProblemDetail;
 import org.springframework.http.ResponseEntity;
 import org.springframework.http.converter.HttpMessageNotReadableException;
 import org.springframework.orm.ObjectOptimisticLockingFailureException;
+import org.springframework.security.core.AuthenticationException;
 import org.springframework.transaction.TransactionSystemException;
 import org.springframework.web.bind.MissingServletRequestParameterException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
@@ -101,6 +102,15 @@ public class Problems extends ResponseEntityExceptionHandler {
     @ExceptionHandler
     ResponseEntity<ProblemDetail> tooLarge(TooLarge large) {
         return answer(tooLarge(large.limit()));
+    }
+
+    @ExceptionHandler
+    ResponseEntity<ProblemDetail> nobody(AuthenticationException out) {
+        return answer(
+                of(
+                        HttpStatus.UNAUTHORIZED,
+                        "Not signed in",
+                        "Nobody active is signed in here any more. Sign in again."));
     }
 
     @ExceptionHandler

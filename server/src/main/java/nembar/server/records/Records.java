@@ -123,7 +123,7 @@ public class Records {
                         type,
                         RecordSet.among(field, keys, ""),
                         List.of(),
-                        new Page(0, RELATIVES_AT_MOST, Optional.empty(), false, ""))
+                        Page.first(RELATIVES_AT_MOST))
                 .text();
     }
 

@@ -210,6 +210,22 @@ class DesignTest {
     }
 
     @Test
+    void whoeverIsSuspendedIsOutAtOnce(Installation nembar) {
+        Client auditor = nembar.auditor();
+        Client client = nembar.administrator();
+        String document = client.get(TOWLINE).text();
+        String suspended =
+                document.replaceFirst(
+                        "(\"key\":\"osric.vane\"[^}]*\"status\":\")active", "$1suspended");
+        assertThat(put(client, TOWLINE, suspended).status()).isEqualTo(200);
+        Answer out = auditor.get("/api/people");
+        assertThat(out.status()).isEqualTo(401);
+        assertThat(out.detail()).contains("Sign in again");
+        assertThat(put(nembar.administrator(), TOWLINE, document).status()).isEqualTo(200);
+        assertThat(auditor.get("/api/people").status()).isEqualTo(200);
+    }
+
+    @Test
     void aDocumentOfAnotherApplicationIsRefused(Installation nembar) {
         Client client = nembar.administrator();
         Answer answer = put(client, TOWLINE, client.get(NEMBAR).text());

@@ -99,6 +99,17 @@ class RecordListTest {
     }
 
     @Test
+    void searchFindsNamesAsTheyAreShown(Installation nembar) {
+        Client client = nembar.administrator();
+        String lots = "person=ilse.marrow&type=cargo_lot&size=200&search=";
+        assertThat(column(list(client, lots + "Hollis%20Grain"), "shipper"))
+                .isNotEmpty()
+                .containsOnly("Hollis Grain");
+        assertThat(column(list(client, lots + "tove%20ans"), "clerk")).containsOnly("Tove Ansgar");
+        assertThat(list(client, lots + "hollis-grain").path("total").asLong()).isZero();
+    }
+
+    @Test
     void guardedRecordsAreForStewardsOnly(Installation nembar) {
         String medical =
                 "/api/ask/records?application=towline&person=agnete.solberg&type=medical_note";

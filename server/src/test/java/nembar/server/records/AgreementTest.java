@@ -4,7 +4,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Optional;
 import java.util.stream.Collectors;
 import nembar.core.catalogue.Operation;
 import nembar.core.catalogue.RecordType;
@@ -122,7 +121,7 @@ class AgreementTest {
     private static List<Records.Row> list(PersonAccess access, RecordType type, RecordSet set) {
         List<FieldCoverage> fields =
                 type.fields().stream().map(field -> access.field(type, field)).toList();
-        ListQuery.Page all = new ListQuery.Page(0, 1000, Optional.of("id"), false, "");
+        ListQuery.Page all = ListQuery.Page.first(1000);
         return records.list(HARBOUR, type, set, fields, all).rows();
     }
 

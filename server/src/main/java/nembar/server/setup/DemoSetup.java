@@ -1,6 +1,5 @@
-package nembar.server.demo;
+package nembar.server.setup;
 
-import java.io.IOException;
 import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.ResultSet;
@@ -8,13 +7,13 @@ import java.sql.SQLException;
 import java.sql.Statement;
 import java.time.Clock;
 import java.time.LocalDate;
+import java.time.ZoneOffset;
 import nembar.core.directory.Directory;
 import nembar.demo.DemoWorld;
 import nembar.demo.RecordGenerator;
 import nembar.demo.Volume;
 import nembar.server.document.DesignDocument;
 import nembar.server.document.DocumentJson;
-import nembar.server.document.DocumentWriter;
 import nembar.server.model.DesignImport;
 import nembar.server.model.Models;
 import nembar.server.records.RecordSources.Settings;
@@ -22,18 +21,12 @@ import nembar.server.session.BearerTokens;
 import nembar.server.session.SignIns;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
-import org.springframework.beans.factory.SmartInitializingSingleton;
-import org.springframework.beans.factory.annotation.Value;
-import org.springframework.core.io.ClassPathResource;
 import org.springframework.stereotype.Component;
 
-/**
- * Before the first request is taken: brings Nembar's own catalogue up to this program's, makes the
- * demo world where it is asked for and not there yet, and reads the published models.
- */
+/** Makes the demo world: design, records, sign-ins and a token. */
 @Component
-class Startup implements SmartInitializingSingleton {
-    private static final Logger LOG = LoggerFactory.getLogger(Startup.class);
+class DemoSetup {
+    private static final Logger LOG = LoggerFactory.getLogger(DemoSetup.class);
     private static final String TOWLINE = "towline";
     private static final long SEED = 41;
 
@@ -43,49 +36,26 @@ class Startup implements SmartInitializingSingleton {
     private final BearerTokens tokens;
     private final Settings settings;
     private final Clock clock;
-    private final boolean demo;
 
-    Startup(
+    DemoSetup(
             Models models,
             DesignImport imports,
             SignIns signIns,
             BearerTokens tokens,
             Settings settings,
-            Clock clock,
-            @Value("${nembar.demo}") boolean demo) {
+            Clock clock) {
         this.models = models;
         this.imports = imports;
         this.signIns = signIns;
         this.tokens = tokens;
         this.settings = settings;
         this.clock = clock;
-        this.demo = demo;
     }
 
-    @Override
-    public void afterSingletonsInstantiated() {
-        try {
-            models.refresh();
-            ownCatalogue();
-            if (demo && models.find(TOWLINE).isEmpty()) {
-                demoWorld();
-            }
-        } catch (IOException | SQLException failed) {
-            throw new IllegalStateException("Nembar could not be set up", failed);
-        }
-    }
-
-    private void ownCatalogue() throws IOException {
-        DesignDocument shipped =
-                DocumentJson.read(
-                        new ClassPathResource("builtin/nembar.json").getContentAsByteArray());
-        boolean current =
-                models.find(Models.NEMBAR)
-                        .map(published -> DocumentWriter.write(published.model()).catalogue())
-                        .filter(shipped.catalogue()::equals)
-                        .isPresent();
-        if (!current) {
-            imports.install(shipped);
+    /** Makes it where it is not there yet. */
+    void run() throws SQLException {
+        if (models.find(TOWLINE).isEmpty()) {
+            demoWorld();
         }
     }
 
@@ -126,7 +96,7 @@ class Startup implements SmartInitializingSingleton {
                 }
             }
             statement.execute(DemoWorld.schema());
-            LocalDate today = LocalDate.ofInstant(clock.instant(), java.time.ZoneOffset.UTC);
+            LocalDate today = LocalDate.ofInstant(clock.instant(), ZoneOffset.UTC);
             new RecordGenerator(connection, directory, today, Volume.demo(), SEED).run();
             connection.commit();
         }

@@ -1,2 +1,2 @@
 /** Sets an installation up: Nembar's own application always, the demo world when asked to. */
-package nembar.server.demo;
+package nembar.server.setup;

@@ -1,0 +1,113 @@
+package nembar.server.document;
+
+import java.util.Objects;
+import java.util.Optional;
+import java.util.Set;
+import nembar.core.catalogue.Area;
+import nembar.core.catalogue.Catalogue;
+import nembar.core.catalogue.Field;
+import nembar.core.catalogue.FieldType;
+import nembar.core.catalogue.Operation;
+import nembar.core.catalogue.Parent;
+import nembar.core.catalogue.RecordType;
+
+/** Reads the catalogue of a design document. */
+final class CatalogueReader {
+    private final Reading reading;
+
+    CatalogueReader(Reading reading) {
+        this.reading = reading;
+    }
+
+    Catalogue read(DesignDocument.CataloguePart part) {
+        return new Catalogue(
+                reading.each(
+                        "catalogue.areas", part.areas(), DesignDocument.AreaPart::key, this::area),
+                reading.each(
+                        "catalogue.recordTypes",
+                        part.recordTypes(),
+                        DesignDocument.RecordTypePart::key,
+                        this::recordType),
+                reading.each(
+                        "catalogue.functions",
+                        part.functions(),
+                        DesignDocument.FunctionPart::key,
+                        this::function));
+    }
+
+    private Area area(String path, DesignDocument.AreaPart part) {
+        return new Area(
+                part.key(),
+                reading.text(path + ".name", part.name()),
+                Optional.ofNullable(part.stewards())
+                        .map(stewards -> reading.audience(path + ".stewards", stewards)));
+    }
+
+    private RecordType recordType(String path, DesignDocument.RecordTypePart part) {
+        return new RecordType(
+                part.key(),
+                reading.text(path + ".singular", part.singular()),
+                reading.text(path + ".plural", part.plural()),
+                reading.text(path + ".area", part.area()),
+                reading.text(path + ".table", part.table()),
+                reading.text(path + ".keyField", part.keyField()),
+                reading.text(path + ".titleField", part.titleField()),
+                new RecordType.Places(
+                        Optional.ofNullable(part.owner()),
+                        Optional.ofNullable(part.team()),
+                        Optional.ofNullable(part.unit()),
+                        Optional.ofNullable(part.account())),
+                Optional.ofNullable(part.parent()).map(parent -> parent(path + ".parent", parent)),
+                reading.each(
+                        path + ".fields",
+                        part.fields(),
+                        DesignDocument.FieldPart::key,
+                        this::field),
+                part.operations().stream()
+                        .map(
+                                operation ->
+                                        new Operation(
+                                                operation.key(),
+                                                Objects.requireNonNullElse(
+                                                        operation.label(), operation.key())))
+                        .toList());
+    }
+
+    private Parent parent(String path, DesignDocument.ParentPart part) {
+        return new Parent(
+                reading.text(path + ".recordType", part.recordType()),
+                reading.text(path + ".through", part.through()),
+                reading.word(path + ".follows", part.follows(), Parent.Follows.values(), Words::of),
+                part.lifts());
+    }
+
+    private Field field(String path, DesignDocument.FieldPart part) {
+        return new Field(
+                part.key(),
+                reading.text(path + ".label", part.label()),
+                Objects.requireNonNullElse(part.column(), part.key()),
+                reading.word(path + ".type", part.type(), FieldType.values(), FieldType::word),
+                part.guarded(),
+                Set.copyOf(part.classifications()),
+                Optional.ofNullable(part.refersTo()),
+                part.choices());
+    }
+
+    private nembar.core.catalogue.Function function(String path, DesignDocument.FunctionPart part) {
+        return new nembar.core.catalogue.Function(
+                part.key(),
+                reading.text(path + ".name", part.name()),
+                reading.text(path + ".area", part.area()),
+                part.levels(),
+                part.needs().stream().map(need -> need(path + ".needs", need)).toList());
+    }
+
+    private nembar.core.catalogue.Function.Need need(String path, DesignDocument.NeedPart part) {
+        return part.function() != null
+                ? new nembar.core.catalogue.Function.FunctionNeed(
+                        part.function(), reading.text(path + ".level", part.level()))
+                : new nembar.core.catalogue.Function.PrivilegeNeed(
+                        reading.text(path + ".recordType", part.recordType()),
+                        reading.text(path + ".operation", part.operation()));
+    }
+}

@@ -1,0 +1,54 @@
+package nembar.server.ask;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.mockito.ArgumentMatchers.any;
+import static org.mockito.ArgumentMatchers.anyCollection;
+import static org.mockito.ArgumentMatchers.eq;
+import static org.mockito.Mockito.mock;
+import static org.mockito.Mockito.times;
+import static org.mockito.Mockito.verify;
+import static org.mockito.Mockito.verifyNoMoreInteractions;
+import static org.mockito.Mockito.when;
+
+import java.time.Instant;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.Map;
+import nembar.core.coverage.RecordSet;
+import nembar.core.decision.PersonAccess;
+import nembar.core.directory.Person;
+import nembar.core.model.AccessModel;
+import nembar.core.model.Standpoint;
+import nembar.core.words.Telling;
+import nembar.demo.DemoWorld;
+import nembar.server.document.DocumentJson;
+import nembar.server.document.DocumentReader;
+import nembar.server.governance.Governance;
+import nembar.server.records.Records;
+import nembar.server.records.Records.Counts;
+import org.junit.jupiter.api.Test;
+
+/** All that one person can do is counted with one query for each record type. */
+class OneScanTest {
+    private final AccessModel towline = DocumentReader.read(DocumentJson.read(DemoWorld.towline()));
+    private final Person ilse = towline.directory().person("ilse.marrow").orElseThrow();
+    private final Standpoint who = Standpoint.of(ilse, Instant.parse("2026-11-23T12:00:00Z"));
+    private final Records records = mock(Records.class);
+
+    private Counts counted(Collection<RecordSet> sets) {
+        Map<RecordSet, Long> numbers = new HashMap<>();
+        sets.forEach(set -> numbers.put(set, 3L));
+        return new Counts(10, numbers);
+    }
+
+    @Test
+    void theWholeGridTakesOneQueryForEachRecordType() {
+        when(records.count(any(), any(), anyCollection()))
+                .thenAnswer(call -> counted(call.getArgument(2)));
+        Question question = new Question(new PersonAccess(towline, who), new Telling(towline, who));
+        WhatCan answer = new WhatCanService(records, mock(Governance.class)).answer(question, ilse);
+        assertThat(answer.totals().records()).isEqualTo(130);
+        verify(records, times(13)).count(eq("towline"), any(), anyCollection());
+        verifyNoMoreInteractions(records);
+    }
+}
