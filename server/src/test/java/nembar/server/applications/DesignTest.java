@@ -197,6 +197,44 @@ class DesignTest {
     }
 
     @Test
+    void noMoveInTheDirectoryOpensAGuardedAreaEither(Installation nembar) {
+        Client client = nembar.administrator();
+        String document = client.get(NEMBAR).text();
+        String moved =
+                document.replaceFirst(
+                        "(\"key\":\"idris.munro\"[^}]*\"unit\":\")technology", "$1crew-office");
+        assertThat(moved).isNotEqualTo(document);
+        Answer refused = put(client, NEMBAR, moved);
+        assertThat(refused.status()).as(refused.text()).isEqualTo(403);
+        assertThat(refused.detail()).contains("Crew welfare, which is guarded");
+        assertThat(client.get(NEMBAR).text()).isEqualTo(document);
+    }
+
+    @Test
+    void aDirectoryThatAnotherApplicationNeedsMoreOfIsRefused(Installation nembar) {
+        Client client = nembar.administrator();
+        String document = client.get(NEMBAR).text();
+        String without =
+                document.replaceFirst("\\{\"key\":\"ore-desk\",\"name\":\"Ore Desk\"[^}]*\\},", "");
+        assertThat(without).isNotEqualTo(document);
+        Answer refused = put(client, NEMBAR, without);
+        assertThat(refused.status()).as(refused.text()).isEqualTo(422);
+        assertThat(refused.json().at("/problems/0/message").asString())
+                .contains("no team `ore-desk`", "needed by Towline");
+    }
+
+    @Test
+    void nembarsOwnDocumentGoesOutAndInAndItsCatalogueStays(Installation nembar) {
+        Client client = nembar.administrator();
+        String document = client.get(NEMBAR).text();
+        assertThat(put(client, NEMBAR, document).status()).isEqualTo(200);
+        String renamed = document.replaceFirst("\"singular\":\"Person\"", "\"singular\":\"User\"");
+        Answer refused = put(client, NEMBAR, renamed);
+        assertThat(refused.status()).isEqualTo(422);
+        assertThat(refused.json().at("/problems/0/path").asString()).isEqualTo("catalogue");
+    }
+
+    @Test
     void nobodyCanBeLeftWithoutAnAdministrator(Installation nembar) {
         Client client = nembar.administrator();
         String document = client.get(NEMBAR).text();
