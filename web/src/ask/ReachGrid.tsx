@@ -49,42 +49,44 @@ export function ReachGrid({ answer, question }: { answer: WhatCan; question: Que
   }, [keys.ref]);
 
   return (
-    <Table {...keys} aria-label={`What ${answer.person.name} can do`}>
-      <thead>
-        <tr>
-          <th scope="col">
-            <Box component="span" sx={{ visibility: 'hidden' }}>
-              Records
-            </Box>
-          </th>
-          <th scope="col">view</th>
-          <th scope="col">change</th>
-          <th scope="col">create</th>
-          <th scope="col">delete</th>
-          <th scope="col">its own</th>
-        </tr>
-      </thead>
-      {answer.areas.map((area) => (
-        <tbody key={area.key}>
-          <AreaHead area={area} />
-          {area.types.map((type) => (
-            <Fragment key={type.key}>
-              <TypeLine type={type} question={question} picked={picked} />
-              {question.open.has(type.key) &&
-                type.fields.map((field) => (
-                  <FieldLine
-                    key={field.key}
-                    type={type}
-                    field={field}
-                    question={question}
-                    picked={picked}
-                  />
-                ))}
-            </Fragment>
-          ))}
-        </tbody>
-      ))}
-    </Table>
+    <Box sx={{ containerType: 'inline-size' }}>
+      <Table {...keys} aria-label={`What ${answer.person.name} can do`}>
+        <thead>
+          <tr>
+            <th scope="col">
+              <Box component="span" sx={{ visibility: 'hidden' }}>
+                Records
+              </Box>
+            </th>
+            <th scope="col">view</th>
+            <th scope="col">change</th>
+            <th scope="col">create</th>
+            <th scope="col">delete</th>
+            <th scope="col">its own</th>
+          </tr>
+        </thead>
+        {answer.areas.map((area) => (
+          <tbody key={area.key}>
+            <AreaHead area={area} />
+            {area.types.map((type) => (
+              <Fragment key={type.key}>
+                <TypeLine type={type} question={question} picked={picked} />
+                {question.open.has(type.key) &&
+                  type.fields.map((field) => (
+                    <FieldLine
+                      key={field.key}
+                      type={type}
+                      field={field}
+                      question={question}
+                      picked={picked}
+                    />
+                  ))}
+              </Fragment>
+            ))}
+          </tbody>
+        ))}
+      </Table>
+    </Box>
   );
 }
 
@@ -203,7 +205,7 @@ function FieldLine({ type, field, question, picked }: LineProps & { field: Field
       </td>
       <td colSpan={3}>
         <Box component="span" sx={{ px: 1, color: 'text.secondary' }}>
-          {field.classifications.join(', ')}
+          {[field.level, ...field.classifications].join(' · ')}
         </Box>
       </td>
     </tr>

@@ -25,6 +25,7 @@ export function Sentence({
 }) {
   const { slots, ask } = question;
   const [typed, setTyped] = useState('');
+  const [chosen, setChosen] = useState<Choice | null>(null);
   const search = useDeferredValue(typed);
   const people = usePeople(search);
   const applications = useApplications();
@@ -42,7 +43,8 @@ export function Sentence({
   }, [slots.person]);
 
   const about = answer?.person;
-  const name = about?.key === slots.person ? about.name : slots.person;
+  const known = [about, chosen].find((one) => one?.key === slots.person);
+  const name = known?.name ?? slots.person;
   // The slot takes a new object for a new choice and forgets what is being typed.
   const person: Choice | null = useMemo(
     () => (slots.person === '' ? null : { key: slots.person, name }),
@@ -76,7 +78,10 @@ export function Sentence({
         none="Nobody you may view has such a name, address or seat"
         inputRef={personInput}
         onType={setTyped}
-        onChoose={(next) => ask({ person: next.key })}
+        onChoose={(next) => {
+          setChosen(next);
+          ask({ person: next.key });
+        }}
       />
       {about && several && (
         <>

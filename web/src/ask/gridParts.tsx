@@ -60,6 +60,11 @@ export const CellButton = styled(ButtonBase)(({ theme }) => ({
     background: theme.vars?.palette.action.selected,
   },
   '& .quiet': { color: theme.vars?.palette.text.secondary },
+  // Beside Because in a narrow window, words and rails that can be spared make room.
+  '@container (max-width: 780px)': {
+    '& .spared': { display: 'none' },
+    '&[data-named="true"] svg:first-of-type': { display: 'none' },
+  },
 }));
 
 /** What a cell says aloud: "view 642 of 2 412 cargo lots, own branch". It has what is shown in it. */
@@ -101,12 +106,23 @@ export function ReachCell({ cell, plural, total, named, picked, onPick }: ReachC
         data-cell={`${cell.operation}`}
         aria-label={said}
         aria-pressed={picked}
+        data-named={named}
         tabIndex={-1}
         onClick={onPick}
       >
         <ReachRail notches={cell.granted ? cell.notches : 0} />
         {named && <span className={cell.granted ? '' : 'quiet'}>{cell.label}</span>}{' '}
-        <span className={cell.granted && cell.records !== undefined ? '' : 'quiet'}>{amount}</span>
+        <span
+          className={
+            cell.records !== undefined && cell.granted
+              ? ''
+              : cell.granted
+                ? 'quiet spared'
+                : 'quiet'
+          }
+        >
+          {amount}
+        </span>
         {cell.granted && cell.widened > 0 && <WidenedMark />}
         {cell.cut > 0 && <CutMark />}
       </CellButton>

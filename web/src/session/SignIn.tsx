@@ -63,7 +63,8 @@ export default function SignIn() {
         <Box role="alert" sx={{ color: 'error.main' }}>
           {problem && (
             <>
-              <strong>{problem.title}.</strong> {problem.message}
+              {problem.path === undefined && <strong>{problem.title}. </strong>}
+              {problem.message}
             </>
           )}
         </Box>
