@@ -34,7 +34,7 @@ export default function AskPlace() {
 
   return (
     <Box sx={{ display: 'flex', height: '100%' }}>
-      <Box component="main" sx={{ flex: 1, minWidth: 0, overflowY: 'auto', p: '18px 20px 40px' }}>
+      <Box component="main" sx={{ flex: 1, minWidth: 0, overflowY: 'auto', p: '0 20px 40px' }}>
         <Typography component="h1" sx={{ position: 'absolute', left: -9999 }}>
           Ask
         </Typography>

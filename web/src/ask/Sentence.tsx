@@ -60,6 +60,7 @@ export function Sentence({
       aria-label="Question"
       onSubmit={(event) => event.preventDefault()}
       sx={{
+        pt: '18px',
         display: 'flex',
         flexWrap: 'wrap',
         alignItems: 'center',
