@@ -50,6 +50,7 @@ export const CellButton = styled(ButtonBase)(({ theme }) => ({
   justifyContent: 'flex-start',
   gap: 9,
   minHeight: 26,
+  scrollMarginBlock: 90,
   padding: '0 6px',
   borderRadius: 4,
   border: '1.5px solid transparent',
