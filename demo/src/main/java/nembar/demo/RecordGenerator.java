@@ -12,6 +12,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Random;
+import java.util.Set;
 import nembar.core.directory.Account;
 import nembar.core.directory.Directory;
 import nembar.core.directory.Person;
@@ -356,11 +357,7 @@ public final class RecordGenerator {
 
     private void claims() throws SQLException {
         List<String> handlers =
-                List.copyOf(
-                        directory
-                                .team("claims-panel")
-                                .map(Team::members)
-                                .orElse(java.util.Set.of()));
+                List.copyOf(directory.team("claims-panel").map(Team::members).orElse(Set.of()));
         Rows rows = new Rows(connection, "claim");
         for (int i = 0; i < volume.claims(); i++) {
             int lot = random.nextInt(volume.lots());

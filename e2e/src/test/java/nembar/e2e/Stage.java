@@ -10,6 +10,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.concurrent.locks.LockSupport;
 import nembar.server.testing.Cluster;
 import org.junit.jupiter.api.extension.AfterEachCallback;
 import org.junit.jupiter.api.extension.BeforeAllCallback;
@@ -106,7 +107,7 @@ public final class Stage
     }
 
     private static void pause() {
-        java.util.concurrent.locks.LockSupport.parkNanos(Duration.ofMillis(200).toNanos());
+        LockSupport.parkNanos(Duration.ofMillis(200).toNanos());
     }
 
     private static boolean answers(String url) {

@@ -23,6 +23,7 @@ import nembar.core.design.FieldFilter;
 import nembar.core.design.FieldFilter.Effect;
 import nembar.core.design.Privilege;
 import nembar.core.design.Reach;
+import nembar.core.design.Role;
 import nembar.core.model.AccessModel;
 import nembar.core.model.Standpoint;
 
@@ -351,7 +352,7 @@ public final class PersonAccess {
                 .toList();
     }
 
-    private Optional<nembar.core.design.Role> roleOf(Assignment assignment) {
+    private Optional<Role> roleOf(Assignment assignment) {
         return assignment.gives() instanceof Assignment.Gives.OfRole of
                 ? model.design().role(of.role())
                 : Optional.empty();

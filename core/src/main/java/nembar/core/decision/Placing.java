@@ -1,5 +1,6 @@
 package nembar.core.decision;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -80,7 +81,7 @@ final class Placing {
     }
 
     private String words(AccountScope scope) {
-        List<String> words = new java.util.ArrayList<>();
+        List<String> words = new ArrayList<>();
         if (scope.actedFor()) {
             words.add(who.account().map(this::accountName).orElse("the one acted for"));
         }

@@ -1,5 +1,6 @@
 package nembar.core.directory;
 
+import java.util.Collections;
 import java.util.Set;
 import java.util.TreeSet;
 
@@ -11,6 +12,6 @@ import java.util.TreeSet;
  */
 public record Account(String key, String name, boolean own, Set<String> tags) {
     public Account {
-        tags = java.util.Collections.unmodifiableSet(new TreeSet<>(tags));
+        tags = Collections.unmodifiableSet(new TreeSet<>(tags));
     }
 }

@@ -6,6 +6,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.SortedSet;
+import java.util.function.Predicate;
+import java.util.stream.Stream;
 import nembar.core.catalogue.Field;
 import nembar.core.catalogue.FieldType;
 import nembar.core.catalogue.RecordType;
@@ -60,9 +62,7 @@ public record ListQuery(SqlText text, SqlText total, List<RecordSet> flags) {
         List<RecordSet> flags =
                 fields.stream()
                         .flatMap(
-                                field ->
-                                        java.util.stream.Stream.of(
-                                                field.masked(), field.viewed(), field.changed()))
+                                field -> Stream.of(field.masked(), field.viewed(), field.changed()))
                         .filter(set -> !set.equals(RecordSet.NOTHING))
                         .filter(set -> !set.equals(RecordSet.EVERYTHING))
                         .distinct()
@@ -120,7 +120,7 @@ public record ListQuery(SqlText text, SqlText total, List<RecordSet> flags) {
         return sql.build();
     }
 
-    private static java.util.function.Predicate<FieldCoverage> has(String key) {
+    private static Predicate<FieldCoverage> has(String key) {
         return field -> field.field().key().equals(key);
     }
 

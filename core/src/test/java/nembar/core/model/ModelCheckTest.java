@@ -10,6 +10,7 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import nembar.core.catalogue.Catalogue;
 import nembar.core.design.AccountFilter;
 import nembar.core.design.AccountScope;
 import nembar.core.design.Assignment;
@@ -170,8 +171,7 @@ class ModelCheckTest {
                         () ->
                                 AccessModel.of(
                                         harbour.model().application(),
-                                        new nembar.core.catalogue.Catalogue(
-                                                List.of(), List.of(), List.of()),
+                                        new Catalogue(List.of(), List.of(), List.of()),
                                         circular,
                                         harbour.design()));
         assertThat(refused.problems())

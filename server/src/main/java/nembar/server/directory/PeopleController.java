@@ -1,6 +1,7 @@
 package nembar.server.directory;
 
 import io.swagger.v3.oas.annotations.Operation;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import nembar.core.directory.Directory;
@@ -59,7 +60,7 @@ class PeopleController {
                         .map(person -> named(directory, person))
                         .filter(person -> matches(person, words))
                         .sorted(
-                                java.util.Comparator.<PersonName>comparingInt(
+                                Comparator.<PersonName>comparingInt(
                                                 person -> begins(person, words[0]) ? 0 : 1)
                                         .thenComparing(PersonName::name))
                         .toList();

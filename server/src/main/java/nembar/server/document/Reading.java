@@ -8,6 +8,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.function.BiFunction;
 import java.util.function.Function;
 import nembar.core.directory.Audience;
 import nembar.core.model.Problem;
@@ -74,10 +75,7 @@ final class Reading {
 
     /** Reads each element under its path: by its key, or by its place where it has none. */
     <P, T> List<T> each(
-            String list,
-            List<P> parts,
-            Function<P, String> key,
-            java.util.function.BiFunction<String, P, T> read) {
+            String list, List<P> parts, Function<P, String> key, BiFunction<String, P, T> read) {
         List<T> elements = new ArrayList<>();
         for (int i = 0; i < parts.size(); i++) {
             P part = parts.get(i);

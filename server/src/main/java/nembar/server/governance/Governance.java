@@ -4,6 +4,7 @@ import java.time.Clock;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Predicate;
 import nembar.core.catalogue.Function;
 import nembar.core.catalogue.Operation;
 import nembar.core.catalogue.RecordType;
@@ -46,7 +47,7 @@ public class Governance {
     }
 
     /** Asks about many people at once: the person's access is worked out a single time. */
-    public java.util.function.Predicate<Person> mayView(Person me) {
+    public Predicate<Person> mayView(Person me) {
         PersonAccess access = access(me);
         return person -> may(access, PERSON, "view", record(person));
     }

@@ -26,7 +26,7 @@ class Interface implements WebMvcConfigurer {
 
     @Controller
     static class Page {
-        @GetMapping({"/", "/ask", "/ask/**"})
+        @GetMapping({"/", "/{place:[a-z-]+}", "/ask/**"})
         String page() {
             return "forward:/index.html";
         }

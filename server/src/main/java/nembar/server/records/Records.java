@@ -8,6 +8,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.TreeSet;
 import nembar.core.catalogue.RecordType;
 import nembar.core.coverage.GovernedRecord;
 import nembar.core.coverage.RecordSet;
@@ -118,7 +119,7 @@ public class Records {
     }
 
     private static SqlText select(RecordType type, String field, String key) {
-        java.util.TreeSet<String> keys = new java.util.TreeSet<>(List.of(key));
+        TreeSet<String> keys = new TreeSet<>(List.of(key));
         return ListQuery.of(
                         type,
                         RecordSet.among(field, keys, ""),

@@ -1,5 +1,6 @@
 package nembar.server.session;
 
+import java.util.Optional;
 import nembar.core.directory.Person;
 import nembar.server.model.Models;
 import org.springframework.security.authentication.InsufficientAuthenticationException;
@@ -24,7 +25,7 @@ public class Me {
     public Person person() {
         Authentication signedIn = SecurityContextHolder.getContext().getAuthentication();
         return (signedIn == null
-                        ? java.util.Optional.<Person>empty()
+                        ? Optional.<Person>empty()
                         : models.directory().person(signedIn.getName()))
                 .filter(Person::active)
                 .orElseThrow(() -> new InsufficientAuthenticationException("not signed in"));

@@ -3,6 +3,7 @@ package nembar.server.session;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
+import java.time.Duration;
 import java.time.Instant;
 
 /** Failed tries for one address typed, whether anybody has it or not. */
@@ -28,7 +29,7 @@ class SignInFailureRow {
         return lockedUntil;
     }
 
-    void failed(Instant at, int allowed, java.time.Duration lock) {
+    void failed(Instant at, int allowed, Duration lock) {
         if (lockedUntil != null && !at.isBefore(lockedUntil)) {
             failures = 0;
             lockedUntil = null;

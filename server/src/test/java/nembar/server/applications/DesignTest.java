@@ -2,12 +2,14 @@ package nembar.server.applications;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import com.networknt.schema.InputFormat;
 import com.networknt.schema.JsonSchema;
 import com.networknt.schema.JsonSchemaFactory;
 import com.networknt.schema.SpecVersion;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
+import java.util.regex.Pattern;
 import nembar.demo.DemoWorld;
 import nembar.server.testing.Client;
 import nembar.server.testing.Client.Answer;
@@ -29,7 +31,7 @@ class DesignTest {
     }
 
     private static void valid(String document) throws IOException {
-        assertThat(schema().validate(document, com.networknt.schema.InputFormat.JSON)).isEmpty();
+        assertThat(schema().validate(document, InputFormat.JSON)).isEmpty();
     }
 
     private static Answer put(Client client, String path, String document) {
@@ -66,7 +68,7 @@ class DesignTest {
         String document = nembar.administrator().get(TOWLINE).text();
         String odd = document.replaceFirst("\"reach\":\"branch\"", "\"reach\":\"brunch\"");
         assertThat(odd).isNotEqualTo(document);
-        assertThat(schema().validate(odd, com.networknt.schema.InputFormat.JSON)).isNotEmpty();
+        assertThat(schema().validate(odd, InputFormat.JSON)).isNotEmpty();
     }
 
     @Test
@@ -121,8 +123,7 @@ class DesignTest {
         refusedAndUnchanged(
                 client,
                 document.replaceFirst(
-                        java.util.regex.Pattern.quote(privilege),
-                        privilege.replace("own", "account")),
+                        Pattern.quote(privilege), privilege.replace("own", "account")),
                 "design.privilegeSets[run-voyages].privileges[6].reach",
                 "it needs an account field");
     }

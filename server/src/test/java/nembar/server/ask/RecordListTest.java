@@ -3,6 +3,7 @@ package nembar.server.ask;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import nembar.server.testing.Client;
 import nembar.server.testing.Client.Answer;
@@ -52,7 +53,7 @@ class RecordListTest {
         List<String> up = column(list(client, lots), "loads_on");
         List<String> down = column(list(client, lots + "&descending=true"), "loads_on");
         assertThat(up).isSorted();
-        assertThat(down).isSortedAccordingTo(java.util.Comparator.reverseOrder());
+        assertThat(down).isSortedAccordingTo(Comparator.reverseOrder());
         assertThat(up.get(0)).isLessThan(down.get(0));
     }
 

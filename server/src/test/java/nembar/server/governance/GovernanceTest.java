@@ -5,6 +5,8 @@ import static org.assertj.core.api.Assertions.catchThrowableOfType;
 import static org.mockito.Mockito.mock;
 import static org.mockito.Mockito.when;
 
+import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.ZoneOffset;
@@ -42,8 +44,8 @@ class GovernanceTest {
                             builtin.catalogue(),
                             DocumentJson.read(DemoWorld.towline()).directory(),
                             demo.design()));
-        } catch (java.io.IOException failed) {
-            throw new java.io.UncheckedIOException(failed);
+        } catch (IOException failed) {
+            throw new UncheckedIOException(failed);
         }
     }
 

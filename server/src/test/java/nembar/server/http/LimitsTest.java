@@ -63,7 +63,7 @@ class LimitsTest {
 
     @Test
     void theInterfaceIsServedAtEveryPlace(Installation nembar) {
-        for (String path : List.of("/", "/ask", "/ask/what-can?person=ilse.marrow")) {
+        for (String path : List.of("/", "/ask", "/elsewhere", "/ask/what-can?person=ilse.marrow")) {
             Answer page = nembar.nobody().get(path);
             assertThat(page.status()).as(path).isEqualTo(200);
             assertThat(page.text()).contains("<div id=\"root\">");

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.stream.Collectors;
 import nembar.core.catalogue.Operation;
 import nembar.core.catalogue.RecordType;
@@ -58,7 +59,7 @@ class AgreementTest {
         sources =
                 new RecordSources(
                         new Settings(
-                                java.util.Map.of(
+                                Map.of(
                                         HARBOUR,
                                         new Settings.Source(
                                                 url, "nembar", nembar.cluster().password()))),
