@@ -18,6 +18,9 @@ export type Listed = {
   search: string;
 };
 
+/** The first page of everything, in the order of its keys. */
+const asItComes = { page: '', sort: '', down: '', search: '' };
+
 export type Slots = { person: string; application: string; account: string; asIfActive: boolean };
 
 export function pickToText(pick: Pick): string {
@@ -111,11 +114,11 @@ export function useQuestion() {
     open,
     ask: (next: Partial<Slots>) => {
       const { person, application, account, asIfActive } = { ...slots, account: '', ...next };
-      const cleared = { list: '', page: '', sort: '', down: '', search: '' };
       const elsewhere = application !== slots.application ? { because: '', open: '' } : {};
       const aboutRecord = pick?.kind === 'record' ? { because: '' } : {};
       change({
-        ...cleared,
+        list: '',
+        ...asItComes,
         ...elsewhere,
         ...aboutRecord,
         person,
@@ -136,10 +139,7 @@ export function useQuestion() {
       change({
         list: `${type}:${operation}`,
         because: pickToText({ kind: 'cell', type, operation }),
-        page: '',
-        sort: '',
-        down: '',
-        search: '',
+        ...asItComes,
       }),
     arrange: (next: Partial<Listed>) => {
       const { page, sort, descending, search } = { ...(listed as Listed), ...next };
@@ -148,10 +148,7 @@ export function useQuestion() {
     closeList: () =>
       change({
         list: '',
-        page: '',
-        sort: '',
-        down: '',
-        search: '',
+        ...asItComes,
         because: listed
           ? pickToText({ kind: 'cell', type: listed.type, operation: listed.operation })
           : '',

@@ -1,4 +1,4 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { type QueryClient, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { api, data, Problem, type Schemas } from '../api/client';
 
 export type SignedIn = Schemas['SignedIn'];
@@ -22,14 +22,17 @@ export function useSession() {
   });
 }
 
+/** Nothing that one person was told is left for the next. */
+function changeOver(queries: QueryClient, me: SignedIn | null) {
+  queries.removeQueries({ predicate: (query) => query.queryKey[0] !== sessionKey[0] });
+  queries.setQueryData(sessionKey, me);
+}
+
 export function useSignIn() {
   const queries = useQueryClient();
   return useMutation({
     mutationFn: (body: Schemas['Credentials']) => data(api.POST('/api/session', { body })),
-    onSuccess: (me) => {
-      queries.removeQueries({ predicate: (query) => query.queryKey[0] !== sessionKey[0] });
-      queries.setQueryData(sessionKey, me);
-    },
+    onSuccess: (me) => changeOver(queries, me),
   });
 }
 
@@ -37,9 +40,6 @@ export function useSignOut() {
   const queries = useQueryClient();
   return useMutation({
     mutationFn: () => api.DELETE('/api/session'),
-    onSettled: () => {
-      queries.removeQueries({ predicate: (query) => query.queryKey[0] !== sessionKey[0] });
-      queries.setQueryData(sessionKey, null);
-    },
+    onSettled: () => changeOver(queries, null),
   });
 }

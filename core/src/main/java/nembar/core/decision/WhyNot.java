@@ -46,6 +46,17 @@ public final class WhyNot {
             GovernedRecord record,
             Relatives relatives) {
         Decision decision = access.decide(type, operation, record, relatives);
+        return on(access, type, operation, record, relatives, decision);
+    }
+
+    /** The same, for a decision that has been made on this record already. */
+    public static List<Missing> on(
+            PersonAccess access,
+            RecordType type,
+            Operation operation,
+            GovernedRecord record,
+            Relatives relatives,
+            Decision decision) {
         if (decision.allowed()) {
             return List.of();
         }

@@ -25,11 +25,14 @@ import nembar.core.directory.Unit;
 /** Checks the design against catalogue and directory (docs/access-model.md, section 3). */
 final class DesignCheck {
     private final Catalogue catalogue;
-    private final Directory directory;
     private final Design design;
     private final AudienceCheck audiences;
     private final ModelCheck check;
     private final Set<String> types;
+    private final Set<String> functions;
+    private final Set<String> accounts;
+    private final Set<String> units;
+    private final Set<String> people;
     private final Set<String> sets;
     private final Set<String> roles;
 
@@ -40,10 +43,13 @@ final class DesignCheck {
             AudienceCheck audiences,
             ModelCheck check) {
         this.catalogue = catalogue;
-        this.directory = directory;
         this.design = design;
         this.audiences = audiences;
         this.check = check;
+        people = keysOf(directory.people(), Person::key);
+        units = keysOf(directory.units(), Unit::key);
+        accounts = keysOf(directory.accounts(), Account::key);
+        functions = keysOf(catalogue.functions(), Function::key);
         types = keysOf(catalogue.recordTypes(), RecordType::key);
         sets = keysOf(design.sets(), PrivilegeSet::key);
         roles = keysOf(design.roles(), Role::key);
@@ -105,7 +111,6 @@ final class DesignCheck {
     }
 
     private void functionPrivilege(String path, Privilege.FunctionPrivilege privilege) {
-        Set<String> functions = keysOf(catalogue.functions(), Function::key);
         if (check.refers(path + ".function", "function", privilege.function(), functions)) {
             Function function = catalogue.function(privilege.function()).orElseThrow();
             check.refers(path + ".level", "level", privilege.level(), function.levels());
@@ -138,7 +143,6 @@ final class DesignCheck {
         } else if (assignment.gives() instanceof Assignment.Gives.OfSet of) {
             check.refers(path + ".set", "privilege set", of.set(), sets);
         }
-        Set<String> people = keysOf(directory.people(), Person::key);
         check.refers(path + ".givenBy", "person", assignment.givenBy(), people);
         assignment
                 .bounds()
@@ -149,7 +153,6 @@ final class DesignCheck {
                 .units()
                 .ifPresent(
                         scope -> {
-                            Set<String> units = keysOf(directory.units(), Unit::key);
                             if (scope.listed().isEmpty()) {
                                 check.report(path + ".bounds.units", "name at least one unit");
                             }
@@ -171,7 +174,6 @@ final class DesignCheck {
     }
 
     private void accountScope(String path, AccountScope scope) {
-        Set<String> accounts = keysOf(directory.accounts(), Account::key);
         scope.listed().forEach(key -> check.refers(path, "account", key, accounts));
         scope.tagged().forEach(tag -> audiences.tag(path, tag));
         if (!scope.actedFor() && scope.listed().isEmpty() && scope.tagged().isEmpty()) {

@@ -86,12 +86,7 @@ class BecauseService {
                             create || takes > 0));
         }
         if (!coverage.withheld().isEmpty()) {
-            cuts.add(
-                    new CutShown(
-                            Cut.OWN_ACCOUNT,
-                            question.telling().withheld(type),
-                            Optional.empty(),
-                            true));
+            cuts.add(cutting(Cut.OWN_ACCOUNT, question.telling().withheld(type)));
         }
         long number = counts.of(coverage.records());
         String name = question.access().who().person().name();
@@ -143,25 +138,14 @@ class BecauseService {
         Decision decision = question.access().decide(type, operation, record, relatives);
         List<RouteShown> routes =
                 decision.grants().stream()
-                        .map(
-                                grant ->
-                                        new RouteShown(
-                                                steps(question.telling().route(grant)),
-                                                Optional.empty(),
-                                                0,
-                                                see(grant)))
+                        .map(grant -> uncounted(question.telling().route(grant), see(grant)))
                         .toList();
         List<CutShown> cuts =
                 decision.cuts().stream()
-                        .map(
-                                cut ->
-                                        new CutShown(
-                                                cut.name(),
-                                                question.telling().cut(cut),
-                                                Optional.empty(),
-                                                true))
+                        .map(cut -> cutting(cut.name(), question.telling().cut(cut)))
                         .toList();
-        List<Missing> missing = WhyNot.on(question.access(), type, operation, record, relatives);
+        List<Missing> missing =
+                WhyNot.on(question.access(), type, operation, record, relatives, decision);
         return new Because(
                 question.access().who().person().name()
                         + (decision.allowed() ? " may " : " may not ")
@@ -201,11 +185,9 @@ class BecauseService {
                 coverage.filters().stream()
                         .map(
                                 filter ->
-                                        new CutShown(
+                                        cutting(
                                                 filter.name(),
-                                                question.telling().fieldFilter(filter),
-                                                Optional.empty(),
-                                                true))
+                                                question.telling().fieldFilter(filter)))
                         .toList();
         String open =
                 field.guarded()
@@ -242,13 +224,7 @@ class BecauseService {
                 function.name() + ": " + access.level(),
                 "Levels are " + String.join(", ", function.levels()) + ".",
                 access.grants().stream()
-                        .map(
-                                grant ->
-                                        new RouteShown(
-                                                steps(question.telling().route(grant)),
-                                                Optional.empty(),
-                                                0,
-                                                Optional.empty()))
+                        .map(grant -> uncounted(question.telling().route(grant), Optional.empty()))
                         .toList(),
                 List.of(),
                 missing,
@@ -294,6 +270,14 @@ class BecauseService {
                 + ", "
                 + Said.counted(binding, "filter cuts", "filters cut").toLowerCase(Locale.ROOT)
                 + ".";
+    }
+
+    private static RouteShown uncounted(List<Step> steps, Optional<CellName> see) {
+        return new RouteShown(steps(steps), Optional.empty(), 0, see);
+    }
+
+    private static CutShown cutting(String name, String words) {
+        return new CutShown(name, words, Optional.empty(), true);
     }
 
     private static Optional<CellName> see(Grant grant) {

@@ -146,6 +146,9 @@ class RecordListService {
     /** By each field that shows names: the keys whose names have the text. */
     private static Map<String, SortedSet<String>> named(
             Directory directory, RecordType type, String search) {
+        if (search.isBlank()) {
+            return Map.of();
+        }
         Map<String, SortedSet<String>> keys = new HashMap<>();
         String text = search.strip().toLowerCase(Locale.ROOT);
         for (Field field : type.fields()) {

@@ -97,7 +97,7 @@ class EvaluationService {
             return new Answer(true, Map.of("reasons", routes));
         }
         return no(
-                WhyNot.on(access, type, operation, record.get(), relatives).stream()
+                WhyNot.on(access, type, operation, record.get(), relatives, decision).stream()
                         .limit(REASONS_AT_MOST)
                         .map(telling::missing)
                         .toList());

@@ -50,7 +50,7 @@ public class Problems extends ResponseEntityExceptionHandler {
     }
 
     @ExceptionHandler
-    ResponseEntity<ProblemDetail> refused(ModelRefused refused) {
+    ResponseEntity<Object> refused(ModelRefused refused) {
         ProblemDetail detail =
                 of(
                         HttpStatus.UNPROCESSABLE_CONTENT,
@@ -63,7 +63,7 @@ public class Problems extends ResponseEntityExceptionHandler {
     }
 
     @ExceptionHandler
-    ResponseEntity<ProblemDetail> refused(Refused refused) {
+    ResponseEntity<Object> refused(Refused refused) {
         ProblemDetail detail =
                 of(HttpStatus.FORBIDDEN, "You may not do this", refused.getMessage());
         detail.setProperty("because", refused.because());
@@ -71,18 +71,18 @@ public class Problems extends ResponseEntityExceptionHandler {
     }
 
     @ExceptionHandler
-    ResponseEntity<ProblemDetail> notFound(NotFound missing) {
+    ResponseEntity<Object> notFound(NotFound missing) {
         ProblemDetail detail = of(HttpStatus.NOT_FOUND, "Not found", missing.getMessage());
         return answer(with(detail, List.of(new Problem(missing.path(), missing.getMessage()))));
     }
 
     @ExceptionHandler
-    ResponseEntity<ProblemDetail> badRequest(BadRequest wrong) {
+    ResponseEntity<Object> badRequest(BadRequest wrong) {
         return answer(bad(wrong.path(), wrong.getMessage()));
     }
 
     @ExceptionHandler
-    ResponseEntity<ProblemDetail> wrongType(MethodArgumentTypeMismatchException wrong) {
+    ResponseEntity<Object> wrongType(MethodArgumentTypeMismatchException wrong) {
         return answer(bad(wrong.getName(), "`" + wrong.getValue() + "` does not fit here."));
     }
 
@@ -90,7 +90,7 @@ public class Problems extends ResponseEntityExceptionHandler {
         OptimisticLockException.class,
         ObjectOptimisticLockingFailureException.class
     })
-    ResponseEntity<ProblemDetail> overtaken(Exception overtaken) {
+    ResponseEntity<Object> overtaken(Exception overtaken) {
         return answer(
                 of(
                         HttpStatus.CONFLICT,
@@ -100,12 +100,12 @@ public class Problems extends ResponseEntityExceptionHandler {
     }
 
     @ExceptionHandler
-    ResponseEntity<ProblemDetail> tooLarge(TooLarge large) {
+    ResponseEntity<Object> tooLarge(TooLarge large) {
         return answer(tooLarge(large.limit()));
     }
 
     @ExceptionHandler
-    ResponseEntity<ProblemDetail> nobody(AuthenticationException out) {
+    ResponseEntity<Object> nobody(AuthenticationException out) {
         return answer(
                 of(
                         HttpStatus.UNAUTHORIZED,
@@ -114,7 +114,7 @@ public class Problems extends ResponseEntityExceptionHandler {
     }
 
     @ExceptionHandler
-    ResponseEntity<ProblemDetail> anythingElse(Exception failed) {
+    ResponseEntity<Object> anythingElse(Exception failed) {
         return answer(unforeseen(failed));
     }
 
@@ -147,7 +147,7 @@ public class Problems extends ResponseEntityExceptionHandler {
             WebRequest request) {
         for (Throwable cause = unread; cause != null; cause = cause.getCause()) {
             if (cause instanceof TooLarge large) {
-                return plain(tooLarge(large.limit()));
+                return answer(tooLarge(large.limit()));
             }
             if (cause instanceof JacksonException malformed) {
                 String where =
@@ -160,7 +160,7 @@ public class Problems extends ResponseEntityExceptionHandler {
                                         .map(JacksonException.Reference::getPropertyName)
                                         .reduce((one, next) -> one + "." + next)
                                         .orElse("");
-                return plain(
+                return answer(
                         bad(
                                 where,
                                 malformed.getPath().isEmpty()
@@ -168,7 +168,7 @@ public class Problems extends ResponseEntityExceptionHandler {
                                         : "A value of another shape is expected here."));
             }
         }
-        return plain(bad("", "A JSON body is expected."));
+        return answer(bad("", "A JSON body is expected."));
     }
 
     @Override
@@ -177,7 +177,7 @@ public class Problems extends ResponseEntityExceptionHandler {
             HttpHeaders headers,
             HttpStatusCode status,
             WebRequest request) {
-        return plain(
+        return answer(
                 bad(missing.getParameterName(), "Fill in " + missing.getParameterName() + "."));
     }
 
@@ -220,13 +220,7 @@ public class Problems extends ResponseEntityExceptionHandler {
         return detail;
     }
 
-    private static ResponseEntity<ProblemDetail> answer(ProblemDetail detail) {
-        return ResponseEntity.status(detail.getStatus())
-                .contentType(MediaType.APPLICATION_PROBLEM_JSON)
-                .body(detail);
-    }
-
-    private static ResponseEntity<Object> plain(ProblemDetail detail) {
+    private static ResponseEntity<Object> answer(ProblemDetail detail) {
         return ResponseEntity.status(detail.getStatus())
                 .contentType(MediaType.APPLICATION_PROBLEM_JSON)
                 .body(detail);

@@ -1,6 +1,5 @@
 package nembar.server.model;
 
-import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -70,11 +69,14 @@ public class Models {
     /** Reads every model again; what was published before stays until all are read. */
     public synchronized void refresh() {
         Map<String, Published> fresh = new LinkedHashMap<>();
-        List<String> keys = new ArrayList<>(store.applications());
-        for (String key : keys) {
-            ModelStore.Stored stored = store.read(key).orElseThrow();
-            fresh.put(key, new Published(DocumentReader.read(stored.document()), stored.edition()));
-        }
+        store.readAll()
+                .forEach(
+                        (key, stored) ->
+                                fresh.put(
+                                        key,
+                                        new Published(
+                                                DocumentReader.read(stored.document()),
+                                                stored.edition())));
         published.set(Map.copyOf(fresh));
     }
 }

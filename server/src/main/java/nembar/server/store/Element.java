@@ -4,6 +4,7 @@ import jakarta.persistence.Column;
 import jakarta.persistence.Id;
 import jakarta.persistence.MappedSuperclass;
 import jakarta.persistence.Version;
+import nembar.server.document.DocumentJson;
 import org.hibernate.annotations.ColumnTransformer;
 
 /** A row for one element of a catalogue or design; its body is the element's document form. */
@@ -32,7 +33,8 @@ abstract class Element {
     void fill(String name, int position, String body) {
         this.name = name;
         this.position = position;
-        if (this.body == null || !Bodies.same(this.body, body)) {
+        // PostgreSQL keeps jsonb in an order of its own: texts are compared by what they say.
+        if (this.body == null || !DocumentJson.same(this.body, body)) {
             this.body = body;
         }
     }

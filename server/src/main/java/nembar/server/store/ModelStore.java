@@ -14,6 +14,7 @@ import nembar.server.document.DesignDocument.ApplicationPart;
 import nembar.server.document.DesignDocument.CataloguePart;
 import nembar.server.document.DesignDocument.DesignPart;
 import nembar.server.document.DesignDocument.DirectoryPart;
+import nembar.server.document.DocumentJson;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -32,20 +33,19 @@ public class ModelStore {
     /** Counts the changes of an application and of the directory. */
     public record Edition(long application, long directory) {}
 
-    /** Keys of all applications, in order. */
+    /** Every application's whole document, by key; the directory is read once for all of them. */
     @Transactional(readOnly = true)
-    public List<String> applications() {
-        return entities.createQuery("select key from ApplicationRow order by key", String.class)
-                .getResultList();
+    public Map<String, Stored> readAll() {
+        DirectoryPart directory = directory();
+        DirectoryState state = entities.find(DirectoryState.class, DirectoryState.ONLY);
+        Map<String, Stored> all = new LinkedHashMap<>();
+        entities.createQuery("from ApplicationRow order by key", ApplicationRow.class)
+                .getResultList()
+                .forEach(row -> all.put(row.key(), stored(row, directory, state)));
+        return all;
     }
 
-    /** The application's whole document; empty when there is no such application. */
-    @Transactional(readOnly = true)
-    public Optional<Stored> read(String application) {
-        ApplicationRow row = entities.find(ApplicationRow.class, application);
-        if (row == null) {
-            return Optional.empty();
-        }
+    private Stored stored(ApplicationRow row, DirectoryPart directory, DirectoryState state) {
         CataloguePart catalogue =
                 new CataloguePart(
                         parts(AreaRow.class, row, DesignDocument.AreaPart.class),
@@ -58,16 +58,14 @@ public class ModelStore {
                         parts(AssignmentRow.class, row, DesignDocument.AssignmentPart.class),
                         parts(AccountFilterRow.class, row, DesignDocument.AccountFilterPart.class),
                         parts(FieldFilterRow.class, row, DesignDocument.FieldFilterPart.class));
-        DirectoryState state = entities.find(DirectoryState.class, DirectoryState.ONLY);
-        return Optional.of(
-                new Stored(
-                        new DesignDocument(
-                                DesignDocument.FORMAT,
-                                new ApplicationPart(row.key(), row.name(), row.timeZone()),
-                                catalogue,
-                                directory(),
-                                design),
-                        new Edition(row.version(), state.version())));
+        return new Stored(
+                new DesignDocument(
+                        DesignDocument.FORMAT,
+                        new ApplicationPart(row.key(), row.name(), row.timeZone()),
+                        catalogue,
+                        directory,
+                        design),
+                new Edition(row.version(), state.version()));
     }
 
     /** The directory, which all applications share. */
@@ -208,7 +206,9 @@ public class ModelStore {
 
     private <E extends Element, P> List<P> parts(
             Class<E> rows, ApplicationRow application, Class<P> part) {
-        return rowsOf(rows, application).stream().map(row -> Bodies.read(row, part)).toList();
+        return rowsOf(rows, application).stream()
+                .map(row -> DocumentJson.element(row.body(), part))
+                .toList();
     }
 
     private <E extends Element> List<E> rowsOf(Class<E> rows, ApplicationRow application) {
@@ -236,7 +236,7 @@ public class ModelStore {
                 keyOf,
                 (row, part, position) -> {
                     row.identify(application.key(), keyOf.apply(part));
-                    row.fill(nameOf.apply(part), position, Bodies.of(part));
+                    row.fill(nameOf.apply(part), position, DocumentJson.text(part));
                 });
     }
 
