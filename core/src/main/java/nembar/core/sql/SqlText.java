@@ -6,8 +6,9 @@ import java.util.List;
 /**
  * SQL with a question mark for each parameter.
  *
- * @param parameters in the order of the question marks: {@link String}, {@link Integer} or an array
- *     of {@link String}
+ * @param parameters in the order of the question marks: {@link String}, {@link Integer}, {@link
+ *     java.math.BigDecimal}, {@link java.time.LocalDate}, {@link java.time.OffsetDateTime} or an
+ *     array of {@link String}
  */
 public record SqlText(String sql, List<Object> parameters) {
     public SqlText {
@@ -27,6 +28,13 @@ public record SqlText(String sql, List<Object> parameters) {
         Builder add(SqlText text) {
             sql.append(text.sql());
             parameters.addAll(text.parameters());
+            return this;
+        }
+
+        /** A piece of text with one question mark in it, and what it stands for. */
+        Builder add(String text, Object value) {
+            sql.append(text);
+            parameters.add(value);
             return this;
         }
 

@@ -7,6 +7,7 @@ import java.sql.SQLException;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.OffsetDateTime;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -51,7 +52,7 @@ public final class Values {
             }
             case CHOICES -> {
                 Array array = row.getArray(column);
-                yield array == null ? null : List.of((String[]) array.getArray());
+                yield array == null ? null : Arrays.asList((String[]) array.getArray());
             }
         };
     }
