@@ -62,4 +62,16 @@ public final class Catalogue {
                 .filter(child -> child.parent().get().recordType().equals(type.key()))
                 .toList();
     }
+
+    /** Whether the type has the other above it, at any height. */
+    public boolean below(RecordType type, RecordType above) {
+        Optional<RecordType> parent = parentOf(type);
+        for (int steps = 0; parent.isPresent() && steps < recordTypes.size(); steps++) {
+            if (parent.get().key().equals(above.key())) {
+                return true;
+            }
+            parent = parentOf(parent.get());
+        }
+        return false;
+    }
 }

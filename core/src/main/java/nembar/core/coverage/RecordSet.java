@@ -10,12 +10,14 @@ import java.util.SortedSet;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import nembar.core.catalogue.RecordType;
+import nembar.core.condition.Evaluation;
+import nembar.core.condition.Expression;
 
 /**
  * A set of records of one type, said rather than listed. There is no complement: grants add up and
  * filters cut down (docs/access-model.md, section 4), so a missing value can simply count as "not
- * in it" everywhere, and SQL's unknown agrees with false. A condition (section 5) will be one more
- * member here, with its outcome for unknown chosen by where it stands.
+ * in it" everywhere, and SQL's unknown agrees with false. Only answers that compare two sets take
+ * one from the other ({@link Less}).
  */
 public sealed interface RecordSet {
     RecordSet EVERYTHING = new Everything();
@@ -45,6 +47,10 @@ public sealed interface RecordSet {
         T parentIn(ParentIn set);
 
         T childIn(ChildIn set);
+
+        T where(Where set);
+
+        T less(Less set);
     }
 
     /** Every record of the type. */
@@ -91,7 +97,8 @@ public sealed interface RecordSet {
     record Among(String field, SortedSet<String> keys, String words) implements RecordSet {
         @Override
         public boolean contains(GovernedRecord record, RecordType type, Relatives relatives) {
-            return record.key(field).filter(keys::contains).isPresent();
+            Object value = record.values().get(field);
+            return value != null && keys.contains(value.toString());
         }
 
         @Override
@@ -104,7 +111,12 @@ public sealed interface RecordSet {
     record AllOf(List<RecordSet> sets) implements RecordSet {
         @Override
         public boolean contains(GovernedRecord record, RecordType type, Relatives relatives) {
-            return sets.stream().allMatch(set -> set.contains(record, type, relatives));
+            for (RecordSet set : sets) {
+                if (!set.contains(record, type, relatives)) {
+                    return false;
+                }
+            }
+            return true;
         }
 
         @Override
@@ -122,7 +134,12 @@ public sealed interface RecordSet {
     record AnyOf(List<RecordSet> sets) implements RecordSet {
         @Override
         public boolean contains(GovernedRecord record, RecordType type, Relatives relatives) {
-            return sets.stream().anyMatch(set -> set.contains(record, type, relatives));
+            for (RecordSet set : sets) {
+                if (set.contains(record, type, relatives)) {
+                    return true;
+                }
+            }
+            return false;
         }
 
         @Override
@@ -183,6 +200,63 @@ public sealed interface RecordSet {
         public <T> T fold(Cases<T> cases) {
             return cases.childIn(this);
         }
+    }
+
+    /**
+     * Records on which a bound condition is true; unknown is not.
+     *
+     * @param words the condition in plain words
+     */
+    record Where(Expression condition, String words) implements RecordSet {
+        @Override
+        public boolean contains(GovernedRecord record, RecordType type, Relatives relatives) {
+            return Evaluation.holds(condition, record.values()::get);
+        }
+
+        @Override
+        public <T> T fold(Cases<T> cases) {
+            return cases.where(this);
+        }
+    }
+
+    /** Records in one set and not in the other: what compares two answers. */
+    record Less(RecordSet of, RecordSet without) implements RecordSet {
+        @Override
+        public boolean contains(GovernedRecord record, RecordType type, Relatives relatives) {
+            return of.contains(record, type, relatives)
+                    && !without.contains(record, type, relatives);
+        }
+
+        @Override
+        public String words() {
+            return of.words() + ", but not where " + without.words();
+        }
+
+        @Override
+        public <T> T fold(Cases<T> cases) {
+            return cases.less(this);
+        }
+    }
+
+    /** Records on which a bound condition is true, in the simplest form. */
+    static RecordSet where(Expression bound, String words) {
+        if (bound.equals(Expression.TRUE)) {
+            return EVERYTHING;
+        }
+        boolean never = bound instanceof Expression.Literal || bound instanceof Expression.Absent;
+        return never ? NOTHING : new Where(bound, words);
+    }
+
+    /** What is in one set and not in the other, in its simplest form. */
+    static RecordSet less(RecordSet of, RecordSet without) {
+        if (without.equals(NOTHING)) {
+            return of;
+        }
+        boolean within =
+                of.equals(without)
+                        || without.equals(EVERYTHING)
+                        || without instanceof AnyOf any && any.sets().contains(of);
+        return of.equals(NOTHING) || within ? NOTHING : new Less(of, without);
     }
 
     /** Records whose field has one of these keys; nothing when there are none. */

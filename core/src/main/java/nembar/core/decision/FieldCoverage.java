@@ -16,7 +16,7 @@ import nembar.core.design.Privilege;
  * and changed. Each of the three sets is within the one before it.
  *
  * @param grants for a guarded field, the field privileges that open it
- * @param filters the field filters that lower it
+ * @param filters the field filters that lower it, on every record or on those that meet a condition
  */
 public record FieldCoverage(
         RecordType type,

@@ -2,9 +2,11 @@ package nembar.core.decision;
 
 import java.util.Optional;
 import nembar.core.design.Assignment;
+import nembar.core.design.Element;
 import nembar.core.design.Privilege;
 import nembar.core.design.PrivilegeSet;
 import nembar.core.design.Role;
+import nembar.core.directory.Audience;
 import nembar.core.directory.PersonStatus;
 
 /** What alone stands between a person and a yes (docs/access-model.md, section 6, "why not?"). */
@@ -29,12 +31,17 @@ public sealed interface Missing {
             Link link)
             implements Missing {}
 
+    /** A sharing rule or direct share opens the record, to others. */
+    record NotShared(Element opener, Audience audience) implements Missing {}
+
     /** The links of a route that can break once the audience has the person. */
     enum Link {
         /** The assignment is not in force at the instant. */
         TIMES,
         /** The record is outside the privilege's reach. */
         REACH,
+        /** The record does not meet the privilege's condition. */
+        CONDITION,
         /** The record is outside the assignment's bounds. */
         BOUNDS,
         /** The person is external, and the type has no account field to keep them in by. */

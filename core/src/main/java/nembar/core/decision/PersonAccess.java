@@ -5,12 +5,16 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Stream;
 import nembar.core.catalogue.Field;
 import nembar.core.catalogue.Function;
 import nembar.core.catalogue.Operation;
 import nembar.core.catalogue.Parent;
 import nembar.core.catalogue.RecordType;
+import nembar.core.condition.Binding;
+import nembar.core.condition.Condition;
+import nembar.core.condition.Expression;
 import nembar.core.coverage.GovernedRecord;
 import nembar.core.coverage.RecordSet;
 import nembar.core.coverage.Relatives;
@@ -19,34 +23,78 @@ import nembar.core.decision.FunctionAccess.FunctionGrant;
 import nembar.core.design.AccountFilter;
 import nembar.core.design.AccountScope;
 import nembar.core.design.Assignment;
+import nembar.core.design.Delegation;
 import nembar.core.design.FieldFilter;
 import nembar.core.design.FieldFilter.Effect;
 import nembar.core.design.Privilege;
+import nembar.core.design.Privilege.FieldPrivilege;
+import nembar.core.design.Privilege.FunctionPrivilege;
+import nembar.core.design.Privilege.RecordPrivilege;
 import nembar.core.design.Reach;
 import nembar.core.design.Role;
+import nembar.core.directory.Person;
+import nembar.core.directory.PersonValues;
 import nembar.core.model.AccessModel;
 import nembar.core.model.Standpoint;
 
 /**
  * All that one person may do, seen from one standpoint (docs/access-model.md, section 4). Nothing
  * is read or counted here: the answers are sets of records as symbols, so the same object serves
- * one record or a million. Not safe for use by several threads at once.
+ * one record or a million. Safe for use by several threads at once.
  */
 public final class PersonAccess {
     private final AccessModel model;
     private final Standpoint who;
+    private final boolean external;
+    private final PersonValues values;
     private final Placing placing;
     private final List<Holding> holdings;
+    private final Optional<Delegated> delegated;
+    private final Sharing sharing;
     private final Map<String, List<HeldPrivilege>> privilegesByType = new HashMap<>();
-    private final Map<String, Coverage> known = new HashMap<>();
+    private final Map<String, Coverage> known = new ConcurrentHashMap<>();
+    private final Map<RecordType, Map<String, RecordSet>> covered = new ConcurrentHashMap<>();
 
     private record HeldPrivilege(Holding holding, Privilege privilege) {}
 
+    /**
+     * What somebody's acting for another is made of.
+     *
+     * @param principal the principal's own access, kept in as an external's where either is one
+     * @param listed what the listed sets alone would give at the principal's seat
+     * @param delegate the delegate, acting for the principal's account
+     */
+    private record Delegated(PersonAccess principal, PersonAccess listed, PersonAccess delegate) {}
+
     public PersonAccess(AccessModel model, Standpoint who) {
+        this(model, who, who.person().external(), Optional.empty());
+    }
+
+    /**
+     * @param external whether to keep the person in as externals are
+     * @param sets holdings to look at instead of the person's own, and nothing besides them
+     */
+    private PersonAccess(
+            AccessModel model, Standpoint who, boolean external, Optional<List<Holding>> sets) {
         this.model = model;
         this.who = who;
+        this.external = external;
         this.placing = new Placing(model.directory(), who);
-        this.holdings = who.active() ? holdingsInForce() : List.of();
+        this.values =
+                new PersonValues(
+                        model.directory(),
+                        who.person(),
+                        who.account(),
+                        who.at(),
+                        model.application().zone(),
+                        this::has);
+        this.sharing = new Sharing(model, who, this::bound, sets.isEmpty());
+        this.delegated = who.through().map(delegation -> delegated(delegation));
+        this.holdings =
+                delegated
+                        .map(by -> by.listed().holdings())
+                        .or(() -> sets)
+                        .orElseGet(() -> who.active() ? holdingsInForce() : List.of());
         for (Holding holding : holdings) {
             for (Privilege privilege : holding.set().privileges()) {
                 subject(privilege)
@@ -73,13 +121,29 @@ public final class PersonAccess {
     }
 
     /**
+     * Step 1 of the decision: the person is active; under a delegation, the delegate is too, and
+     * the delegation is in force.
+     */
+    public boolean active() {
+        return who.active()
+                && delegated
+                        .map(
+                                by ->
+                                        by.delegate().active()
+                                                && model.inForce(
+                                                        who.through().orElseThrow().times(),
+                                                        who.at()))
+                        .orElse(true);
+    }
+
+    /**
      * May the person do this operation on this record? Steps 1 to 4 of section 4, in that order.
      *
      * @param record for create, the record as it would be
      */
     public Decision decide(
             RecordType type, Operation operation, GovernedRecord record, Relatives relatives) {
-        if (!who.active()) {
+        if (!active()) {
             return Decision.notActive();
         }
         Coverage coverage = coverage(type, operation);
@@ -94,18 +158,46 @@ public final class PersonAccess {
         return new Decision(!grants.isEmpty() && cuts.isEmpty(), true, grants, cuts);
     }
 
-    /** The records on which the person may do the operation. */
-    public Coverage coverage(RecordType type, Operation operation) {
-        Coverage fromAbove = coverageFromAbove(type, operation);
-        if (!operation.equals(Operation.VIEW)) {
-            return fromAbove;
+    /**
+     * May the person change this record into that one? Both states must be covered; where the first
+     * is, the answer is that on the second.
+     */
+    public Decision decideChange(
+            RecordType type, GovernedRecord before, GovernedRecord after, Relatives relatives) {
+        Decision first = decide(type, Operation.CHANGE, before, relatives);
+        return first.allowed() ? decide(type, Operation.CHANGE, after, relatives) : first;
+    }
+
+    /** The answer of {@link #decide} alone, without its reasons. */
+    public boolean allows(
+            RecordType type, Operation operation, GovernedRecord record, Relatives relatives) {
+        return active() && records(type, operation).contains(record, type, relatives);
+    }
+
+    /** The records on which the person may do the operation; worked out once. */
+    public RecordSet records(RecordType type, Operation operation) {
+        Map<String, RecordSet> ofType = covered.get(type);
+        if (ofType == null) {
+            ofType = new ConcurrentHashMap<>();
+            covered.put(type, ofType);
         }
-        String key = type.key() + " lifted";
+        RecordSet found = ofType.get(operation.key());
+        if (found == null) {
+            found = coverage(type, operation).records();
+            ofType.put(operation.key(), found);
+        }
+        return found;
+    }
+
+    /** The records on which the person may do the operation, with what makes it so. */
+    public Coverage coverage(RecordType type, Operation operation) {
+        String key = type.key() + " whole " + operation.key();
         Coverage found = known.get(key);
         if (found == null) {
-            List<Grant> grants = new ArrayList<>(fromAbove.grants());
-            grants.addAll(lifts(type));
-            found = new Coverage(type, operation, grants, fromAbove.withheld(), fromAbove.cuts());
+            found =
+                    delegated.isPresent()
+                            ? throughDelegation(type, operation)
+                            : withLifts(type, operation);
             known.put(key, found);
         }
         return found;
@@ -113,64 +205,58 @@ public final class PersonAccess {
 
     /** What the person has of the field, on the records of its type. */
     public FieldCoverage field(RecordType type, Field field) {
-        Coverage view = coverage(type, Operation.VIEW);
-        RecordSet viewed = view.records();
-        RecordSet changed = coverage(type, Operation.CHANGE).records();
-        List<FieldGrant> grants = List.of();
-        if (field.guarded()) {
-            grants = fieldGrants(type, field);
-            viewed = RecordSet.allOf(view.withoutLifts().records(), covered(grants.stream()));
-            changed =
-                    RecordSet.allOf(
-                            changed,
-                            covered(
-                                    grants.stream()
-                                            .filter(
-                                                    grant ->
-                                                            grant.privilege().use()
-                                                                    == Privilege.FieldPrivilege.Use
-                                                                            .CHANGE)));
-        }
-        RecordSet masked = viewed;
-        List<FieldFilter> filters = filtersOn(type, field);
-        for (FieldFilter filter : filters) {
-            changed = RecordSet.NOTHING;
-            if (!(filter.effect() instanceof Effect.Freeze)) {
-                viewed = RecordSet.NOTHING;
-            }
-            if (filter.effect() instanceof Effect.Hide) {
-                masked = RecordSet.NOTHING;
+        FieldCoverage base = unfiltered(type, field);
+        RecordSet masked = base.masked();
+        RecordSet viewed = base.viewed();
+        RecordSet changed = base.changed();
+        List<FieldFilter> filters = new ArrayList<>();
+        for (PersonAccess filtered : filteredFor()) {
+            for (FieldFilter filter : filtered.filtersOn(type, field)) {
+                RecordSet spared = filtered.spared(filter, type);
+                filters.add(filter);
+                changed = RecordSet.allOf(changed, spared);
+                if (!(filter.effect() instanceof Effect.Freeze)) {
+                    viewed = RecordSet.allOf(viewed, spared);
+                }
+                if (filter.effect() instanceof Effect.Hide) {
+                    masked = RecordSet.allOf(masked, spared);
+                }
             }
         }
-        return new FieldCoverage(type, field, masked, viewed, changed, grants, filters);
+        return new FieldCoverage(
+                type,
+                field,
+                masked,
+                viewed,
+                changed,
+                base.grants(),
+                filters.stream().distinct().toList());
     }
 
     /** The person's level of the function. */
     public FunctionAccess function(Function function) {
+        if (delegated.isPresent()) {
+            if (!active()) {
+                return new FunctionAccess(function, Function.NONE, List.of(), List.of());
+            }
+            FunctionAccess own = delegated.get().principal().function(function);
+            FunctionAccess listed = delegated.get().listed().function(function);
+            return own.atLeast(listed.level()) ? listed : own;
+        }
         List<String> levels = function.levels();
-        List<FunctionGrant> grants =
-                holdings.stream()
-                        .flatMap(
-                                holding ->
-                                        holding.set().privileges().stream()
-                                                .filter(
-                                                        Privilege.FunctionPrivilege.class
-                                                                ::isInstance)
-                                                .map(Privilege.FunctionPrivilege.class::cast)
-                                                .filter(
-                                                        privilege ->
-                                                                privilege
-                                                                        .function()
-                                                                        .equals(function.key()))
-                                                .map(
-                                                        privilege ->
-                                                                new FunctionGrant(
-                                                                        holding, privilege)))
-                        .sorted(
-                                (one, other) ->
-                                        levels.indexOf(other.privilege().level())
-                                                - levels.indexOf(one.privilege().level()))
-                        .toList();
+        List<FunctionGrant> grants = new ArrayList<>();
+        for (Holding holding : holdings) {
+            for (Privilege privilege : holding.set().privileges()) {
+                if (privilege instanceof FunctionPrivilege of
+                        && of.function().equals(function.key())) {
+                    grants.add(new FunctionGrant(holding, of));
+                }
+            }
+        }
+        grants.sort(
+                (one, other) ->
+                        levels.indexOf(other.privilege().level())
+                                - levels.indexOf(one.privilege().level()));
         List<Function.Need> unmet = function.needs().stream().filter(need -> !meets(need)).toList();
         String level =
                 grants.isEmpty() || !unmet.isEmpty()
@@ -179,14 +265,26 @@ public final class PersonAccess {
         return new FunctionAccess(function, level, grants, grants.isEmpty() ? List.of() : unmet);
     }
 
-    /** The records of the type that one privilege of one assignment covers, before any filter. */
-    RecordSet covers(Holding holding, Reach reach, RecordType type) {
+    /** The records of the type within a privilege's reach, its condition and the bounds. */
+    private RecordSet covers(
+            Holding holding, Reach reach, Optional<Condition> condition, RecordType type) {
         return RecordSet.allOf(
-                placing.within(reach, type), placing.within(holding.assignment().bounds(), type));
+                placing.within(reach, type),
+                meeting(condition, type),
+                placing.within(holding.assignment().bounds(), type));
     }
 
     RecordSet reachOf(Reach reach, RecordType type) {
         return placing.within(reach, type);
+    }
+
+    RecordSet within(Assignment assignment, RecordType type) {
+        return placing.within(assignment.bounds(), type);
+    }
+
+    /** The records that meet the condition; all of them where there is none. */
+    RecordSet meeting(Optional<Condition> condition, RecordType type) {
+        return condition.map(one -> bound(one, type)).orElse(RecordSet.EVERYTHING);
     }
 
     /**
@@ -194,14 +292,74 @@ public final class PersonAccess {
      * an account field, only the reach own.
      */
     boolean counts(Reach reach, RecordType type) {
-        return !who.person().external()
-                || type.places().account().isPresent()
-                || reach == Reach.OWN;
+        return !external || type.places().account().isPresent() || reach == Reach.OWN;
     }
 
-    /** Grants by assignment and by parent, with the filters; the base that lifts come on top of. */
+    private RecordSet bound(Condition condition, RecordType type) {
+        return RecordSet.where(
+                Binding.bind(condition.expression(), values), condition.words(model.scopeOf(type)));
+    }
+
+    private boolean has(String function, String level) {
+        return model.catalogue()
+                .function(function)
+                .map(known -> function(known).atLeast(level))
+                .orElse(false);
+    }
+
+    private Delegated delegated(Delegation delegation) {
+        Standpoint own = who.inOwnRight();
+        Person delegate = model.directory().person(delegation.delegate()).orElseThrow();
+        Standpoint seat = new Standpoint(delegate, who.account(), who.at(), who.asIfActive());
+        boolean either = who.person().external() || delegate.external();
+        List<Holding> sets =
+                delegation.sets().stream()
+                        .flatMap(key -> model.design().set(key).stream())
+                        .map(set -> Holding.listed(delegation, set))
+                        .toList();
+        return new Delegated(
+                new PersonAccess(model, own, either, Optional.empty()),
+                new PersonAccess(model, own, either, Optional.of(sets)),
+                new PersonAccess(model, seat, either, Optional.empty()));
+    }
+
+    /** What both the principal's own access and the listed sets allow, cut by both's filters. */
+    private Coverage throughDelegation(RecordType type, Operation operation) {
+        Delegated by = delegated.orElseThrow();
+        Coverage own = by.principal().coverage(type, operation);
+        if (!active()) {
+            return new Coverage(type, operation, List.of(), List.of(), own.cuts());
+        }
+        RecordSet listed = by.listed().records(type, operation);
+        List<Grant> grants =
+                own.grants().stream()
+                        .map(
+                                grant ->
+                                        new Grant(
+                                                grant.route(),
+                                                RecordSet.allOf(grant.records(), listed)))
+                        .filter(grant -> !grant.records().equals(RecordSet.NOTHING))
+                        .toList();
+        List<Cut> cuts =
+                Stream.concat(own.cuts().stream(), by.delegate().cuts(type).stream())
+                        .distinct()
+                        .toList();
+        return new Coverage(type, operation, grants, own.withheld(), cuts);
+    }
+
+    private Coverage withLifts(RecordType type, Operation operation) {
+        Coverage fromAbove = coverageFromAbove(type, operation);
+        if (!operation.equals(Operation.VIEW)) {
+            return fromAbove;
+        }
+        List<Grant> grants = new ArrayList<>(fromAbove.grants());
+        grants.addAll(lifts(type));
+        return new Coverage(type, operation, grants, fromAbove.withheld(), fromAbove.cuts());
+    }
+
+    /** Grants by assignment, share and parent, with the filters; lifts come on top of it. */
     private Coverage coverageFromAbove(RecordType type, Operation operation) {
-        String key = type.key() + " " + operation.key();
+        String key = type.key() + " from above " + operation.key();
         Coverage found = known.get(key);
         if (found != null) {
             return found;
@@ -209,18 +367,20 @@ public final class PersonAccess {
         List<Grant> grants = new ArrayList<>();
         List<Grant> withheld = new ArrayList<>();
         for (HeldPrivilege held : privilegesByType.getOrDefault(type.key(), List.of())) {
-            if (held.privilege() instanceof Privilege.RecordPrivilege privilege
-                    && privilege.reach() != Reach.NONE
-                    && type.operation(privilege.operation())
-                            .filter(given -> given.carries(operation))
-                            .isPresent()) {
+            if (held.privilege() instanceof RecordPrivilege privilege
+                    && gives(privilege, type, operation)) {
                 Grant grant =
                         new Grant(
                                 new Route.ByAssignment(held.holding(), privilege),
-                                covers(held.holding(), privilege.reach(), type));
+                                covers(
+                                        held.holding(),
+                                        privilege.reach(),
+                                        privilege.condition(),
+                                        type));
                 (counts(privilege.reach(), type) ? grants : withheld).add(grant);
             }
         }
+        grants.addAll(sharing.grants(type, operation));
         follow(type, operation).ifPresent(grants::add);
         Coverage coverage = new Coverage(type, operation, grants, withheld, cuts(type));
         known.put(key, coverage);
@@ -262,12 +422,12 @@ public final class PersonAccess {
         List<Grant> lifts = new ArrayList<>();
         for (RecordType child : model.catalogue().childrenOf(type)) {
             Parent link = child.parent().orElseThrow();
-            Coverage ofChild = coverage(child, Operation.VIEW);
-            if (link.lifts() && !ofChild.records().equals(RecordSet.NOTHING)) {
-                lifts.add(
-                        new Grant(
-                                new Route.ByChild(child, ofChild),
-                                RecordSet.childIn(child, link.through(), ofChild.records())));
+            if (link.lifts()) {
+                Coverage ofChild = coverage(child, Operation.VIEW);
+                RecordSet lifted = RecordSet.childIn(child, link.through(), ofChild.records());
+                if (!lifted.equals(RecordSet.NOTHING)) {
+                    lifts.add(new Grant(new Route.ByChild(child, ofChild), lifted));
+                }
             }
         }
         return lifts;
@@ -275,29 +435,71 @@ public final class PersonAccess {
 
     private List<Cut> cuts(RecordType type) {
         List<Cut> cuts = new ArrayList<>();
-        if (who.person().external() && type.places().account().isPresent()) {
+        if (external && type.places().account().isPresent()) {
             cuts.add(
                     new Cut(Optional.empty(), placing.ofAccounts(AccountScope.ofActedFor(), type)));
         }
         for (AccountFilter filter : model.design().accountFilters()) {
             if (filter.binds(type) && model.has(filter.audience(), who)) {
-                cuts.add(new Cut(Optional.of(filter), placing.ofAccounts(filter.accounts(), type)));
+                cuts.add(
+                        new Cut(
+                                Optional.of(filter),
+                                RecordSet.allOf(
+                                        placing.ofAccounts(filter.accounts(), type),
+                                        meeting(filter.condition(), type))));
             }
         }
         return cuts;
     }
 
+    /** What the person has of the field before any field filter. */
+    private FieldCoverage unfiltered(RecordType type, Field field) {
+        if (delegated.isPresent()) {
+            FieldCoverage own = delegated.get().principal().unfiltered(type, field);
+            FieldCoverage listed = delegated.get().listed().unfiltered(type, field);
+            RecordSet viewable = records(type, Operation.VIEW);
+            RecordSet viewed = RecordSet.allOf(own.viewed(), listed.viewed(), viewable);
+            RecordSet changeable = records(type, Operation.CHANGE);
+            RecordSet changed = RecordSet.allOf(own.changed(), listed.changed(), changeable);
+            return new FieldCoverage(type, field, viewed, viewed, changed, own.grants(), List.of());
+        }
+        RecordSet viewed = records(type, Operation.VIEW);
+        RecordSet changed = records(type, Operation.CHANGE);
+        List<FieldGrant> grants = List.of();
+        if (field.guarded()) {
+            grants = fieldGrants(type, field);
+            viewed =
+                    RecordSet.allOf(
+                            coverage(type, Operation.VIEW).withoutLifts().records(),
+                            covered(grants.stream()));
+            changed =
+                    RecordSet.allOf(
+                            changed,
+                            covered(
+                                    grants.stream()
+                                            .filter(
+                                                    grant ->
+                                                            grant.privilege().use()
+                                                                    == FieldPrivilege.Use.CHANGE)));
+        }
+        return new FieldCoverage(type, field, viewed, viewed, changed, grants, List.of());
+    }
+
     private List<FieldGrant> fieldGrants(RecordType type, Field field) {
         List<FieldGrant> grants = new ArrayList<>();
         for (HeldPrivilege held : privilegesByType.getOrDefault(type.key(), List.of())) {
-            if (held.privilege() instanceof Privilege.FieldPrivilege privilege
+            if (held.privilege() instanceof FieldPrivilege privilege
                     && privilege.fields().contains(field.key())
                     && counts(privilege.reach(), type)) {
                 grants.add(
                         new FieldGrant(
                                 held.holding(),
                                 privilege,
-                                covers(held.holding(), privilege.reach(), type)));
+                                covers(
+                                        held.holding(),
+                                        privilege.reach(),
+                                        privilege.condition(),
+                                        type)));
             }
         }
         return grants;
@@ -307,29 +509,61 @@ public final class PersonAccess {
         return RecordSet.anyOf(grants.map(FieldGrant::records).toList());
     }
 
+    /** Whose field filters apply: the person's, or those of principal and delegate. */
+    private List<PersonAccess> filteredFor() {
+        return delegated.map(by -> List.of(by.principal(), by.delegate())).orElse(List.of(this));
+    }
+
     private List<FieldFilter> filtersOn(RecordType type, Field field) {
-        return model.design().fieldFilters().stream()
-                .filter(filter -> filter.recordType().equals(type.key()))
-                .filter(filter -> filter.fields().contains(field.key()))
-                .filter(filter -> model.has(filter.audience(), who))
-                .toList();
+        List<FieldFilter> filters = new ArrayList<>();
+        for (FieldFilter filter : model.design().fieldFilters()) {
+            if (filter.recordType().equals(type.key())
+                    && filter.fields().contains(field.key())
+                    && model.has(filter.audience(), who)) {
+                filters.add(filter);
+            }
+        }
+        return filters;
+    }
+
+    /** The records to which a filter does not apply: those on which its condition is false. */
+    private RecordSet spared(FieldFilter filter, RecordType type) {
+        return filter.condition()
+                .map(condition -> Condition.of(Expression.not(condition.expression())))
+                .map(not -> bound(not, type))
+                .orElse(RecordSet.NOTHING);
     }
 
     private boolean meets(Function.Need need) {
         if (need instanceof Function.FunctionNeed of) {
-            Function function = model.catalogue().function(of.function()).orElseThrow();
-            return function(function).atLeast(of.level());
+            return has(of.function(), of.level());
         }
         Function.PrivilegeNeed of = (Function.PrivilegeNeed) need;
         RecordType type = model.catalogue().recordType(of.recordType()).orElseThrow();
         Operation operation = type.operation(of.operation()).orElseThrow();
-        return !coverage(type, operation).grants().isEmpty();
+        return privilegesByType.getOrDefault(type.key(), List.of()).stream()
+                .map(HeldPrivilege::privilege)
+                .filter(RecordPrivilege.class::isInstance)
+                .map(RecordPrivilege.class::cast)
+                .anyMatch(
+                        privilege ->
+                                gives(privilege, type, operation)
+                                        && counts(privilege.reach(), type));
+    }
+
+    /** Whether the privilege is one for the operation, with any reach at all. */
+    static boolean gives(RecordPrivilege privilege, RecordType type, Operation operation) {
+        return privilege.recordType().equals(type.key())
+                && privilege.reach() != Reach.NONE
+                && type.operation(privilege.operation())
+                        .filter(given -> given.carries(operation))
+                        .isPresent();
     }
 
     private List<Holding> holdingsInForce() {
         List<Holding> held = new ArrayList<>();
-        for (Assignment assignment : model.design().assignments()) {
-            if (assignment.inForce(who.at())) {
+        for (Assignment assignment : model.assignmentsTo(who)) {
+            if (model.inForce(assignment.times(), who.at())) {
                 held.addAll(holdingsBy(assignment));
             }
         }
@@ -338,31 +572,23 @@ public final class PersonAccess {
 
     /** What the assignment gives the person while in force; empty where its audience lacks them. */
     List<Holding> holdingsBy(Assignment assignment) {
+        Optional<Role> role =
+                assignment.gives() instanceof Assignment.Gives.OfRole of
+                        ? model.design().role(of.role())
+                        : Optional.empty();
         return model.partOf(assignment.audience(), who).stream()
                 .flatMap(
                         part ->
                                 model.design().setsOf(assignment.gives()).stream()
-                                        .map(
-                                                set ->
-                                                        new Holding(
-                                                                part,
-                                                                assignment,
-                                                                roleOf(assignment),
-                                                                set)))
+                                        .map(set -> new Holding(part, assignment, role, set)))
                 .toList();
     }
 
-    private Optional<Role> roleOf(Assignment assignment) {
-        return assignment.gives() instanceof Assignment.Gives.OfRole of
-                ? model.design().role(of.role())
-                : Optional.empty();
-    }
-
     private static Optional<String> subject(Privilege privilege) {
-        if (privilege instanceof Privilege.RecordPrivilege of) {
+        if (privilege instanceof RecordPrivilege of) {
             return Optional.of(of.recordType());
         }
-        return privilege instanceof Privilege.FieldPrivilege of
+        return privilege instanceof FieldPrivilege of
                 ? Optional.of(of.recordType())
                 : Optional.empty();
     }

@@ -15,10 +15,13 @@ import nembar.core.coverage.RecordSet;
 import nembar.core.coverage.Relatives;
 import nembar.core.decision.Missing.Link;
 import nembar.core.design.Assignment;
+import nembar.core.design.DirectShare;
 import nembar.core.design.Privilege;
 import nembar.core.design.PrivilegeSet;
-import nembar.core.design.Reach;
 import nembar.core.design.Role;
+import nembar.core.design.SharingRule;
+import nembar.core.model.AccessModel;
+import nembar.core.model.Standpoint;
 
 /**
  * Finds the near routes to a yes: those that exactly one missing link keeps from granting
@@ -90,7 +93,7 @@ public final class WhyNot {
     }
 
     private List<Missing> nearRoutes() {
-        if (!access.who().active()) {
+        if (!access.active()) {
             return List.of(new Missing.NotActive(access.who().person().status()));
         }
         Set<Missing> near = new LinkedHashSet<>();
@@ -101,6 +104,7 @@ public final class WhyNot {
             }
         }
         near.addAll(notHeld());
+        near.addAll(notShared());
         return List.copyOf(near);
     }
 
@@ -108,13 +112,16 @@ public final class WhyNot {
     private Optional<Missing> brokenLink(Holding holding, Privilege.RecordPrivilege privilege) {
         Assignment assignment = holding.assignment();
         List<Link> broken = new ArrayList<>();
-        if (!assignment.inForce(access.who().at())) {
+        if (!access.model().inForce(assignment.times(), access.who().at())) {
             broken.add(Link.TIMES);
         }
-        RecordSet reached = access.reachOf(privilege.reach(), type);
-        if (!holds.test(reached)) {
+        if (!holds.test(access.reachOf(privilege.reach(), type))) {
             broken.add(Link.REACH);
-        } else if (!holds.test(access.covers(holding, privilege.reach(), type))) {
+        }
+        if (!holds.test(access.meeting(privilege.condition(), type))) {
+            broken.add(Link.CONDITION);
+        }
+        if (!holds.test(access.within(assignment, type))) {
             broken.add(Link.BOUNDS);
         }
         if (!access.counts(privilege.reach(), type)) {
@@ -168,11 +175,42 @@ public final class WhyNot {
         return missing;
     }
 
+    /** Sharing rules and direct shares in force that open it to others. */
+    private List<Missing> notShared() {
+        AccessModel model = access.model();
+        Standpoint who = access.who();
+        Sharing sharing =
+                new Sharing(model, who, (one, of) -> access.meeting(Optional.of(one), of), true);
+        List<Missing> missing = new ArrayList<>();
+        for (SharingRule rule : model.design().sharingRules()) {
+            if (model.inForce(rule.times(), who.at())
+                    && !model.has(rule.audience(), who)
+                    && Sharing.opens(rule.opening(), rule.recordType(), type, operation)
+                    && holds.test(sharing.opened(rule, type))) {
+                missing.add(new Missing.NotShared(rule, rule.audience()));
+            }
+        }
+        for (DirectShare share : model.design().directShares()) {
+            if (model.inForce(share.times(), who.at())
+                    && !model.has(share.audience(), who)
+                    && Sharing.opens(share.opening(), share.recordType(), type, operation)
+                    && holds.test(sharing.opened(share, type))) {
+                missing.add(new Missing.NotShared(share, share.audience()));
+            }
+        }
+        return missing;
+    }
+
     /** The first privilege of the set that would cover it from the person's seat. */
     private Optional<Privilege.RecordPrivilege> would(PrivilegeSet set) {
         return giving(set)
                 .filter(privilege -> access.counts(privilege.reach(), type))
-                .filter(privilege -> holds.test(access.reachOf(privilege.reach(), type)))
+                .filter(
+                        privilege ->
+                                holds.test(
+                                        RecordSet.allOf(
+                                                access.reachOf(privilege.reach(), type),
+                                                access.meeting(privilege.condition(), type))))
                 .findFirst();
     }
 
@@ -180,12 +218,6 @@ public final class WhyNot {
         return set.privileges().stream()
                 .filter(Privilege.RecordPrivilege.class::isInstance)
                 .map(Privilege.RecordPrivilege.class::cast)
-                .filter(privilege -> privilege.recordType().equals(type.key()))
-                .filter(privilege -> privilege.reach() != Reach.NONE)
-                .filter(
-                        privilege ->
-                                type.operation(privilege.operation())
-                                        .filter(given -> given.carries(operation))
-                                        .isPresent());
+                .filter(privilege -> PersonAccess.gives(privilege, type, operation));
     }
 }

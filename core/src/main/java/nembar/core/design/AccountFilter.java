@@ -1,14 +1,17 @@
 package nembar.core.design;
 
 import java.util.Collections;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import nembar.core.catalogue.RecordType;
+import nembar.core.condition.Condition;
 import nembar.core.directory.Audience;
 
 /**
  * Keeps an audience to the records of certain accounts (docs/access-model.md, section 3).
  *
+ * @param condition lets through only the records that meet it
  * @param recordTypes keys of the record types it binds; empty for every one with an account field
  */
 public record AccountFilter(
@@ -16,9 +19,26 @@ public record AccountFilter(
         String name,
         Audience audience,
         AccountScope accounts,
-        Set<String> recordTypes) {
+        Set<String> recordTypes,
+        Optional<Condition> condition)
+        implements Element {
     public AccountFilter {
         recordTypes = Collections.unmodifiableSet(new TreeSet<>(recordTypes));
+    }
+
+    /** Without a condition. */
+    public AccountFilter(
+            String key,
+            String name,
+            Audience audience,
+            AccountScope accounts,
+            Set<String> recordTypes) {
+        this(key, name, audience, accounts, recordTypes, Optional.empty());
+    }
+
+    @Override
+    public ElementKind kind() {
+        return ElementKind.ACCOUNT_FILTER;
     }
 
     public boolean binds(RecordType type) {

@@ -7,8 +7,6 @@ import nembar.core.directory.Audience;
 /**
  * An audience gets a role or a privilege set (docs/access-model.md, section 3).
  *
- * @param from first instant at which it gives anything; empty for always before until
- * @param until first instant at which it gives nothing any more; empty for ever
  * @param givenBy key of the person who gave it
  */
 public record Assignment(
@@ -16,11 +14,11 @@ public record Assignment(
         Audience audience,
         Gives gives,
         Bounds bounds,
-        Optional<Instant> from,
-        Optional<Instant> until,
+        Times times,
         String reason,
         Optional<String> givenBy,
-        Optional<Instant> givenAt) {
+        Optional<Instant> givenAt)
+        implements Element {
 
     /** What an assignment gives: a role or a single set, by key. */
     public sealed interface Gives {
@@ -29,8 +27,8 @@ public record Assignment(
         record OfSet(String set) implements Gives {}
     }
 
-    public boolean inForce(Instant at) {
-        return from.map(start -> !at.isBefore(start)).orElse(true)
-                && until.map(at::isBefore).orElse(true);
+    @Override
+    public ElementKind kind() {
+        return ElementKind.ASSIGNMENT;
     }
 }

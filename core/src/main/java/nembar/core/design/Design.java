@@ -1,69 +1,107 @@
 package nembar.core.design;
 
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Collection;
+import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.function.Function;
 
 /**
  * Everything that is decided about access to one application (docs/access-model.md, section 3).
- * Immutable; keeps the first of elements with the same key, the model's check reports the others.
+ * Immutable. Elements keep the order in which they were given; of elements with the same kind and
+ * key the first is the one looked up, the model's check reports the others. Two designs are equal
+ * when they have the same elements in the same order.
  */
 public final class Design {
-    private final List<PrivilegeSet> sets;
-    private final List<Role> roles;
-    private final List<Assignment> assignments;
-    private final List<AccountFilter> accountFilters;
-    private final List<FieldFilter> fieldFilters;
-    private final Map<String, PrivilegeSet> setByKey;
-    private final Map<String, Role> roleByKey;
+    private final Map<ElementKind, List<Element>> elements = new EnumMap<>(ElementKind.class);
+    private final Map<ElementKind, Map<String, Element>> byKey = new EnumMap<>(ElementKind.class);
 
-    public Design(
-            List<PrivilegeSet> sets,
-            List<Role> roles,
-            List<Assignment> assignments,
-            List<AccountFilter> accountFilters,
-            List<FieldFilter> fieldFilters) {
-        this.sets = List.copyOf(sets);
-        this.roles = List.copyOf(roles);
-        this.assignments = List.copyOf(assignments);
-        this.accountFilters = List.copyOf(accountFilters);
-        this.fieldFilters = List.copyOf(fieldFilters);
-        setByKey = byKey(sets, PrivilegeSet::key);
-        roleByKey = byKey(roles, Role::key);
+    private Design(Collection<? extends Element> all) {
+        for (ElementKind kind : ElementKind.values()) {
+            elements.put(kind, new ArrayList<>());
+            byKey.put(kind, new LinkedHashMap<>());
+        }
+        for (Element element : all) {
+            elements.get(element.kind()).add(element);
+            byKey.get(element.kind()).putIfAbsent(element.key(), element);
+        }
+        elements.replaceAll((kind, list) -> List.copyOf(list));
+    }
+
+    /** The design of these elements, of whatever kinds. */
+    public static Design of(Collection<? extends Element> elements) {
+        return new Design(elements);
+    }
+
+    /** The design of all these lists of elements. */
+    @SafeVarargs
+    public static Design of(Collection<? extends Element>... lists) {
+        return new Design(Arrays.stream(lists).flatMap(Collection::stream).toList());
     }
 
     public static Design empty() {
-        return new Design(List.of(), List.of(), List.of(), List.of(), List.of());
+        return new Design(List.of());
+    }
+
+    /** All elements, kind by kind. */
+    public List<Element> elements() {
+        return elements.values().stream().flatMap(List::stream).toList();
+    }
+
+    /** The elements of one kind. */
+    public List<Element> elements(ElementKind kind) {
+        return elements.get(kind);
+    }
+
+    public Optional<Element> element(ElementKind kind, String key) {
+        return Optional.ofNullable(byKey.get(kind).get(key));
     }
 
     public List<PrivilegeSet> sets() {
-        return sets;
+        return list(ElementKind.PRIVILEGE_SET);
     }
 
     public List<Role> roles() {
-        return roles;
+        return list(ElementKind.ROLE);
     }
 
     public List<Assignment> assignments() {
-        return assignments;
+        return list(ElementKind.ASSIGNMENT);
+    }
+
+    public List<SharingRule> sharingRules() {
+        return list(ElementKind.SHARING_RULE);
+    }
+
+    public List<DirectShare> directShares() {
+        return list(ElementKind.DIRECT_SHARE);
     }
 
     public List<AccountFilter> accountFilters() {
-        return accountFilters;
+        return list(ElementKind.ACCOUNT_FILTER);
     }
 
     public List<FieldFilter> fieldFilters() {
-        return fieldFilters;
+        return list(ElementKind.FIELD_FILTER);
+    }
+
+    public List<Delegation> delegations() {
+        return list(ElementKind.DELEGATION);
+    }
+
+    public List<Expectation> expectations() {
+        return list(ElementKind.EXPECTATION);
     }
 
     public Optional<PrivilegeSet> set(String key) {
-        return Optional.ofNullable(setByKey.get(key));
+        return element(ElementKind.PRIVILEGE_SET, key).map(PrivilegeSet.class::cast);
     }
 
     public Optional<Role> role(String key) {
-        return Optional.ofNullable(roleByKey.get(key));
+        return element(ElementKind.ROLE, key).map(Role.class::cast);
     }
 
     /** The sets that an assignment of this gives, in the role's order. */
@@ -77,9 +115,23 @@ public final class Design {
         return set(((Assignment.Gives.OfSet) gives).set()).stream().toList();
     }
 
-    private static <T> Map<String, T> byKey(List<T> elements, Function<T, String> key) {
-        Map<String, T> index = new LinkedHashMap<>();
-        elements.forEach(element -> index.putIfAbsent(key.apply(element), element));
-        return index;
+    @SuppressWarnings("unchecked")
+    private <T extends Element> List<T> list(ElementKind kind) {
+        return (List<T>) (List<?>) elements.get(kind);
+    }
+
+    @Override
+    public boolean equals(Object other) {
+        return other instanceof Design same && elements.equals(same.elements);
+    }
+
+    @Override
+    public int hashCode() {
+        return elements.hashCode();
+    }
+
+    @Override
+    public String toString() {
+        return elements.toString();
     }
 }

@@ -1,14 +1,17 @@
 package nembar.core.design;
 
 import java.util.Collections;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
+import nembar.core.condition.Condition;
 import nembar.core.directory.Audience;
 
 /**
  * Lowers the level of some fields for an audience (docs/access-model.md, section 3).
  *
  * @param fields keys of fields of the record type
+ * @param condition on which records it applies; unknown is one of them
  */
 public record FieldFilter(
         String key,
@@ -16,9 +19,27 @@ public record FieldFilter(
         Audience audience,
         String recordType,
         Set<String> fields,
-        Effect effect) {
+        Effect effect,
+        Optional<Condition> condition)
+        implements Element {
     public FieldFilter {
         fields = Collections.unmodifiableSet(new TreeSet<>(fields));
+    }
+
+    /** On every record. */
+    public FieldFilter(
+            String key,
+            String name,
+            Audience audience,
+            String recordType,
+            Set<String> fields,
+            Effect effect) {
+        this(key, name, audience, recordType, fields, effect, Optional.empty());
+    }
+
+    @Override
+    public ElementKind kind() {
+        return ElementKind.FIELD_FILTER;
     }
 
     /** What happens to the fields. */

@@ -18,7 +18,8 @@ public record Role(
         String purpose,
         MeantFor meantFor,
         List<String> sets,
-        Set<String> conflicts) {
+        Set<String> conflicts)
+        implements Element {
 
     /** Whom a role is meant for. */
     public enum MeantFor {
@@ -35,5 +36,10 @@ public record Role(
     public Role {
         sets = List.copyOf(sets);
         conflicts = Collections.unmodifiableSet(new TreeSet<>(conflicts));
+    }
+
+    @Override
+    public ElementKind kind() {
+        return ElementKind.ROLE;
     }
 }

@@ -1,5 +1,7 @@
 package nembar.core.directory;
 
+import java.time.Instant;
+import java.time.ZoneOffset;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Collection;
@@ -15,6 +17,10 @@ import java.util.SortedSet;
 import java.util.TreeSet;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Function;
+import nembar.core.condition.Binding;
+import nembar.core.condition.Condition;
+import nembar.core.condition.Evaluation;
+import nembar.core.condition.Row;
 
 /**
  * All people, accounts, units and teams, with the look-ups the decision needs
@@ -22,6 +28,7 @@ import java.util.function.Function;
  * asked and are kept.
  */
 public final class Directory {
+    private final List<Attribute> attributes;
     private final List<Account> accounts;
     private final List<Unit> units;
     private final List<Team> teams;
@@ -39,15 +46,21 @@ public final class Directory {
     private final Map<String, List<String>> unitsUnder = new LinkedHashMap<>();
     private final Map<String, List<String>> reportsOf = new LinkedHashMap<>();
     private final Map<String, List<String>> peopleOfUnit = new LinkedHashMap<>();
-    private final Map<String, SortedSet<String>> teamsOfPerson = new LinkedHashMap<>();
 
     private final Map<String, SortedSet<String>> branchCache = new ConcurrentHashMap<>();
     private final Map<String, SortedSet<String>> lineCache = new ConcurrentHashMap<>();
     private final Map<Set<String>, SortedSet<String>> seatedCache = new ConcurrentHashMap<>();
+    private final Map<String, SortedSet<String>> membersCache = new ConcurrentHashMap<>();
+    private volatile Map<String, SortedSet<String>> teamsOfPerson;
 
     /** Keeps the first of elements with the same key; the model's check reports the others. */
     public Directory(
-            List<Account> accounts, List<Unit> units, List<Team> teams, List<Person> people) {
+            List<Attribute> attributes,
+            List<Account> accounts,
+            List<Unit> units,
+            List<Team> teams,
+            List<Person> people) {
+        this.attributes = List.copyOf(attributes);
         this.accounts = List.copyOf(accounts);
         this.units = List.copyOf(units);
         this.teams = List.copyOf(teams);
@@ -68,15 +81,20 @@ public final class Directory {
             person.manager().ifPresent(manager -> add(reportsOf, manager, person.key()));
             person.unit().ifPresent(unit -> add(peopleOfUnit, unit, person.key()));
         }
-        for (Team team : teams) {
-            for (String member : team.members()) {
-                teamsOfPerson.computeIfAbsent(member, any -> new TreeSet<>()).add(team.key());
-            }
-        }
+    }
+
+    /** Where nothing is known of people besides what everybody has. */
+    public Directory(
+            List<Account> accounts, List<Unit> units, List<Team> teams, List<Person> people) {
+        this(List.of(), accounts, units, teams, people);
     }
 
     public static Directory empty() {
         return new Directory(List.of(), List.of(), List.of(), List.of());
+    }
+
+    public List<Attribute> attributes() {
+        return attributes;
     }
 
     public List<Account> accounts() {
@@ -135,8 +153,19 @@ public final class Directory {
 
     /** Keys of the teams that have the person as a member or lead. */
     public SortedSet<String> teamsOf(String person) {
+        Map<String, SortedSet<String>> known = teamsOfPerson;
+        if (known == null) {
+            Map<String, SortedSet<String>> counted = new LinkedHashMap<>();
+            for (Team team : teams) {
+                for (String member : membersOf(team)) {
+                    counted.computeIfAbsent(member, any -> new TreeSet<>()).add(team.key());
+                }
+            }
+            teamsOfPerson = counted;
+            known = counted;
+        }
         return Collections.unmodifiableSortedSet(
-                teamsOfPerson.getOrDefault(person, Collections.emptySortedSet()));
+                known.getOrDefault(person, Collections.emptySortedSet()));
     }
 
     /** Keys of the unit and every unit below it. */
@@ -164,9 +193,37 @@ public final class Directory {
     public SortedSet<String> membersOf(Set<String> teamKeys) {
         TreeSet<String> members = new TreeSet<>();
         for (String key : teamKeys) {
-            team(key).ifPresent(team -> members.addAll(team.members()));
+            team(key).ifPresent(team -> members.addAll(membersOf(team)));
         }
         return Collections.unmodifiableSortedSet(members);
+    }
+
+    /** Keys of a team's people: those listed, and those who meet its condition. */
+    private SortedSet<String> membersOf(Team team) {
+        return membersCache.computeIfAbsent(
+                team.key(),
+                key -> {
+                    TreeSet<String> members = new TreeSet<>(team.members());
+                    team.who()
+                            .ifPresent(
+                                    who ->
+                                            people.stream()
+                                                    .filter(person -> meets(person, who))
+                                                    .forEach(one -> members.add(one.key())));
+                    return Collections.unmodifiableSortedSet(members);
+                });
+    }
+
+    private boolean meets(Person person, Condition who) {
+        PersonValues values =
+                new PersonValues(
+                        this,
+                        person,
+                        Optional.empty(),
+                        Instant.EPOCH,
+                        ZoneOffset.UTC,
+                        (function, level) -> false);
+        return Evaluation.holds(Binding.bind(who.expression(), values), Row.EMPTY);
     }
 
     private static SortedSet<String> closure(String root, Map<String, List<String>> below) {

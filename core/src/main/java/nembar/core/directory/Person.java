@@ -1,8 +1,11 @@
 package nembar.core.directory;
 
 import java.time.ZoneId;
+import java.util.Collections;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 
 /**
  * Somebody, or some program, that uses governed applications (docs/access-model.md, section 2).
@@ -13,6 +16,7 @@ import java.util.Optional;
  *     than one
  * @param unit key of the unit the person sits in
  * @param manager key of the person above in the reporting line
+ * @param attributes values by the key of a directory's {@link Attribute}
  */
 public record Person(
         String key,
@@ -24,10 +28,38 @@ public record Person(
         Optional<String> unit,
         Optional<String> manager,
         ZoneId zone,
-        PersonStatus status) {
+        PersonStatus status,
+        Map<String, Object> attributes) {
 
     public Person {
         accounts = List.copyOf(accounts);
+        attributes = Collections.unmodifiableMap(new TreeMap<>(attributes));
+    }
+
+    /** Without attributes. */
+    public Person(
+            String key,
+            PersonKind kind,
+            String email,
+            String givenName,
+            String familyName,
+            List<String> accounts,
+            Optional<String> unit,
+            Optional<String> manager,
+            ZoneId zone,
+            PersonStatus status) {
+        this(
+                key,
+                kind,
+                email,
+                givenName,
+                familyName,
+                accounts,
+                unit,
+                manager,
+                zone,
+                status,
+                Map.of());
     }
 
     /** Given and family name, as shown to people. */

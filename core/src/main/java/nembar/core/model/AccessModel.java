@@ -1,14 +1,24 @@
 package nembar.core.model;
 
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.BitSet;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.SortedSet;
+import java.util.TreeSet;
+import java.util.concurrent.ConcurrentHashMap;
 import nembar.core.catalogue.Application;
 import nembar.core.catalogue.Area;
 import nembar.core.catalogue.Catalogue;
 import nembar.core.catalogue.RecordType;
+import nembar.core.condition.Scope;
 import nembar.core.design.Assignment;
 import nembar.core.design.Design;
+import nembar.core.design.Times;
 import nembar.core.directory.Audience;
 import nembar.core.directory.Audience.Part;
 import nembar.core.directory.Directory;
@@ -20,17 +30,28 @@ import nembar.core.directory.PersonKind;
  * reference leads somewhere and every reach can be expressed. Immutable.
  */
 public final class AccessModel {
+    private static final BitSet NOBODY = new BitSet();
+
     private final Application application;
     private final Catalogue catalogue;
     private final Directory directory;
     private final Design design;
+    private final Seats seats;
+    private final Map<String, Scope> scopes = new ConcurrentHashMap<>();
+    private volatile BitSet[] assigned;
+    private volatile List<List<Assignment>> assignmentsBySeat;
 
     private AccessModel(
-            Application application, Catalogue catalogue, Directory directory, Design design) {
+            Application application,
+            Catalogue catalogue,
+            Directory directory,
+            Design design,
+            Seats seats) {
         this.application = application;
         this.catalogue = catalogue;
         this.directory = directory;
         this.design = design;
+        this.seats = seats;
     }
 
     /**
@@ -40,11 +61,35 @@ public final class AccessModel {
      */
     public static AccessModel of(
             Application application, Catalogue catalogue, Directory directory, Design design) {
+        check(application, catalogue, directory, design);
+        return new AccessModel(application, catalogue, directory, design, new Seats(directory));
+    }
+
+    /**
+     * The same application and people with another design.
+     *
+     * @throws ModelRefused with every problem found, when they do not belong together
+     */
+    public AccessModel withDesign(Design other) {
+        check(application, catalogue, directory, other);
+        return new AccessModel(application, catalogue, directory, other, seats);
+    }
+
+    /**
+     * The same application and design with other people, or the same people placed otherwise.
+     *
+     * @throws ModelRefused with every problem found, when they do not belong together
+     */
+    public AccessModel withDirectory(Directory other) {
+        return of(application, catalogue, other, design);
+    }
+
+    private static void check(
+            Application application, Catalogue catalogue, Directory directory, Design design) {
         List<Problem> problems = ModelCheck.problemsOf(application, catalogue, directory, design);
         if (!problems.isEmpty()) {
             throw new ModelRefused(problems);
         }
-        return new AccessModel(application, catalogue, directory, design);
     }
 
     public Application application() {
@@ -63,6 +108,21 @@ public final class AccessModel {
         return design;
     }
 
+    /** Every person with every account they may act for. */
+    public Seats seats() {
+        return seats;
+    }
+
+    /** What a condition on records of the type may speak of. */
+    public Scope scopeOf(RecordType type) {
+        return scopes.computeIfAbsent(type.key(), key -> Scopes.of(type, directory));
+    }
+
+    /** Whether these times have the instant, by the application's clock. */
+    public boolean inForce(Times times, Instant at) {
+        return times.have(at, application.zone());
+    }
+
     /** Whether the audience has the person. */
     public boolean has(Audience audience, Standpoint who) {
         return partOf(audience, who).isPresent();
@@ -79,13 +139,90 @@ public final class AccessModel {
         return audience.of().stream().filter(part -> has(part, who)).findFirst();
     }
 
+    /** Numbers of the seats that the audience has at the instant. */
+    public BitSet seatsIn(Audience audience, Instant at) {
+        return seats.in(audience, role -> holdersOf(role, at));
+    }
+
+    /** Numbers of the seats that hold the role at the instant. */
+    public BitSet holdersOf(String role, Instant at) {
+        Assignment.Gives gives = new Assignment.Gives.OfRole(role);
+        BitSet holders = new BitSet(seats.all().size());
+        for (int i = 0; i < design.assignments().size(); i++) {
+            Assignment assignment = design.assignments().get(i);
+            if (assignment.gives().equals(gives) && inForce(assignment.times(), at)) {
+                holders.or(assigned()[i]);
+            }
+        }
+        return holders;
+    }
+
+    /** Keys of the people of whom the audience has a seat at the instant. */
+    public SortedSet<String> peopleIn(Audience audience, Instant at) {
+        TreeSet<String> people = new TreeSet<>();
+        seatsIn(audience, at).stream().forEach(i -> people.add(seats.all().get(i).person().key()));
+        return people;
+    }
+
+    /** The assignments whose audience has the person, in force or not, in the design's order. */
+    public List<Assignment> assignmentsTo(Standpoint who) {
+        Optional<Seats.Seat> seat = seats.seat(who);
+        if (seat.isPresent()) {
+            return assignmentsOf(seat.get());
+        }
+        return design.assignments().stream()
+                .filter(assignment -> has(assignment.audience(), who))
+                .toList();
+    }
+
+    /** The same, for a seat of this model. */
+    public List<Assignment> assignmentsOf(Seats.Seat seat) {
+        return assignmentsBySeat().get(seat.number());
+    }
+
     /** Whether an assignment in force gives the person the role. */
     public boolean holds(String role, Standpoint who) {
         Assignment.Gives gives = new Assignment.Gives.OfRole(role);
-        return design.assignments().stream()
-                .filter(assignment -> assignment.gives().equals(gives))
-                .filter(assignment -> assignment.inForce(who.at()))
-                .anyMatch(assignment -> has(assignment.audience(), who));
+        return assignmentsTo(who).stream()
+                .anyMatch(one -> one.gives().equals(gives) && inForce(one.times(), who.at()));
+    }
+
+    /** Whom each assignment's audience has, in the design's order; worked out once. */
+    private BitSet[] assigned() {
+        BitSet[] known = assigned;
+        if (known == null) {
+            Map<Audience, BitSet> byAudience = new HashMap<>();
+            known =
+                    design.assignments().stream()
+                            .map(
+                                    one ->
+                                            byAudience.computeIfAbsent(
+                                                    one.audience(),
+                                                    audience -> seats.in(audience, role -> NOBODY)))
+                            .toArray(BitSet[]::new);
+            assigned = known;
+        }
+        return known;
+    }
+
+    private List<List<Assignment>> assignmentsBySeat() {
+        List<List<Assignment>> known = assignmentsBySeat;
+        if (known == null) {
+            known = new ArrayList<>();
+            for (int i = 0; i < seats.all().size(); i++) {
+                known.add(new ArrayList<>());
+            }
+            for (int i = 0; i < design.assignments().size(); i++) {
+                BitSet members = assigned()[i];
+                for (int seat = members.nextSetBit(0);
+                        seat >= 0;
+                        seat = members.nextSetBit(seat + 1)) {
+                    known.get(seat).add(design.assignments().get(i));
+                }
+            }
+            assignmentsBySeat = known;
+        }
+        return known;
     }
 
     /** Whether the record type is in a guarded area of which the person is no steward. */

@@ -2,21 +2,33 @@ package nembar.core.model;
 
 import static nembar.core.model.ModelCheck.keysOf;
 
+import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import nembar.core.catalogue.Catalogue;
 import nembar.core.catalogue.Field;
 import nembar.core.catalogue.Function;
 import nembar.core.catalogue.Operation;
 import nembar.core.catalogue.RecordType;
+import nembar.core.condition.Added;
+import nembar.core.condition.Condition;
+import nembar.core.condition.Expression;
+import nembar.core.condition.Scope;
+import nembar.core.condition.Standing;
 import nembar.core.design.AccountFilter;
 import nembar.core.design.AccountScope;
 import nembar.core.design.Assignment;
+import nembar.core.design.Delegation;
 import nembar.core.design.Design;
+import nembar.core.design.Element;
+import nembar.core.design.ElementKind;
 import nembar.core.design.FieldFilter;
 import nembar.core.design.Privilege;
 import nembar.core.design.PrivilegeSet;
 import nembar.core.design.Reach;
 import nembar.core.design.Role;
+import nembar.core.design.Times;
+import nembar.core.design.WeeklyHours;
 import nembar.core.directory.Account;
 import nembar.core.directory.Directory;
 import nembar.core.directory.Person;
@@ -26,6 +38,7 @@ import nembar.core.directory.Unit;
 final class DesignCheck {
     private final Catalogue catalogue;
     private final Design design;
+    private final Directory directory;
     private final AudienceCheck audiences;
     private final ModelCheck check;
     private final Set<String> types;
@@ -44,6 +57,7 @@ final class DesignCheck {
             ModelCheck check) {
         this.catalogue = catalogue;
         this.design = design;
+        this.directory = directory;
         this.audiences = audiences;
         this.check = check;
         people = keysOf(directory.people(), Person::key);
@@ -56,16 +70,91 @@ final class DesignCheck {
     }
 
     void run() {
-        check.keys("design.privilegeSets", design.sets(), PrivilegeSet::key);
-        check.keys("design.roles", design.roles(), Role::key);
-        check.keys("design.assignments", design.assignments(), Assignment::key);
-        check.keys("design.accountFilters", design.accountFilters(), AccountFilter::key);
-        check.keys("design.fieldFilters", design.fieldFilters(), FieldFilter::key);
+        for (ElementKind kind : ElementKind.values()) {
+            check.keys("design." + kind.list(), design.elements(kind), Element::key);
+        }
         design.sets().forEach(this::set);
         design.roles().forEach(this::role);
         design.assignments().forEach(this::assignment);
         design.accountFilters().forEach(this::accountFilter);
         design.fieldFilters().forEach(this::fieldFilter);
+        SharingCheck sharing = new SharingCheck(catalogue, design, audiences, check, this);
+        design.sharingRules().forEach(sharing::rule);
+        design.directShares().forEach(sharing::share);
+        design.delegations().forEach(this::delegation);
+        ExpectationCheck expectations = new ExpectationCheck(catalogue, audiences, check, this);
+        design.expectations().forEach(expectations::check);
+    }
+
+    boolean person(String path, Optional<String> key) {
+        return check.refers(path, "person", key, people);
+    }
+
+    void condition(String path, Optional<Condition> condition, RecordType type, Standing standing) {
+        condition.ifPresent(
+                one -> {
+                    Scope scope = Scopes.of(type, directory);
+                    check.condition(path + ".condition", one, scope, standing);
+                    levels(path + ".condition", one.expression());
+                });
+    }
+
+    /** Functions and levels named by {@code has}. */
+    private void levels(String path, Expression expression) {
+        if (expression instanceof Expression.Applied applied
+                && applied.function() == Added.HAS
+                && applied.arguments().stream().allMatch(Expression.Literal.class::isInstance)) {
+            List<String> said =
+                    applied.arguments().stream()
+                            .map(one -> ((Expression.Literal) one).value().toString())
+                            .toList();
+            if (check.refers(path, "function", said.get(0), functions)) {
+                Function function = catalogue.function(said.get(0)).orElseThrow();
+                check.refers(path, "level", said.get(1), function.levels());
+            }
+        }
+        expression.parts().forEach(part -> levels(path, part));
+    }
+
+    void times(String path, Times times) {
+        if (times.from().isPresent()
+                && times.until().isPresent()
+                && !times.from().get().isBefore(times.until().get())) {
+            check.report(path + ".until", "it ends before it starts");
+        }
+        times.hours().ifPresent(hours -> hours(path + ".hours", hours));
+    }
+
+    private void hours(String path, WeeklyHours hours) {
+        if (hours.spans().isEmpty()) {
+            check.report(path, "name at least one span of hours");
+        }
+        for (int i = 0; i < hours.spans().size(); i++) {
+            WeeklyHours.Span span = hours.spans().get(i);
+            if (span.days().isEmpty()) {
+                check.report(path + "[" + i + "].days", "name at least one day");
+            }
+            if (!span.forward()) {
+                check.report(
+                        path + "[" + i + "].to",
+                        "it ends before it begins; for hours past midnight give a span for each"
+                                + " day");
+            }
+        }
+    }
+
+    private void delegation(Delegation delegation) {
+        String path = ElementKind.DELEGATION.path(delegation.key());
+        check.refers(path + ".principal", "person", delegation.principal(), people);
+        check.refers(path + ".delegate", "person", delegation.delegate(), people);
+        if (delegation.principal().equals(delegation.delegate())) {
+            check.report(path + ".delegate", "nobody is their own delegate");
+        }
+        if (delegation.sets().isEmpty()) {
+            check.report(path + ".sets", "name at least one privilege set");
+        }
+        delegation.sets().forEach(set -> check.refers(path + ".sets", "privilege set", set, sets));
+        times(path, delegation.times());
     }
 
     private void set(PrivilegeSet set) {
@@ -88,6 +177,7 @@ final class DesignCheck {
             Set<String> operations = keysOf(type.operations(), Operation::key);
             check.refers(path + ".operation", "operation", privilege.operation(), operations);
             reach(path, privilege.reach(), type);
+            condition(path, privilege.condition(), type, Standing.OPENS);
         }
     }
 
@@ -97,6 +187,7 @@ final class DesignCheck {
         }
         RecordType type = catalogue.recordType(privilege.recordType()).orElseThrow();
         reach(path, privilege.reach(), type);
+        condition(path, privilege.condition(), type, Standing.OPENS);
         fields(path + ".fields", privilege.fields(), type);
         for (String key : privilege.fields()) {
             if (type.field(key).filter(field -> !field.guarded()).isPresent()) {
@@ -121,7 +212,7 @@ final class DesignCheck {
         reach.unsaidOn(type).ifPresent(why -> check.report(path + ".reach", why));
     }
 
-    private void fields(String path, Set<String> keys, RecordType type) {
+    void fields(String path, Set<String> keys, RecordType type) {
         if (keys.isEmpty()) {
             check.report(path, "name at least one field");
         }
@@ -165,12 +256,7 @@ final class DesignCheck {
                                                             unit,
                                                             units));
                         });
-        assignment
-                .until()
-                .filter(
-                        until ->
-                                assignment.from().filter(from -> !from.isBefore(until)).isPresent())
-                .ifPresent(until -> check.report(path + ".until", "it ends before it starts"));
+        times(path, assignment.times());
     }
 
     private void accountScope(String path, AccountScope scope) {
@@ -195,16 +281,20 @@ final class DesignCheck {
                 }
             }
         }
+        for (RecordType type : catalogue.recordTypes()) {
+            if (filter.binds(type)) {
+                condition(path, filter.condition(), type, Standing.OPENS);
+            }
+        }
     }
 
     private void fieldFilter(FieldFilter filter) {
         String path = "design.fieldFilters[" + filter.key() + "]";
         audiences.run(path + ".audience", filter.audience());
         if (check.refers(path + ".recordType", "record type", filter.recordType(), types)) {
-            fields(
-                    path + ".fields",
-                    filter.fields(),
-                    catalogue.recordType(filter.recordType()).orElseThrow());
+            RecordType type = catalogue.recordType(filter.recordType()).orElseThrow();
+            fields(path + ".fields", filter.fields(), type);
+            condition(path, filter.condition(), type, Standing.RESTRICTS);
         }
     }
 }

@@ -6,11 +6,15 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import nembar.core.condition.Standing;
 import nembar.core.directory.Account;
+import nembar.core.directory.Attribute;
 import nembar.core.directory.Directory;
 import nembar.core.directory.Person;
+import nembar.core.directory.PersonNames;
 import nembar.core.directory.Team;
 import nembar.core.directory.Unit;
+import nembar.core.text.Wording;
 
 /** Checks the directory on its own (docs/access-model.md, section 2). */
 final class DirectoryCheck {
@@ -28,9 +32,23 @@ final class DirectoryCheck {
         check.keys("directory.teams", directory.teams(), Team::key);
         check.keys("directory.people", directory.people(), Person::key);
         check.unique("directory.people", directory.people(), Person::key, Person::email, "e-mail");
+        check.keys("directory.attributes", directory.attributes(), Attribute::key);
+        attributes();
         units();
         teams();
         people();
+    }
+
+    private void attributes() {
+        for (Attribute attribute : directory.attributes()) {
+            String path = "directory.attributes[" + attribute.key() + "]";
+            if (PersonNames.taken().contains(attribute.key())) {
+                check.report(path, "conditions know people by `" + attribute.key() + "` already");
+            }
+            if (attribute.key().indexOf('-') >= 0) {
+                check.report(path, "conditions could not name it: use _ in place of -");
+            }
+        }
     }
 
     private void units() {
@@ -49,6 +67,14 @@ final class DirectoryCheck {
         for (Team team : directory.teams()) {
             String path = "directory.teams[" + team.key() + "].members";
             team.members().forEach(member -> check.refers(path, "person", member, people));
+            team.who()
+                    .ifPresent(
+                            who ->
+                                    check.condition(
+                                            "directory.teams[" + team.key() + "].who",
+                                            who,
+                                            PersonNames.ofTeams(directory.attributes()),
+                                            Standing.OPENS));
         }
     }
 
@@ -67,10 +93,32 @@ final class DirectoryCheck {
             if (person.accounts().size() > 1 && !person.external()) {
                 check.report(path + ".accounts", "only an external belongs to several accounts");
             }
+            attributes(path + ".attributes", person);
             check.refers(path + ".unit", "unit", person.unit(), units);
             check.refers(path + ".manager", "person", person.manager(), people);
             person.manager().ifPresent(manager -> up.put(person.key(), List.of(manager)));
         }
         check.noCycles("directory.people", up, "below, in the reporting line,");
+    }
+
+    private void attributes(String path, Person person) {
+        Map<String, Attribute> known = new HashMap<>();
+        directory.attributes().forEach(attribute -> known.put(attribute.key(), attribute));
+        person.attributes()
+                .forEach(
+                        (key, value) -> {
+                            if (check.refers(path, "attribute", key, known.keySet())
+                                    && !known.get(key).takes(value)) {
+                                check.report(
+                                        path + "." + key,
+                                        "`" + value + "` is not " + allowed(known.get(key)));
+                            }
+                        });
+    }
+
+    private static String allowed(Attribute attribute) {
+        return attribute.choices().isEmpty()
+                ? attribute.type().words()
+                : Wording.or(attribute.choices());
     }
 }

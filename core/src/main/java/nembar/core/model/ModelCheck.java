@@ -13,6 +13,10 @@ import java.util.function.Function;
 import java.util.stream.Collectors;
 import nembar.core.catalogue.Application;
 import nembar.core.catalogue.Catalogue;
+import nembar.core.condition.Condition;
+import nembar.core.condition.ConditionRefused;
+import nembar.core.condition.Scope;
+import nembar.core.condition.Standing;
 import nembar.core.design.Design;
 import nembar.core.directory.Directory;
 import nembar.core.text.Nearest;
@@ -73,6 +77,15 @@ final class ModelCheck {
 
     boolean refers(String path, String what, Optional<String> key, Collection<String> known) {
         return key.map(one -> refers(path, what, one, known)).orElse(true);
+    }
+
+    /** Reports the first thing a condition gets wrong. */
+    void condition(String path, Condition condition, Scope scope, Standing standing) {
+        try {
+            condition.check(scope, standing);
+        } catch (ConditionRefused refused) {
+            report(path, refused.getMessage());
+        }
     }
 
     /** Reports each element that is, through {@code up}, above itself. */

@@ -78,6 +78,22 @@ public final class SqlPredicate implements RecordSet.Cases<SqlText> {
                 .build();
     }
 
+    @Override
+    public SqlText where(RecordSet.Where set) {
+        return new SqlCondition(type, alias).of(set.condition());
+    }
+
+    @Override
+    public SqlText less(RecordSet.Less set) {
+        return new SqlText.Builder()
+                .add("(")
+                .add(set.of().fold(this))
+                .add(" AND (")
+                .add(set.without().fold(this))
+                .add(") IS NOT TRUE)")
+                .build();
+    }
+
     static String column(RecordType type, String alias, String field) {
         return alias + "." + SqlText.quoted(type.knownField(field).column());
     }

@@ -11,6 +11,7 @@ import nembar.core.catalogue.Field;
 import nembar.core.catalogue.Function;
 import nembar.core.catalogue.Operation;
 import nembar.core.catalogue.RecordType;
+import nembar.core.condition.Condition;
 import nembar.core.decision.Cut;
 import nembar.core.decision.FieldCoverage.FieldGrant;
 import nembar.core.decision.FunctionAccess.FunctionGrant;
@@ -26,6 +27,8 @@ import nembar.core.design.Privilege;
 import nembar.core.design.PrivilegeSet;
 import nembar.core.design.Reach;
 import nembar.core.design.Role;
+import nembar.core.design.SharingRule;
+import nembar.core.design.Times;
 import nembar.core.directory.Audience;
 import nembar.core.directory.Person;
 import nembar.core.directory.Unit;
@@ -70,6 +73,24 @@ public final class Telling {
                                     + " follows it: those whose "
                                     + by.ofParent().records().words()));
         }
+        if (grant.route() instanceof Route.BySharing by) {
+            return List.of(
+                    person(),
+                    by.through().fold(audiences),
+                    relative(
+                            "the sharing rule",
+                            by.rule().name(),
+                            "opens those whose " + grant.records().words()));
+        }
+        if (grant.route() instanceof Route.ByShare by) {
+            return List.of(
+                    person(),
+                    by.through().fold(audiences),
+                    relative(
+                            "shared",
+                            singular(by.of()) + " " + by.share().record(),
+                            detail(by.share().times(), by.share().reason())));
+        }
         Route.ByChild by = (Route.ByChild) grant.route();
         return List.of(
                 relative(
@@ -92,7 +113,8 @@ public final class Telling {
                 new Step(
                         Step.Kind.PRIVILEGE,
                         use + " " + Wording.and(labels) + " of " + plural(type) + ",",
-                        grant.privilege().reach().words(),
+                        grant.privilege().reach().words()
+                                + where(type, grant.privilege().condition()),
                         ""));
         return steps;
     }
@@ -129,7 +151,10 @@ public final class Telling {
         } else if (filter.effect() instanceof FieldFilter.Effect.Mask) {
             does = "masks";
         }
-        return does + " it for " + audiences.phrase(filter.audience());
+        return does
+                + " it for "
+                + audiences.phrase(filter.audience())
+                + where(type(filter.recordType()), filter.condition());
     }
 
     /** Why grants are withheld from externals on types without an account field. */
@@ -172,6 +197,13 @@ public final class Telling {
                     + name
                     + " does not hold it.";
         }
+        if (missing instanceof Missing.NotShared not) {
+            String opener =
+                    not.opener() instanceof SharingRule rule
+                            ? "The sharing rule " + rule.name() + " opens it to "
+                            : "It is shared with ";
+            return opener + audiences.phrase(not.audience()) + "; " + name + " is none of them.";
+        }
         Missing.BrokenLink broken = (Missing.BrokenLink) missing;
         String held = called(broken.role(), broken.set());
         return switch (broken.link()) {
@@ -181,6 +213,11 @@ public final class Telling {
                             + " gives "
                             + phrase(broken.privilege())
                             + ", and this lies outside that reach.";
+            case CONDITION ->
+                    held
+                            + " gives "
+                            + phrase(broken.privilege())
+                            + ", and this does not meet that.";
             case BOUNDS ->
                     held
                             + " would give it, but is held for "
@@ -211,7 +248,7 @@ public final class Telling {
 
     private List<Step> chain(Holding holding) {
         List<Step> steps = new ArrayList<>();
-        steps.add(new Step(Step.Kind.PERSON, "", who.person().name(), seat()));
+        steps.add(person());
         steps.add(holding.through().fold(audiences));
         String detail = assignmentDetail(holding.assignment(), true);
         if (holding.role().isPresent()) {
@@ -221,6 +258,10 @@ public final class Telling {
             steps.add(new Step(Step.Kind.ASSIGNMENT, "holds", holding.set().name(), detail));
         }
         return steps;
+    }
+
+    private Step person() {
+        return new Step(Step.Kind.PERSON, "", who.person().name(), seat());
     }
 
     private String seat() {
@@ -241,19 +282,33 @@ public final class Telling {
         if (!bounds.isEmpty()) {
             details.add("only " + bounds);
         }
-        assignment.from().ifPresent(from -> details.add("from " + instant(from)));
-        assignment.until().ifPresent(until -> details.add("until " + instant(until)));
-        if (withReason && !assignment.reason().isEmpty()) {
-            details.add("reason: " + assignment.reason());
+        String rest = detail(assignment.times(), withReason ? assignment.reason() : "");
+        if (!rest.isEmpty()) {
+            details.add(rest);
+        }
+        return String.join("; ", details);
+    }
+
+    private String detail(Times times, String reason) {
+        List<String> details = new ArrayList<>();
+        times.from().ifPresent(from -> details.add("from " + instant(from)));
+        times.until().ifPresent(until -> details.add("until " + instant(until)));
+        times.hours().ifPresent(hours -> details.add(HoursWords.of(hours)));
+        if (!reason.isEmpty()) {
+            details.add("reason: " + reason);
         }
         return String.join("; ", details);
     }
 
     private String times(Assignment assignment) {
-        if (assignment.until().filter(until -> !who.at().isBefore(until)).isPresent()) {
-            return "it ended on " + instant(assignment.until().get());
+        Times times = assignment.times();
+        if (times.ended(who.at())) {
+            return "it ended on " + instant(times.until().orElseThrow());
         }
-        return "it starts on " + instant(assignment.from().orElseThrow());
+        if (!times.started(who.at())) {
+            return "it starts on " + instant(times.from().orElseThrow());
+        }
+        return "it counts only " + HoursWords.of(times.hours().orElseThrow());
     }
 
     private String bounds(Bounds bounds) {
@@ -294,14 +349,24 @@ public final class Telling {
         return new Step(
                 Step.Kind.PRIVILEGE,
                 label(type, privilege.operation()) + " " + plural(type) + ",",
-                privilege.reach().words(),
+                privilege.reach().words() + where(type, privilege.condition()),
                 carried);
     }
 
     private String phrase(Privilege.RecordPrivilege privilege) {
         RecordType type = type(privilege.recordType());
         Reach reach = privilege.reach();
-        return label(type, privilege.operation()) + " " + plural(type) + ", " + reach.words();
+        return label(type, privilege.operation())
+                + " "
+                + plural(type)
+                + ", "
+                + reach.words()
+                + where(type, privilege.condition());
+    }
+
+    /** ", where status is not closed"; an empty text where there is no condition. */
+    private String where(RecordType type, Optional<Condition> condition) {
+        return condition.map(one -> ", where " + one.words(model.scopeOf(type))).orElse("");
     }
 
     private static String called(Optional<Role> role, PrivilegeSet set) {

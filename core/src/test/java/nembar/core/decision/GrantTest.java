@@ -22,6 +22,7 @@ import nembar.core.design.Bounds;
 import nembar.core.design.PrivilegeSet;
 import nembar.core.design.Reach;
 import nembar.core.design.Role;
+import nembar.core.design.Times;
 import nembar.core.directory.Audience;
 import nembar.core.directory.PersonStatus;
 import nembar.core.model.Standpoint;
@@ -89,8 +90,7 @@ class GrantTest {
                         Audience.anyOf(new Audience.OneUnit("harbour", true)),
                         new Assignment.Gives.OfRole("mate"),
                         Bounds.NONE,
-                        Optional.empty(),
-                        Optional.empty(),
+                        Times.ALWAYS,
                         "",
                         Optional.empty(),
                         Optional.empty()));

@@ -20,6 +20,7 @@ import nembar.core.design.Privilege;
 import nembar.core.design.PrivilegeSet;
 import nembar.core.design.Reach;
 import nembar.core.design.Role;
+import nembar.core.design.Times;
 import nembar.core.directory.Audience;
 import nembar.core.directory.Directory;
 import nembar.core.directory.Unit;
@@ -147,8 +148,9 @@ class ModelCheckTest {
                         to("ann"),
                         new Assignment.Gives.OfSet("see"),
                         Bounds.NONE,
-                        Optional.of(Instant.parse("2026-03-02T00:00:00Z")),
-                        Optional.of(Instant.parse("2026-03-01T00:00:00Z")),
+                        Times.between(
+                                Optional.of(Instant.parse("2026-03-02T00:00:00Z")),
+                                Optional.of(Instant.parse("2026-03-01T00:00:00Z"))),
                         "",
                         Optional.empty(),
                         Optional.empty()));

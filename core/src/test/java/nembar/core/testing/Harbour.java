@@ -1,5 +1,6 @@
 package nembar.core.testing;
 
+import java.math.BigDecimal;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.util.ArrayList;
@@ -18,18 +19,28 @@ import nembar.core.catalogue.Function;
 import nembar.core.catalogue.Operation;
 import nembar.core.catalogue.Parent;
 import nembar.core.catalogue.RecordType;
+import nembar.core.condition.Condition;
+import nembar.core.condition.ValueType;
 import nembar.core.coverage.GovernedRecord;
 import nembar.core.decision.PersonAccess;
+import nembar.core.decision.Route;
 import nembar.core.design.AccountFilter;
 import nembar.core.design.Assignment;
 import nembar.core.design.Bounds;
+import nembar.core.design.Delegation;
 import nembar.core.design.Design;
+import nembar.core.design.DirectShare;
+import nembar.core.design.Element;
+import nembar.core.design.Expectation;
 import nembar.core.design.FieldFilter;
 import nembar.core.design.Privilege;
 import nembar.core.design.PrivilegeSet;
 import nembar.core.design.Reach;
 import nembar.core.design.Role;
+import nembar.core.design.SharingRule;
+import nembar.core.design.Times;
 import nembar.core.directory.Account;
+import nembar.core.directory.Attribute;
 import nembar.core.directory.Audience;
 import nembar.core.directory.Directory;
 import nembar.core.directory.Person;
@@ -53,24 +64,40 @@ public final class Harbour {
     public final List<Assignment> assignments = new ArrayList<>();
     public final List<AccountFilter> accountFilters = new ArrayList<>();
     public final List<FieldFilter> fieldFilters = new ArrayList<>();
+    public final List<SharingRule> sharingRules = new ArrayList<>();
+    public final List<DirectShare> directShares = new ArrayList<>();
+    public final List<Delegation> delegations = new ArrayList<>();
+    public final List<Expectation> expectations = new ArrayList<>();
+    public Optional<Condition> pilots = Optional.of(Condition.ofText("user.grade > 3"));
+    public ZoneId zone = ZoneId.of("UTC");
     public Parent.Follows loadsFollow = Parent.Follows.NONE;
     public boolean loadsLift;
     public PersonStatus statusOfBen = PersonStatus.ACTIVE;
 
     public AccessModel model() {
         return AccessModel.of(
-                new Application("harbour", "Harbour", ZoneId.of("UTC")),
-                catalogue(),
-                directory(),
-                design());
+                new Application("harbour", "Harbour", zone), catalogue(), directory(), design());
     }
 
     public Design design() {
-        return new Design(sets, roles, assignments, accountFilters, fieldFilters);
+        return Design.of(
+                sets,
+                roles,
+                assignments,
+                sharingRules,
+                directShares,
+                accountFilters,
+                fieldFilters,
+                delegations,
+                expectations);
     }
 
     public Directory directory() {
         return new Directory(
+                List.of(
+                        new Attribute("grade", "Grade", ValueType.NUMBER, List.of()),
+                        new Attribute("skills", "Skills", ValueType.LIST, List.of()),
+                        new Attribute("badge", "Badge", ValueType.TEXT, List.of())),
                 List.of(
                         new Account("home", "Home", true, Set.of()),
                         new Account("red", "Red Line", false, Set.of("fuel")),
@@ -79,13 +106,16 @@ public final class Harbour {
                         new Unit("harbour", "Harbour", Optional.empty()),
                         new Unit("pier", "Pier", Optional.of("harbour")),
                         new Unit("quay", "Quay", Optional.of("harbour"))),
-                List.of(new Team("cranes", "Cranes", Set.of("ben"), Set.of("cas"))),
+                List.of(
+                        new Team("cranes", "Cranes", Set.of("ben"), Set.of("cas")),
+                        new Team("pilots", "Pilots", Set.of(), Set.of("ann"), pilots)),
                 List.of(
                         staff("ann", "harbour", null, PersonStatus.ACTIVE),
                         staff("ben", "pier", "ann", statusOfBen),
                         staff("cas", "quay", "ben", PersonStatus.ACTIVE),
                         external("eve", "red", "blue"),
-                        external("fay", "red")));
+                        external("fay", "red"),
+                        service("tug")));
     }
 
     public Catalogue catalogue() {
@@ -107,7 +137,14 @@ public final class Harbour {
                                 place("unit"),
                                 place("account"),
                                 text("name"),
-                                guarded("price")),
+                                guarded("price"),
+                                of("crew", FieldType.WHOLE_NUMBER),
+                                of("fare", FieldType.MONEY),
+                                of("due", FieldType.DATE),
+                                of("leaves", FieldType.TIMESTAMP),
+                                of("hazard", FieldType.YES_NO),
+                                of("permits", FieldType.CHOICES, "x", "y", "cranes"),
+                                of("state", FieldType.CHOICE, "planned", "sailing", "closed")),
                         List.of(new Operation("sail", "sail")));
         RecordType load =
                 new RecordType(
@@ -201,8 +238,7 @@ public final class Harbour {
                         audience,
                         new Assignment.Gives.OfSet(key),
                         bounds,
-                        from,
-                        until,
+                        Times.between(from, until),
                         "",
                         Optional.empty(),
                         Optional.empty()));
@@ -220,6 +256,12 @@ public final class Harbour {
     public static Privilege field(
             String type, String field, Privilege.FieldPrivilege.Use use, Reach reach) {
         return new Privilege.FieldPrivilege(type, Set.of(field), use, reach);
+    }
+
+    /** As {@link #may}, only where the condition holds. */
+    public static Privilege may(String type, String operation, Reach reach, String condition) {
+        return new Privilege.RecordPrivilege(
+                type, operation, reach, Optional.of(Condition.ofText(condition)));
     }
 
     /** A record: type, key, then field and value in turn. */
@@ -257,7 +299,17 @@ public final class Harbour {
                 Optional.of(unit),
                 Optional.ofNullable(manager),
                 ZoneId.of("UTC"),
-                status);
+                status,
+                attributes(key));
+    }
+
+    /** Ann's grade is 5 and Ben's 2; Cas has none, and no badge. */
+    private static Map<String, Object> attributes(String key) {
+        return switch (key) {
+            case "ann" -> Map.of("grade", new BigDecimal(5), "skills", List.of("x"), "badge", "a");
+            case "ben" -> Map.of("grade", new BigDecimal(2), "skills", List.of("x", "y"));
+            default -> Map.of();
+        };
     }
 
     private static Person external(String key, String... accounts) {
@@ -283,6 +335,24 @@ public final class Harbour {
                 Optional.ofNullable(account));
     }
 
+    private static Person service(String key) {
+        return new Person(
+                key,
+                PersonKind.SERVICE,
+                key + "@home.example",
+                "Tug",
+                "",
+                List.of("home"),
+                Optional.empty(),
+                Optional.empty(),
+                ZoneId.of("UTC"),
+                PersonStatus.ACTIVE);
+    }
+
+    private static Field of(String key, FieldType type, String... choices) {
+        return new Field(key, key, key, type, false, Set.of(), Optional.empty(), List.of(choices));
+    }
+
     private static Field text(String key) {
         return of(key, FieldType.TEXT, false, null);
     }
@@ -306,5 +376,30 @@ public final class Harbour {
     private static Field of(String key, FieldType type, boolean guarded, String refersTo) {
         return new Field(
                 key, key, key, type, guarded, Set.of(), Optional.ofNullable(refersTo), List.of());
+    }
+
+    /** The model with nothing in its design but what this route is made of, and no filters. */
+    public static AccessModel withOnly(AccessModel model, Route route) {
+        List<Element> kept = new ArrayList<>();
+        kept.addAll(model.design().sets());
+        kept.addAll(model.design().roles());
+        if (route instanceof Route.ByAssignment by) {
+            kept.add(by.holding().assignment());
+        } else if (route instanceof Route.BySharing by) {
+            kept.add(by.rule());
+            kept.addAll(model.design().assignments());
+        } else if (route instanceof Route.ByShare by) {
+            kept.add(by.share());
+            kept.addAll(model.design().assignments());
+        } else {
+            return model;
+        }
+        return AccessModel.of(
+                model.application(), model.catalogue(), model.directory(), Design.of(kept));
+    }
+
+    /** Whether the route's condition asks for a function, which another assignment may give. */
+    public static boolean speaksOfOthers(Route.ByAssignment by) {
+        return by.privilege().condition().map(Condition::text).orElse("").contains("has(");
     }
 }

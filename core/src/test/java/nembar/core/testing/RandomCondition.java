@@ -131,7 +131,15 @@ public final class RandomCondition {
                 random.nextInt(3) == 0 ? Optional.empty() : Optional.of(property(type));
         Optional<Expression> to =
                 random.nextInt(3) == 0 ? Optional.empty() : Optional.of(value(type));
-        return new Expression.Interval(from, to);
+        return new Expression.Interval(from, to.filter(end -> forward(from, end)));
+    }
+
+    /** Whether an interval of these ends, where both are written out, does not run backwards. */
+    @SuppressWarnings("unchecked")
+    private static boolean forward(Optional<Expression> from, Expression to) {
+        return !(from.orElse(null) instanceof Expression.Literal start)
+                || !(to instanceof Expression.Literal end)
+                || ((Comparable<Object>) start.value()).compareTo(end.value()) <= 0;
     }
 
     private Expression array() {
@@ -233,7 +241,7 @@ public final class RandomCondition {
         return scope.names().values().stream().anyMatch(named -> named.type() == type);
     }
 
-    /** A name of the type; where there is none, a text. */
+    /** A name of the type; where there is none, a value written out, or the name of a text. */
     private Expression property(ValueType type) {
         List<String> names =
                 scope.names().entrySet().stream()
@@ -242,7 +250,15 @@ public final class RandomCondition {
                         .map(Map.Entry::getKey)
                         .sorted()
                         .toList();
-        return names.isEmpty() ? property(ValueType.TEXT) : new Expression.Property(any(names));
+        if (!names.isEmpty()) {
+            return new Expression.Property(any(names));
+        }
+        return switch (type) {
+            case DATE -> new Expression.Literal(LocalDate.of(2026, 3, 3));
+            case TIMESTAMP -> new Expression.Literal(Instant.parse("2026-03-03T12:00:00Z"));
+            case YES_NO -> Expression.TRUE;
+            default -> property(ValueType.TEXT);
+        };
     }
 
     private <T> T any(List<T> of) {

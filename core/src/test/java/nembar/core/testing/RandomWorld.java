@@ -2,14 +2,19 @@ package nembar.core.testing;
 
 import static nembar.core.testing.Harbour.NOW;
 
+import java.math.BigDecimal;
+import java.time.DayOfWeek;
 import java.time.Duration;
 import java.time.Instant;
+import java.time.LocalDate;
+import java.time.LocalTime;
 import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.Random;
 import java.util.Set;
 import java.util.TreeSet;
@@ -18,27 +23,42 @@ import nembar.core.catalogue.Field;
 import nembar.core.catalogue.Operation;
 import nembar.core.catalogue.Parent;
 import nembar.core.catalogue.RecordType;
+import nembar.core.condition.Condition;
+import nembar.core.condition.Expression;
+import nembar.core.condition.Scope;
+import nembar.core.condition.Standing;
 import nembar.core.coverage.GovernedRecord;
 import nembar.core.design.AccountFilter;
 import nembar.core.design.AccountScope;
 import nembar.core.design.Assignment;
 import nembar.core.design.Bounds;
+import nembar.core.design.Delegation;
+import nembar.core.design.Design;
+import nembar.core.design.DirectShare;
+import nembar.core.design.Element;
 import nembar.core.design.FieldFilter;
 import nembar.core.design.MaskStyle;
+import nembar.core.design.Opening;
 import nembar.core.design.Privilege;
 import nembar.core.design.PrivilegeSet;
 import nembar.core.design.Reach;
 import nembar.core.design.Role;
+import nembar.core.design.SharingRule;
+import nembar.core.design.Times;
+import nembar.core.design.WeeklyHours;
 import nembar.core.directory.Audience;
+import nembar.core.draft.Change;
+import nembar.core.draft.Changes;
 import nembar.core.model.AccessModel;
+import nembar.core.model.ModelRefused;
 import nembar.core.model.Standpoint;
 
 /** A random design over the {@link Harbour}, and random records; the same seed makes the same. */
 public final class RandomWorld {
-    private static final List<String> PEOPLE = List.of("ann", "ben", "cas", "eve", "fay");
+    private static final List<String> PEOPLE = List.of("ann", "ben", "cas", "eve", "fay", "tug");
     private static final List<String> UNITS = List.of("harbour", "pier", "quay");
     private static final List<String> ACCOUNTS = List.of("home", "red", "blue");
-    private static final int RECORDS_OF_A_TYPE = 24;
+    private static final int RECORDS_OF_A_TYPE = 8;
 
     private final Random random;
     private final Harbour harbour = new Harbour();
@@ -68,6 +88,12 @@ public final class RandomWorld {
         }
         for (int i = 0; i < random.nextInt(3); i++) {
             harbour.fieldFilters.add(fieldFilter("g" + i));
+        }
+        for (int i = 0; i < random.nextInt(3); i++) {
+            harbour.sharingRules.add(sharingRule("h" + i));
+        }
+        for (int i = 0; i < random.nextInt(3); i++) {
+            harbour.directShares.add(directShare("d" + i));
         }
         catalogue.recordTypes().forEach(this::records);
     }
@@ -119,8 +145,7 @@ public final class RandomWorld {
                 audience(false),
                 gives,
                 bounds(),
-                from,
-                until,
+                new Times(from, until, hours()),
                 "",
                 Optional.empty(),
                 Optional.empty());
@@ -132,7 +157,123 @@ public final class RandomWorld {
                 key,
                 audience(true),
                 accountScope(),
-                random.nextBoolean() ? Set.of() : Set.of("trip"));
+                random.nextBoolean() ? Set.of() : Set.of("trip"),
+                random.nextInt(3) == 0
+                        ? condition("trip", Standing.OPENS).filter(one -> narrow(one.expression()))
+                        : Optional.empty());
+    }
+
+    /** Whether the condition speaks only of what every type with an account has. */
+    private static boolean narrow(Expression expression) {
+        return expression.properties().stream()
+                .allMatch(
+                        name ->
+                                name.startsWith("user.")
+                                        || Set.of("id", "owner", "account").contains(name));
+    }
+
+    private Optional<Condition> condition(String type, Standing standing) {
+        Scope scope = model().scopeOf(model().catalogue().recordType(type).orElseThrow());
+        return Optional.of(Condition.of(new RandomCondition(random, scope, UNITS).next(standing)));
+    }
+
+    private Optional<Condition> sometimes(String type, Standing standing) {
+        return random.nextInt(3) == 0 ? condition(type, standing) : Optional.empty();
+    }
+
+    private Optional<WeeklyHours> hours() {
+        if (random.nextInt(6) > 0) {
+            return Optional.empty();
+        }
+        Set<DayOfWeek> days = EnumSet.of(any(List.of(DayOfWeek.values())), DayOfWeek.TUESDAY);
+        LocalTime from = LocalTime.of(10 + random.nextInt(4), 0);
+        LocalTime to = random.nextBoolean() ? LocalTime.MIDNIGHT : from.plusHours(2);
+        return Optional.of(new WeeklyHours(List.of(new WeeklyHours.Span(days, from, to))));
+    }
+
+    public SharingRule sharingRule(String key) {
+        boolean trips = random.nextInt(3) > 0;
+        boolean owned = random.nextInt(3) == 0;
+        return new SharingRule(
+                key,
+                key,
+                trips ? "trip" : "load",
+                owned ? Optional.empty() : condition(trips ? "trip" : "load", Standing.OPENS),
+                owned ? Optional.of(audience(true)) : Optional.empty(),
+                audience(true),
+                opening(trips),
+                new Times(Optional.empty(), Optional.empty(), hours()),
+                "");
+    }
+
+    public DirectShare directShare(String key) {
+        boolean trips = random.nextBoolean();
+        String type = trips ? "trip" : "load";
+        return new DirectShare(
+                key,
+                type,
+                type + random.nextInt(8),
+                audience(true),
+                opening(trips),
+                random.nextInt(4) == 0
+                        ? Optional.of(NOW.plus(Duration.ofDays(random.nextInt(3) - 1)))
+                        : Optional.empty(),
+                "",
+                Optional.empty());
+    }
+
+    private Opening opening(boolean trips) {
+        Map<String, Set<String>> below = new HashMap<>();
+        if (trips && random.nextBoolean()) {
+            below.put("load", Set.of(any(List.of("view", "change", "create"))));
+        }
+        if (random.nextInt(3) == 0) {
+            below.put("note", Set.of(any(List.of("view", "delete"))));
+        }
+        return new Opening(Set.of(any(List.of("view", "change", "delete"))), below);
+    }
+
+    /** Some changes that can be made to the design, one after the other. */
+    public List<Change> changes() {
+        List<Change> changes = new ArrayList<>();
+        AccessModel model = model();
+        for (int i = 0; i < 1 + random.nextInt(3); i++) {
+            Change change = change(model.design(), "new" + i);
+            try {
+                model = Changes.apply(model, List.of(change));
+                changes.add(change);
+            } catch (ModelRefused impossible) {
+                // A role that is still given, say: another change will do.
+                continue;
+            }
+        }
+        return changes;
+    }
+
+    private Change change(Design design, String key) {
+        List<Element> there = design.elements();
+        Element old = there.get(random.nextInt(there.size()));
+        return switch (random.nextInt(7)) {
+            case 0 -> Change.Put.of(assignment(key));
+            case 1 -> Change.Put.of(accountFilter(key));
+            case 2 -> Change.Put.of(fieldFilter(key));
+            case 3 -> Change.Put.of(sharingRule(key));
+            case 4 -> new Change.Put(directShare(key), OptionalInt.of(0));
+            case 5 -> Change.Put.of(privilegeSet(catalogueOf(), any(design.sets()).key()));
+            default -> Change.Remove.of(old);
+        };
+    }
+
+    private Catalogue catalogueOf() {
+        return harbour.catalogue();
+    }
+
+    /** Somebody who acts for somebody else with some of the sets. */
+    public Delegation delegation(String key) {
+        String principal = any(PEOPLE);
+        String delegate = any(PEOPLE.stream().filter(one -> !one.equals(principal)).toList());
+        return new Delegation(
+                key, principal, delegate, List.of(any(harbour.sets).key()), Times.ALWAYS, "");
     }
 
     public FieldFilter fieldFilter(String key) {
@@ -148,10 +289,15 @@ public final class RandomWorld {
                 audience(true),
                 "trip",
                 Set.of(random.nextBoolean() ? "price" : "name"),
-                effect);
+                effect,
+                sometimes("trip", Standing.RESTRICTS));
     }
 
     private void set(Catalogue catalogue) {
+        harbour.sets.add(privilegeSet(catalogue, "s" + harbour.sets.size()));
+    }
+
+    private PrivilegeSet privilegeSet(Catalogue catalogue, String key) {
         List<Privilege> privileges = new ArrayList<>();
         for (int i = 0; i < 2 + random.nextInt(4); i++) {
             RecordType type = any(catalogue.recordTypes());
@@ -166,15 +312,23 @@ public final class RandomWorld {
                                 type.key(),
                                 Set.of(any(guarded).key()),
                                 any(List.of(Privilege.FieldPrivilege.Use.values())),
-                                any(sayable)));
+                                any(sayable),
+                                sometimes(type.key(), Standing.OPENS)));
+            } else if (random.nextInt(8) == 0) {
+                privileges.add(
+                        new Privilege.FunctionPrivilege(
+                                "tide", random.nextBoolean() ? "look" : "set"));
             } else {
                 Operation operation = any(type.operations());
                 privileges.add(
-                        new Privilege.RecordPrivilege(type.key(), operation.key(), any(sayable)));
+                        new Privilege.RecordPrivilege(
+                                type.key(),
+                                operation.key(),
+                                any(sayable),
+                                sometimes(type.key(), Standing.OPENS)));
             }
         }
-        String key = "s" + harbour.sets.size();
-        harbour.sets.add(new PrivilegeSet(key, key, "", privileges));
+        return new PrivilegeSet(key, key, "", privileges);
     }
 
     private Audience audience(boolean holdersToo) {
@@ -189,7 +343,7 @@ public final class RandomWorld {
     private Audience.Part part(boolean holdersToo) {
         return switch (random.nextInt(holdersToo ? 8 : 7)) {
             case 0 -> new Audience.OnePerson(any(PEOPLE));
-            case 1 -> new Audience.OneTeam("cranes");
+            case 1 -> new Audience.OneTeam(random.nextBoolean() ? "cranes" : "pilots");
             case 2 -> new Audience.OneUnit(any(UNITS), random.nextBoolean());
             case 3 -> new Audience.AllStaff();
             case 4 -> new Audience.AllExternals();
@@ -225,7 +379,7 @@ public final class RandomWorld {
         for (int i = 0; i < RECORDS_OF_A_TYPE; i++) {
             Map<String, Object> values = new HashMap<>();
             for (Field field : type.fields()) {
-                String value = value(field.key());
+                Object value = value(field.key());
                 if (value != null) {
                     values.put(field.key(), value);
                 }
@@ -236,13 +390,22 @@ public final class RandomWorld {
     }
 
     /** Mostly something, sometimes nothing: missing values are half of what can go wrong. */
-    private String value(String field) {
+    private Object value(String field) {
         if (random.nextInt(7) == 0) {
             return null;
         }
         return switch (field) {
             case "owner" -> any(PEOPLE);
-            case "team" -> "cranes";
+            case "team" -> random.nextBoolean() ? "cranes" : "pilots";
+            case "name" -> any(RandomCondition.TEXTS);
+            case "crew" -> (long) random.nextInt(9) - 3;
+            case "fare" -> new BigDecimal(any(List.of("0", "1.00", "2.50", "-3", "100")));
+            case "due" -> LocalDate.of(2026, 3, 1).plusDays(random.nextInt(5));
+            case "leaves" ->
+                    Instant.parse("2026-03-01T12:00:00Z").plusSeconds(random.nextInt(5) * 43_200L);
+            case "hazard" -> random.nextBoolean();
+            case "permits" -> any(List.of(List.of(), List.of("x"), List.of("y", "cranes")));
+            case "state" -> any(List.of("planned", "sailing", "closed"));
             case "unit" -> any(UNITS);
             case "account" -> any(ACCOUNTS);
             case "trip", "load" -> field + random.nextInt(RECORDS_OF_A_TYPE);

@@ -1,25 +1,41 @@
 package nembar.core.testing;
 
+import java.math.BigDecimal;
+import java.time.LocalDateTime;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Predicate;
 import nembar.core.catalogue.Field;
+import nembar.core.catalogue.Function;
 import nembar.core.catalogue.Parent;
 import nembar.core.catalogue.RecordType;
+import nembar.core.condition.Condition;
+import nembar.core.condition.Evaluation;
+import nembar.core.condition.Expression;
+import nembar.core.condition.Operator;
+import nembar.core.condition.ValueType;
 import nembar.core.coverage.GovernedRecord;
 import nembar.core.decision.FieldLevel;
 import nembar.core.design.AccountFilter;
 import nembar.core.design.AccountScope;
 import nembar.core.design.Assignment;
 import nembar.core.design.Bounds;
+import nembar.core.design.DirectShare;
 import nembar.core.design.FieldFilter;
+import nembar.core.design.Opening;
 import nembar.core.design.Privilege;
 import nembar.core.design.PrivilegeSet;
 import nembar.core.design.Reach;
+import nembar.core.design.SharingRule;
+import nembar.core.design.Times;
+import nembar.core.design.WeeklyHours;
 import nembar.core.directory.Account;
 import nembar.core.directory.Audience;
 import nembar.core.directory.Person;
+import nembar.core.directory.PersonKind;
 import nembar.core.directory.Team;
 import nembar.core.directory.Unit;
 import nembar.core.model.AccessModel;
@@ -54,7 +70,20 @@ public final class Referee {
                     may("view", record, false) ? opened(field, record) : FieldLevel.HIDDEN;
             level = level.compareTo(opened) < 0 ? level : opened;
         }
+        return filtered(field, record, level);
+    }
+
+    private FieldLevel filtered(Field field, GovernedRecord record, FieldLevel before) {
+        FieldLevel level = before;
         for (FieldFilter filter : model.design().fieldFilters()) {
+            Boolean met =
+                    filter.condition()
+                            .map(one -> truth(one, record))
+                            .orElse(Optional.of(true))
+                            .orElse(null);
+            if (Boolean.FALSE.equals(met)) {
+                continue;
+            }
             if (filter.recordType().equals(record.recordType())
                     && filter.fields().contains(field.key())
                     && in(filter.audience())) {
@@ -76,6 +105,7 @@ public final class Referee {
         }
         boolean granted =
                 byAssignment(operation, record)
+                        || byShare(operation, record)
                         || byParent(operation, record)
                         || (lifted && operation.equals("view") && byChild(record));
         return granted && letThrough(record);
@@ -90,6 +120,7 @@ public final class Referee {
                             && (of.operation().equals(operation)
                                     || (operation.equals("view")
                                             && !of.operation().equals("create")))
+                            && met(of.condition(), record)
                             && covers(assignment, of.reach(), record)) {
                         return true;
                     }
@@ -107,6 +138,7 @@ public final class Referee {
                     if (privilege instanceof Privilege.FieldPrivilege of
                             && of.recordType().equals(record.recordType())
                             && of.fields().contains(field.key())
+                            && met(of.condition(), record)
                             && covers(assignment, of.reach(), record)) {
                         FieldLevel given =
                                 of.use() == Privilege.FieldPrivilege.Use.CHANGE
@@ -157,7 +189,8 @@ public final class Referee {
         return false;
     }
 
-    private boolean letThrough(GovernedRecord record) {
+    /** Whether every account filter that applies lets the record through. */
+    public boolean letThrough(GovernedRecord record) {
         Optional<String> field = type(record).places().account();
         if (field.isEmpty()) {
             return true;
@@ -171,7 +204,9 @@ public final class Referee {
             boolean binds =
                     filter.recordTypes().isEmpty()
                             || filter.recordTypes().contains(record.recordType());
-            if (binds && in(filter.audience()) && !inScope(filter.accounts(), account)) {
+            if (binds
+                    && in(filter.audience())
+                    && !(inScope(filter.accounts(), account) && met(filter.condition(), record))) {
                 return false;
             }
         }
@@ -204,13 +239,13 @@ public final class Referee {
                 return false;
             case TEAM:
                 for (Team team : model.directory().teams()) {
-                    if (team.members().contains(me.key())) {
+                    if (isIn(team, me)) {
                         if (type(record).places().team().isPresent()) {
                             if (record.key(type(record).places().team().get())
                                     .equals(Optional.of(team.key()))) {
                                 return true;
                             }
-                        } else if (owner != null && team.members().contains(owner.key())) {
+                        } else if (owner != null && isIn(team, owner)) {
                             return true;
                         }
                     }
@@ -272,7 +307,7 @@ public final class Referee {
         if (part instanceof Audience.OnePerson one) {
             return one.person().equals(me.key());
         } else if (part instanceof Audience.OneTeam one) {
-            return model.directory().team(one.team()).orElseThrow().members().contains(me.key());
+            return isIn(model.directory().team(one.team()).orElseThrow(), me);
         } else if (part instanceof Audience.OneUnit one) {
             String unit = me.unit().orElse(null);
             return one.below() ? atOrBelow(unit, one.unit()) : one.unit().equals(unit);
@@ -289,17 +324,295 @@ public final class Referee {
             return me.external()
                     && model.directory().account(account).orElseThrow().tags().contains(of.tag());
         }
-        return part instanceof Audience.AllExternals == me.external();
+        return part instanceof Audience.AllExternals
+                ? me.external()
+                : me.kind() == PersonKind.STAFF;
+    }
+
+    /** A sharing rule or a direct share in force opens it, or something above it. */
+    private boolean byShare(String operation, GovernedRecord record) {
+        for (SharingRule rule : model.design().sharingRules()) {
+            if (inForce(rule.times())
+                    && in(rule.audience())
+                    && opens(
+                            rule.opening(),
+                            rule.recordType(),
+                            operation,
+                            record,
+                            top ->
+                                    rule.condition().isPresent()
+                                            ? met(rule.condition(), top)
+                                            : owned(rule, top))) {
+                return true;
+            }
+        }
+        for (DirectShare share : model.design().directShares()) {
+            if (inForce(share.times())
+                    && in(share.audience())
+                    && opens(
+                            share.opening(),
+                            share.recordType(),
+                            operation,
+                            record,
+                            top -> top.key("id").equals(Optional.of(share.record())))) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    private boolean owned(SharingRule rule, GovernedRecord record) {
+        Person owner = owner(record);
+        if (owner == null) {
+            return false;
+        }
+        for (String account : owner.accounts()) {
+            Standpoint theirs = Standpoint.of(owner, who.at()).actingFor(account);
+            if (new Referee(model, fleet, theirs).in(rule.ownedBy().orElseThrow())) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    private boolean opens(
+            Opening opening,
+            String openedType,
+            String operation,
+            GovernedRecord record,
+            Predicate<GovernedRecord> opened) {
+        Set<String> operations =
+                record.recordType().equals(openedType)
+                        ? opening.operations()
+                        : opening.below().getOrDefault(record.recordType(), Set.of());
+        boolean given = operations.contains(operation);
+        for (String other : operations) {
+            given |= operation.equals("view") && !other.equals("create");
+        }
+        GovernedRecord top = record;
+        while (top != null && !top.recordType().equals(openedType)) {
+            top = parentOf(top);
+        }
+        return given && top != null && opened.test(top);
+    }
+
+    private GovernedRecord parentOf(GovernedRecord record) {
+        Parent link = type(record).parent().orElse(null);
+        if (link == null) {
+            return null;
+        }
+        for (GovernedRecord parent : fleet.of(link.recordType())) {
+            if (parent.key("id").equals(record.key(link.through()))) {
+                return parent;
+            }
+        }
+        return null;
+    }
+
+    private boolean isIn(Team team, Person person) {
+        if (team.members().contains(person.key())) {
+            return true;
+        }
+        if (team.who().isEmpty()) {
+            return false;
+        }
+        Standpoint theirs = Standpoint.of(person, who.at());
+        GovernedRecord nothing = new GovernedRecord("trip", Map.of());
+        return new Referee(model, fleet, theirs).met(team.who(), nothing);
+    }
+
+    /** A level of a function, by everything held, needs and all. */
+    public int level(Function function) {
+        int level = 0;
+        for (Assignment assignment : mine()) {
+            for (PrivilegeSet set : setsOf(assignment)) {
+                for (Privilege privilege : set.privileges()) {
+                    if (privilege instanceof Privilege.FunctionPrivilege of
+                            && of.function().equals(function.key())) {
+                        level = Math.max(level, function.levels().indexOf(of.level()));
+                    }
+                }
+            }
+        }
+        for (Function.Need need : function.needs()) {
+            if (!needed(need)) {
+                return 0;
+            }
+        }
+        return who.active() ? level : 0;
+    }
+
+    private boolean needed(Function.Need need) {
+        if (need instanceof Function.FunctionNeed of) {
+            Function other = model.catalogue().function(of.function()).orElseThrow();
+            return level(other) >= other.levels().indexOf(of.level());
+        }
+        Function.PrivilegeNeed of = (Function.PrivilegeNeed) need;
+        RecordType type = model.catalogue().recordType(of.recordType()).orElseThrow();
+        for (Assignment assignment : mine()) {
+            for (PrivilegeSet set : setsOf(assignment)) {
+                for (Privilege privilege : set.privileges()) {
+                    if (privilege instanceof Privilege.RecordPrivilege held
+                            && held.recordType().equals(of.recordType())
+                            && held.reach() != Reach.NONE
+                            && (held.operation().equals(of.operation())
+                                    || (of.operation().equals("view")
+                                            && !held.operation().equals("create")))
+                            && (!who.person().external()
+                                    || type.places().account().isPresent()
+                                    || held.reach() == Reach.OWN)) {
+                        return true;
+                    }
+                }
+            }
+        }
+        return false;
+    }
+
+    private boolean met(Optional<Condition> condition, GovernedRecord record) {
+        return condition.isEmpty() || truth(condition.get(), record).equals(Optional.of(true));
+    }
+
+    /** True, false, or empty for unknown. */
+    private Optional<Boolean> truth(Condition condition, GovernedRecord record) {
+        return Optional.ofNullable(truth(condition.expression(), record));
+    }
+
+    /** By the book: what is joined is looked at part by part, everything else as it stands. */
+    private Boolean truth(Expression expression, GovernedRecord record) {
+        if (expression instanceof Expression.Call call
+                && call.operator().kind() == Operator.Kind.LOGIC) {
+            boolean unknown = false;
+            for (Expression part : call.arguments()) {
+                Boolean truth = truth(part, record);
+                if (call.operator() == Operator.NOT) {
+                    return truth == null ? null : !truth;
+                }
+                if (truth == null) {
+                    unknown = true;
+                } else if (truth == (call.operator() == Operator.OR)) {
+                    return truth;
+                }
+            }
+            return unknown ? null : (Boolean) (call.operator() == Operator.AND);
+        }
+        return (Boolean) Evaluation.value(put(expression), name -> record.values().get(name));
+    }
+
+    /** The expression with the person's own values written into it. */
+    private Expression put(Expression expression) {
+        if (expression instanceof Expression.Property property && property.ofPerson()) {
+            return mine(property.name().substring("user.".length()));
+        } else if (expression instanceof Expression.Call call) {
+            return new Expression.Call(
+                    call.operator(), call.arguments().stream().map(this::put).toList());
+        } else if (expression instanceof Expression.Array array) {
+            return new Expression.Array(array.elements().stream().map(this::put).toList());
+        } else if (expression instanceof Expression.Interval interval) {
+            return new Expression.Interval(
+                    interval.from().map(this::put), interval.to().map(this::put));
+        } else if (expression instanceof Expression.Applied applied) {
+            return applied(applied);
+        }
+        return expression;
+    }
+
+    private Expression mine(String name) {
+        Person me = who.person();
+        List<String> teams = new ArrayList<>();
+        if (name.equals("teams")) {
+            for (Team team : model.directory().teams()) {
+                if (isIn(team, me)) {
+                    teams.add(team.key());
+                }
+            }
+        }
+        Object value =
+                switch (name) {
+                    case "id" -> me.key();
+                    case "unit" -> me.unit().orElse(null);
+                    case "account" -> who.account().orElse(null);
+                    case "teams" -> teams;
+                    case "accounts" -> me.accounts();
+                    case "manager" -> me.manager().orElse(null);
+                    case "kind" -> me.kind().name().toLowerCase();
+                    default -> me.attributes().get(name);
+                };
+        if (value == null) {
+            return new Expression.Absent(ValueType.TEXT);
+        }
+        return value instanceof List<?> list
+                ? new Expression.Array(
+                        list.stream().<Expression>map(Expression.Literal::new).toList())
+                : new Expression.Literal(value);
+    }
+
+    private Expression applied(Expression.Applied applied) {
+        List<Expression> arguments = applied.arguments().stream().map(this::put).toList();
+        long days =
+                arguments.size() == 1
+                        ? new BigDecimal(said(arguments.get(0)).toString()).longValue()
+                        : 0;
+        switch (applied.function()) {
+            case NOW:
+                return new Expression.Literal(who.at().plusSeconds(days * 86_400));
+            case TODAY:
+                return new Expression.Literal(
+                        who.at().atZone(model.application().zone()).toLocalDate().plusDays(days));
+            case HAS:
+                Function function =
+                        model.catalogue().function(said(arguments.get(0)).toString()).orElseThrow();
+                int wanted = function.levels().indexOf(said(arguments.get(1)).toString());
+                return new Expression.Literal(level(function) >= wanted);
+            default:
+                if (arguments.get(1) instanceof Expression.Absent) {
+                    return new Expression.Absent(ValueType.TRUTH);
+                }
+                List<Expression> below = new ArrayList<>();
+                for (Unit unit : model.directory().units()) {
+                    if (atOrBelow(unit.key(), said(arguments.get(1)).toString())) {
+                        below.add(new Expression.Literal(unit.key()));
+                    }
+                }
+                if (below.isEmpty()) {
+                    below.add(arguments.get(1));
+                }
+                return Expression.of(Operator.IN, arguments.get(0), new Expression.Array(below));
+        }
+    }
+
+    private static Object said(Expression literal) {
+        return ((Expression.Literal) literal).value();
+    }
+
+    private boolean inForce(Times times) {
+        if (times.from().isPresent() && who.at().isBefore(times.from().get())) {
+            return false;
+        }
+        if (times.until().isPresent() && !who.at().isBefore(times.until().get())) {
+            return false;
+        }
+        if (times.hours().isEmpty()) {
+            return true;
+        }
+        LocalDateTime local = who.at().atZone(model.application().zone()).toLocalDateTime();
+        int minute = local.getHour() * 60 + local.getMinute();
+        for (WeeklyHours.Span span : times.hours().get().spans()) {
+            int from = span.from().getHour() * 60 + span.from().getMinute();
+            int to = span.to().getHour() * 60 + span.to().getMinute();
+            if (span.days().contains(local.getDayOfWeek())
+                    && minute >= from
+                    && minute < (to == 0 ? 24 * 60 : to)) {
+                return true;
+            }
+        }
+        return false;
     }
 
     private List<Assignment> mine() {
         List<Assignment> mine = new ArrayList<>();
         for (Assignment assignment : model.design().assignments()) {
-            boolean started =
-                    assignment.from().isEmpty() || !who.at().isBefore(assignment.from().get());
-            boolean ended =
-                    assignment.until().isPresent() && !who.at().isBefore(assignment.until().get());
-            if (started && !ended && in(assignment.audience())) {
+            if (inForce(assignment.times()) && in(assignment.audience())) {
                 mine.add(assignment);
             }
         }

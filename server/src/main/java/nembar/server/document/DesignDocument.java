@@ -2,6 +2,7 @@ package nembar.server.document;
 
 import com.fasterxml.jackson.annotation.JsonInclude;
 import java.util.List;
+import java.util.Map;
 
 /**
  * The JSON form of an application's catalogue, directory and design; see docs/design-document.md. A
@@ -85,16 +86,26 @@ public record DesignDocument(
     @JsonInclude(JsonInclude.Include.NON_EMPTY)
     public record NeedPart(String function, String level, String recordType, String operation) {}
 
+    @JsonInclude(JsonInclude.Include.NON_EMPTY)
     public record DirectoryPart(
+            List<AttributePart> attributes,
             List<AccountPart> accounts,
             List<UnitPart> units,
             List<TeamPart> teams,
             List<PersonPart> people) {
         public DirectoryPart {
+            attributes = given(attributes);
             accounts = given(accounts);
             units = given(units);
             teams = given(teams);
             people = given(people);
+        }
+    }
+
+    @JsonInclude(JsonInclude.Include.NON_EMPTY)
+    public record AttributePart(String key, String label, String type, List<String> choices) {
+        public AttributePart {
+            choices = given(choices);
         }
     }
 
@@ -109,7 +120,8 @@ public record DesignDocument(
     public record UnitPart(String key, String name, String parent) {}
 
     @JsonInclude(JsonInclude.Include.NON_EMPTY)
-    public record TeamPart(String key, String name, List<String> members, List<String> leads) {
+    public record TeamPart(
+            String key, String name, List<String> members, List<String> leads, String who) {
         public TeamPart {
             members = given(members);
             leads = given(leads);
@@ -127,24 +139,35 @@ public record DesignDocument(
             String unit,
             String manager,
             String timeZone,
-            String status) {
+            String status,
+            Map<String, Object> attributes) {
         public PersonPart {
             accounts = given(accounts);
+            attributes = attributes == null ? Map.of() : Map.copyOf(attributes);
         }
     }
 
+    @JsonInclude(JsonInclude.Include.NON_EMPTY)
     public record DesignPart(
             List<SetPart> privilegeSets,
             List<RolePart> roles,
             List<AssignmentPart> assignments,
+            List<SharingRulePart> sharingRules,
+            List<DirectSharePart> directShares,
             List<AccountFilterPart> accountFilters,
-            List<FieldFilterPart> fieldFilters) {
+            List<FieldFilterPart> fieldFilters,
+            List<DelegationPart> delegations,
+            List<ExpectationPart> expectations) {
         public DesignPart {
             privilegeSets = given(privilegeSets);
             roles = given(roles);
             assignments = given(assignments);
+            sharingRules = given(sharingRules);
+            directShares = given(directShares);
             accountFilters = given(accountFilters);
             fieldFilters = given(fieldFilters);
+            delegations = given(delegations);
+            expectations = given(expectations);
         }
     }
 
@@ -162,6 +185,7 @@ public record DesignDocument(
             List<String> fields,
             String use,
             String reach,
+            String condition,
             String function,
             String level) {
         public PrivilegePart {
@@ -192,9 +216,99 @@ public record DesignDocument(
             BoundsPart bounds,
             String from,
             String until,
+            List<HoursPart> hours,
             String reason,
             String givenBy,
-            String givenAt) {}
+            String givenAt) {
+        public AssignmentPart {
+            hours = given(hours);
+        }
+    }
+
+    /** Hours of some days of the week, from and to as 08:00 and 17:30; 24:00 ends a day. */
+    public record HoursPart(List<String> days, String from, String to) {
+        public HoursPart {
+            days = given(days);
+        }
+    }
+
+    @JsonInclude(JsonInclude.Include.NON_EMPTY)
+    public record SharingRulePart(
+            String key,
+            String name,
+            String recordType,
+            String condition,
+            AudiencePart ownedBy,
+            AudiencePart audience,
+            List<String> operations,
+            Map<String, List<String>> below,
+            String from,
+            String until,
+            List<HoursPart> hours,
+            String reason) {
+        public SharingRulePart {
+            operations = given(operations);
+            below = below == null ? Map.of() : below;
+            hours = given(hours);
+        }
+    }
+
+    @JsonInclude(JsonInclude.Include.NON_EMPTY)
+    public record DirectSharePart(
+            String key,
+            String recordType,
+            String record,
+            AudiencePart audience,
+            List<String> operations,
+            Map<String, List<String>> below,
+            String until,
+            String reason,
+            String givenBy) {
+        public DirectSharePart {
+            operations = given(operations);
+            below = below == null ? Map.of() : below;
+        }
+    }
+
+    @JsonInclude(JsonInclude.Include.NON_EMPTY)
+    public record DelegationPart(
+            String key,
+            String principal,
+            String delegate,
+            List<String> sets,
+            String from,
+            String until,
+            List<HoursPart> hours,
+            String reason) {
+        public DelegationPart {
+            sets = given(sets);
+            hours = given(hours);
+        }
+    }
+
+    /**
+     * What must stay true; its object is told by record with recordType and operation, by field
+     * with recordType and use, by classification and use, by function and level, or else by
+     * recordType, operation and maybe condition.
+     */
+    @JsonInclude(JsonInclude.Include.NON_EMPTY)
+    public record ExpectationPart(
+            String key,
+            String name,
+            AudiencePart subject,
+            String claim,
+            String recordType,
+            String operation,
+            String condition,
+            String record,
+            String field,
+            String use,
+            String classification,
+            String function,
+            String level,
+            String owner,
+            String reason,
+            String severity) {}
 
     @JsonInclude(JsonInclude.Include.NON_EMPTY)
     public record BoundsPart(AccountScopePart accounts, UnitScopePart units) {}
@@ -219,7 +333,8 @@ public record DesignDocument(
             String name,
             AudiencePart audience,
             AccountScopePart accounts,
-            List<String> recordTypes) {
+            List<String> recordTypes,
+            String condition) {
         public AccountFilterPart {
             recordTypes = given(recordTypes);
         }
@@ -233,7 +348,8 @@ public record DesignDocument(
             String recordType,
             List<String> fields,
             String effect,
-            String mask) {
+            String mask,
+            String condition) {
         public FieldFilterPart {
             fields = given(fields);
         }

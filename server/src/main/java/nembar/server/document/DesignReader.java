@@ -1,22 +1,46 @@
 package nembar.server.document;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.BiFunction;
+import java.util.function.Function;
 import java.util.stream.Stream;
+import nembar.core.condition.Condition;
 import nembar.core.design.AccountFilter;
 import nembar.core.design.AccountScope;
 import nembar.core.design.Assignment;
 import nembar.core.design.Bounds;
+import nembar.core.design.Delegation;
 import nembar.core.design.Design;
+import nembar.core.design.DirectShare;
+import nembar.core.design.Element;
+import nembar.core.design.ElementKind;
+import nembar.core.design.Expectation;
+import nembar.core.design.Expectation.Target;
 import nembar.core.design.FieldFilter;
 import nembar.core.design.MaskStyle;
+import nembar.core.design.Opening;
 import nembar.core.design.Privilege;
+import nembar.core.design.Privilege.FieldPrivilege;
 import nembar.core.design.PrivilegeSet;
 import nembar.core.design.Reach;
 import nembar.core.design.Role;
+import nembar.core.design.SharingRule;
+import nembar.server.document.DesignDocument.AccountFilterPart;
+import nembar.server.document.DesignDocument.AssignmentPart;
+import nembar.server.document.DesignDocument.DelegationPart;
+import nembar.server.document.DesignDocument.DirectSharePart;
+import nembar.server.document.DesignDocument.ExpectationPart;
+import nembar.server.document.DesignDocument.FieldFilterPart;
+import nembar.server.document.DesignDocument.PrivilegePart;
+import nembar.server.document.DesignDocument.RolePart;
+import nembar.server.document.DesignDocument.SetPart;
+import nembar.server.document.DesignDocument.SharingRulePart;
 
 /** Reads the design of a design document. */
 final class DesignReader {
@@ -27,32 +51,75 @@ final class DesignReader {
     }
 
     Design read(DesignDocument.DesignPart part) {
-        return new Design(
-                reading.each(
-                        "design.privilegeSets",
-                        part.privilegeSets(),
-                        DesignDocument.SetPart::key,
-                        this::set),
-                reading.each(
-                        "design.roles", part.roles(), DesignDocument.RolePart::key, this::role),
-                reading.each(
-                        "design.assignments",
+        return Design.of(
+                each(ElementKind.PRIVILEGE_SET, part.privilegeSets(), SetPart::key, this::set),
+                each(ElementKind.ROLE, part.roles(), RolePart::key, this::role),
+                each(
+                        ElementKind.ASSIGNMENT,
                         part.assignments(),
-                        DesignDocument.AssignmentPart::key,
+                        AssignmentPart::key,
                         this::assignment),
-                reading.each(
-                        "design.accountFilters",
+                each(
+                        ElementKind.SHARING_RULE,
+                        part.sharingRules(),
+                        SharingRulePart::key,
+                        this::sharingRule),
+                each(
+                        ElementKind.DIRECT_SHARE,
+                        part.directShares(),
+                        DirectSharePart::key,
+                        this::directShare),
+                each(
+                        ElementKind.ACCOUNT_FILTER,
                         part.accountFilters(),
-                        DesignDocument.AccountFilterPart::key,
+                        AccountFilterPart::key,
                         this::accountFilter),
-                reading.each(
-                        "design.fieldFilters",
+                each(
+                        ElementKind.FIELD_FILTER,
                         part.fieldFilters(),
-                        DesignDocument.FieldFilterPart::key,
-                        this::fieldFilter));
+                        FieldFilterPart::key,
+                        this::fieldFilter),
+                each(
+                        ElementKind.DELEGATION,
+                        part.delegations(),
+                        DelegationPart::key,
+                        this::delegation),
+                each(
+                        ElementKind.EXPECTATION,
+                        part.expectations(),
+                        ExpectationPart::key,
+                        this::expectation));
     }
 
-    private PrivilegeSet set(String path, DesignDocument.SetPart part) {
+    /**
+     * One element in its document form.
+     *
+     * @param part the document part of the kind
+     */
+    Element element(ElementKind kind, Object part, String key) {
+        String path = kind.path(key);
+        return switch (kind) {
+            case PRIVILEGE_SET -> set(path, (SetPart) part);
+            case ROLE -> role(path, (RolePart) part);
+            case ASSIGNMENT -> assignment(path, (AssignmentPart) part);
+            case SHARING_RULE -> sharingRule(path, (SharingRulePart) part);
+            case DIRECT_SHARE -> directShare(path, (DirectSharePart) part);
+            case ACCOUNT_FILTER -> accountFilter(path, (AccountFilterPart) part);
+            case FIELD_FILTER -> fieldFilter(path, (FieldFilterPart) part);
+            case DELEGATION -> delegation(path, (DelegationPart) part);
+            case EXPECTATION -> expectation(path, (ExpectationPart) part);
+        };
+    }
+
+    private <P, T extends Element> List<T> each(
+            ElementKind kind,
+            List<P> parts,
+            Function<P, String> key,
+            BiFunction<String, P, T> read) {
+        return reading.each("design." + kind.list(), parts, key, read);
+    }
+
+    private PrivilegeSet set(String path, SetPart part) {
         List<Privilege> privileges = new ArrayList<>();
         for (int i = 0; i < part.privileges().size(); i++) {
             privileges.add(privilege(path + ".privileges[" + i + "]", part.privileges().get(i)));
@@ -64,7 +131,7 @@ final class DesignReader {
                 privileges.stream().filter(Objects::nonNull).toList());
     }
 
-    private Privilege privilege(String path, DesignDocument.PrivilegePart part) {
+    private Privilege privilege(String path, PrivilegePart part) {
         long shapes =
                 Stream.of(
                                 part.operation() != null,
@@ -86,8 +153,9 @@ final class DesignReader {
         }
         String type = reading.text(path + ".recordType", part.recordType());
         Reach reach = reading.word(path + ".reach", part.reach(), Reach.values(), Words::of);
+        Optional<Condition> condition = reading.condition(path + ".condition", part.condition());
         return part.operation() != null
-                ? new Privilege.RecordPrivilege(type, part.operation(), reach)
+                ? new Privilege.RecordPrivilege(type, part.operation(), reach, condition)
                 : new Privilege.FieldPrivilege(
                         type,
                         Set.copyOf(part.fields()),
@@ -96,10 +164,11 @@ final class DesignReader {
                                 part.use(),
                                 Privilege.FieldPrivilege.Use.values(),
                                 Words::of),
-                        reach);
+                        reach,
+                        condition);
     }
 
-    private Role role(String path, DesignDocument.RolePart part) {
+    private Role role(String path, RolePart part) {
         return new Role(
                 part.key(),
                 reading.text(path + ".name", part.name()),
@@ -110,7 +179,7 @@ final class DesignReader {
                 Set.copyOf(part.conflicts()));
     }
 
-    private Assignment assignment(String path, DesignDocument.AssignmentPart part) {
+    private Assignment assignment(String path, AssignmentPart part) {
         if ((part.role() == null) == (part.set() == null)) {
             reading.problem(
                     path, "an assignment gives one role or one privilege set: name exactly one");
@@ -122,8 +191,7 @@ final class DesignReader {
                         ? new Assignment.Gives.OfRole(part.role())
                         : new Assignment.Gives.OfSet(Objects.requireNonNullElse(part.set(), "")),
                 bounds(part.bounds()),
-                reading.instant(path + ".from", part.from()),
-                reading.instant(path + ".until", part.until()),
+                reading.times(path, part.from(), part.until(), part.hours()),
                 Objects.requireNonNullElse(part.reason(), ""),
                 Optional.ofNullable(part.givenBy()),
                 reading.instant(path + ".givenAt", part.givenAt()));
@@ -147,7 +215,7 @@ final class DesignReader {
                 part.actedFor(), Set.copyOf(part.listed()), Set.copyOf(part.tagged()));
     }
 
-    private AccountFilter accountFilter(String path, DesignDocument.AccountFilterPart part) {
+    private AccountFilter accountFilter(String path, AccountFilterPart part) {
         if (part.accounts() == null) {
             reading.problem(path + ".accounts", "say which accounts it lets through");
         }
@@ -156,20 +224,103 @@ final class DesignReader {
                 reading.text(path + ".name", part.name()),
                 reading.audience(path + ".audience", part.audience()),
                 part.accounts() == null ? AccountScope.ofActedFor() : accountScope(part.accounts()),
-                Set.copyOf(part.recordTypes()));
+                Set.copyOf(part.recordTypes()),
+                reading.condition(path + ".condition", part.condition()));
     }
 
-    private FieldFilter fieldFilter(String path, DesignDocument.FieldFilterPart part) {
+    private FieldFilter fieldFilter(String path, FieldFilterPart part) {
         return new FieldFilter(
                 part.key(),
                 reading.text(path + ".name", part.name()),
                 reading.audience(path + ".audience", part.audience()),
                 reading.text(path + ".recordType", part.recordType()),
                 Set.copyOf(part.fields()),
-                effect(path, part));
+                effect(path, part),
+                reading.condition(path + ".condition", part.condition()));
     }
 
-    private FieldFilter.Effect effect(String path, DesignDocument.FieldFilterPart part) {
+    private SharingRule sharingRule(String path, SharingRulePart part) {
+        return new SharingRule(
+                part.key(),
+                reading.text(path + ".name", part.name()),
+                reading.text(path + ".recordType", part.recordType()),
+                reading.condition(path + ".condition", part.condition()),
+                Optional.ofNullable(part.ownedBy())
+                        .map(owners -> reading.audience(path + ".ownedBy", owners)),
+                reading.audience(path + ".audience", part.audience()),
+                opening(part.operations(), part.below()),
+                reading.times(path, part.from(), part.until(), part.hours()),
+                Objects.requireNonNullElse(part.reason(), ""));
+    }
+
+    private DirectShare directShare(String path, DirectSharePart part) {
+        return new DirectShare(
+                part.key(),
+                reading.text(path + ".recordType", part.recordType()),
+                reading.text(path + ".record", part.record()),
+                reading.audience(path + ".audience", part.audience()),
+                opening(part.operations(), part.below()),
+                reading.instant(path + ".until", part.until()),
+                Objects.requireNonNullElse(part.reason(), ""),
+                Optional.ofNullable(part.givenBy()));
+    }
+
+    private static Opening opening(List<String> operations, Map<String, List<String>> below) {
+        Map<String, Set<String>> sets = new HashMap<>();
+        below.forEach((type, some) -> sets.put(type, Set.copyOf(some)));
+        return new Opening(Set.copyOf(operations), sets);
+    }
+
+    private Delegation delegation(String path, DelegationPart part) {
+        return new Delegation(
+                part.key(),
+                reading.text(path + ".principal", part.principal()),
+                reading.text(path + ".delegate", part.delegate()),
+                part.sets(),
+                reading.times(path, part.from(), part.until(), part.hours()),
+                Objects.requireNonNullElse(part.reason(), ""));
+    }
+
+    private Expectation expectation(String path, ExpectationPart part) {
+        return new Expectation(
+                part.key(),
+                reading.text(path + ".name", part.name()),
+                reading.audience(path + ".subject", part.subject()),
+                reading.word(path + ".claim", part.claim(), Expectation.Claim.values(), Words::of),
+                target(path, part),
+                Optional.ofNullable(part.owner()),
+                Objects.requireNonNullElse(part.reason(), ""),
+                reading.word(
+                        path + ".severity",
+                        part.severity(),
+                        Expectation.Severity.values(),
+                        Words::of));
+    }
+
+    private Target target(String path, ExpectationPart part) {
+        if (part.function() != null) {
+            return new Target.OnFunction(
+                    part.function(), reading.text(path + ".level", part.level()));
+        }
+        if (part.classification() != null) {
+            return new Target.OnClassified(part.classification(), use(path, part.use()));
+        }
+        String type = reading.text(path + ".recordType", part.recordType());
+        if (part.field() != null) {
+            return new Target.OnField(type, part.field(), use(path, part.use()));
+        }
+        String operation = reading.text(path + ".operation", part.operation());
+        return part.record() != null
+                ? new Target.OnRecord(type, part.record(), operation)
+                : new Target.OnRecords(
+                        type, operation, reading.condition(path + ".condition", part.condition()));
+    }
+
+    private FieldPrivilege.Use use(String path, String use) {
+        return reading.word(path + ".use", use, FieldPrivilege.Use.values(), Words::of);
+    }
+
+    private FieldFilter.Effect effect(String path, FieldFilterPart part) {
         switch (Objects.requireNonNullElse(part.effect(), "")) {
             case "hide":
                 return new FieldFilter.Effect.Hide();

@@ -1,9 +1,17 @@
 package nembar.server.document;
 
+import java.math.BigDecimal;
+import java.time.DateTimeException;
+import java.time.LocalDate;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
+import nembar.core.condition.ValueType;
 import nembar.core.directory.Account;
+import nembar.core.directory.Attribute;
 import nembar.core.directory.Directory;
 import nembar.core.directory.Person;
 import nembar.core.directory.PersonKind;
@@ -13,14 +21,27 @@ import nembar.core.directory.Unit;
 
 /** Reads the directory of a design document. */
 final class DirectoryReader {
+    private static final ValueType[] TYPES = {
+        ValueType.TEXT, ValueType.NUMBER, ValueType.DATE, ValueType.YES_NO, ValueType.LIST
+    };
+
     private final Reading reading;
+    private final Map<String, ValueType> types = new HashMap<>();
 
     DirectoryReader(Reading reading) {
         this.reading = reading;
     }
 
     Directory read(DesignDocument.DirectoryPart part) {
+        List<Attribute> attributes =
+                reading.each(
+                        "directory.attributes",
+                        part.attributes(),
+                        DesignDocument.AttributePart::key,
+                        this::attribute);
+        attributes.forEach(attribute -> types.put(attribute.key(), attribute.type()));
         return new Directory(
+                attributes,
                 reading.each(
                         "directory.accounts",
                         part.accounts(),
@@ -49,7 +70,8 @@ final class DirectoryReader {
                                         team.key(),
                                         reading.text(path + ".name", team.name()),
                                         Set.copyOf(team.members()),
-                                        Set.copyOf(team.leads()))),
+                                        Set.copyOf(team.leads()),
+                                        reading.condition(path + ".who", team.who()))),
                 reading.each(
                         "directory.people",
                         part.people(),
@@ -68,6 +90,36 @@ final class DirectoryReader {
                 Optional.ofNullable(part.unit()),
                 Optional.ofNullable(part.manager()),
                 reading.zone(path + ".timeZone", part.timeZone()),
-                reading.word(path + ".status", part.status(), PersonStatus.values(), Words::of));
+                reading.word(path + ".status", part.status(), PersonStatus.values(), Words::of),
+                attributes(path + ".attributes", part.attributes()));
+    }
+
+    private Attribute attribute(String path, DesignDocument.AttributePart part) {
+        return new Attribute(
+                part.key(),
+                reading.text(path + ".label", part.label()),
+                reading.word(path + ".type", part.type(), TYPES, Words::of),
+                part.choices());
+    }
+
+    /** Values in the types of their attributes; what does not fit stays as it is, for the check. */
+    private Map<String, Object> attributes(String path, Map<String, Object> values) {
+        Map<String, Object> typed = new HashMap<>();
+        values.forEach(
+                (key, value) -> {
+                    Object taken =
+                            value instanceof Number ? new BigDecimal(value.toString()) : value;
+                    if (types.get(key) == ValueType.DATE && value instanceof String day) {
+                        try {
+                            taken = LocalDate.parse(day);
+                        } catch (DateTimeException malformed) {
+                            reading.problem(
+                                    path + "." + key,
+                                    "`" + day + "` is no day; write it as in 2026-03-03");
+                        }
+                    }
+                    typed.put(key, taken);
+                });
+        return typed;
     }
 }

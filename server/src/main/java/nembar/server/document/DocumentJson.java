@@ -3,6 +3,7 @@ package nembar.server.document;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
+import java.util.Map;
 import nembar.core.model.ModelRefused;
 import nembar.core.model.Problem;
 import nembar.core.text.Nearest;
@@ -22,6 +23,7 @@ public final class DocumentJson {
                     .enable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES)
                     .enable(StreamReadFeature.STRICT_DUPLICATE_DETECTION)
                     .disable(DeserializationFeature.FAIL_ON_NULL_FOR_PRIMITIVES)
+                    .enable(DeserializationFeature.USE_BIG_DECIMAL_FOR_FLOATS)
                     .build();
 
     private DocumentJson() {}
@@ -47,6 +49,12 @@ public final class DocumentJson {
     /** One element of a document, as it is kept in a row. */
     public static <T> T element(String json, Class<T> type) {
         return MAPPER.readValue(json, type);
+    }
+
+    /** The members of a JSON object. */
+    @SuppressWarnings("unchecked")
+    public static Map<String, Object> object(String json) {
+        return MAPPER.readValue(json, Map.class);
     }
 
     public static String text(Object element) {

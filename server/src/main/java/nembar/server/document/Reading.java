@@ -1,15 +1,23 @@
 package nembar.server.document;
 
 import java.time.DateTimeException;
+import java.time.DayOfWeek;
 import java.time.Instant;
+import java.time.LocalTime;
 import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
 import java.util.function.BiFunction;
 import java.util.function.Function;
+import nembar.core.condition.Condition;
+import nembar.core.condition.ConditionRefused;
+import nembar.core.design.Times;
+import nembar.core.design.WeeklyHours;
 import nembar.core.directory.Audience;
 import nembar.core.model.Problem;
 import nembar.core.text.Nearest;
@@ -118,6 +126,49 @@ final class Reading {
             problem(path, "no time zone `" + value + "`; write it as in Europe/London");
             return ZoneId.of("UTC");
         }
+    }
+
+    /** A condition in the text encoding; empty where there is none or it cannot be read. */
+    Optional<Condition> condition(String path, String text) {
+        if (text == null) {
+            return Optional.empty();
+        }
+        try {
+            return Optional.of(Condition.ofText(text));
+        } catch (ConditionRefused refused) {
+            problem(path, refused.getMessage());
+            return Optional.empty();
+        }
+    }
+
+    Times times(String path, String from, String until, List<DesignDocument.HoursPart> hours) {
+        List<WeeklyHours.Span> spans = new ArrayList<>();
+        for (int i = 0; i < hours.size(); i++) {
+            String at = path + ".hours[" + i + "]";
+            DesignDocument.HoursPart part = hours.get(i);
+            Set<DayOfWeek> days = new TreeSet<>();
+            for (String day : part.days()) {
+                days.add(word(at + ".days", day, DayOfWeek.values(), Words::of));
+            }
+            spans.add(
+                    new WeeklyHours.Span(
+                            days, clock(at + ".from", part.from()), clock(at + ".to", part.to())));
+        }
+        return new Times(
+                instant(path + ".from", from),
+                instant(path + ".until", until),
+                spans.isEmpty() ? Optional.empty() : Optional.of(new WeeklyHours(spans)));
+    }
+
+    private LocalTime clock(String path, String value) {
+        if ("24:00".equals(value)) {
+            return LocalTime.MIDNIGHT;
+        }
+        if (value != null && value.matches("([01]\\d|2[0-3]):[0-5]\\d")) {
+            return LocalTime.parse(value);
+        }
+        problem(path, "write a time of day as in 08:00");
+        return LocalTime.MIDNIGHT;
     }
 
     Optional<Instant> instant(String path, String value) {

@@ -1,12 +1,18 @@
 package nembar.server.document;
 
+import java.util.Arrays;
 import java.util.Locale;
+import java.util.stream.Collectors;
 
-/** The words that documents use for enumerated values: small letters. */
+/** The words that documents use for enumerated values: {@code CAN_NEVER} is {@code canNever}. */
 final class Words {
     private Words() {}
 
     static String of(Enum<?> value) {
-        return value.name().toLowerCase(Locale.ROOT);
+        String capitals =
+                Arrays.stream(value.name().split("_"))
+                        .map(part -> part.charAt(0) + part.substring(1).toLowerCase(Locale.ROOT))
+                        .collect(Collectors.joining());
+        return Character.toLowerCase(capitals.charAt(0)) + capitals.substring(1);
     }
 }

@@ -147,7 +147,7 @@ public class DesignImport {
                 models.find(document.application().key())
                         .map(published -> DocumentWriter.write(published.model()));
         CataloguePart noCatalogue = new CataloguePart(null, null, null);
-        DesignPart noDesign = new DesignPart(null, null, null, null, null);
+        DesignPart noDesign = new DesignPart(null, null, null, null, null, null, null, null, null);
         return new DesignDocument(
                 document.format(),
                 document.application(),

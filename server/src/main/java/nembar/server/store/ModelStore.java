@@ -3,6 +3,9 @@ package nembar.server.store;
 import jakarta.persistence.EntityManager;
 import jakarta.persistence.LockModeType;
 import jakarta.persistence.OptimisticLockException;
+import java.time.Clock;
+import java.time.Instant;
+import java.time.temporal.ChronoUnit;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -21,10 +24,19 @@ import org.springframework.transaction.annotation.Transactional;
 /** Reads and writes applications, the directory and designs, whole, each in one transaction. */
 @Service
 public class ModelStore {
-    private final EntityManager entities;
+    /** The scope under which the history keeps what all applications share. */
+    private static final String DIRECTORY = "";
 
-    ModelStore(EntityManager entities) {
+    private static final String APPLICATION = "application";
+
+    private final EntityManager entities;
+    private final History history;
+    private final Clock clock;
+
+    ModelStore(EntityManager entities, History history, Clock clock) {
         this.entities = entities;
+        this.history = history;
+        this.clock = clock;
     }
 
     /** A stored document and what it must still be when it is written again. */
@@ -32,6 +44,11 @@ public class ModelStore {
 
     /** Counts the changes of an application and of the directory. */
     public record Edition(long application, long directory) {}
+
+    /** The elements of one kind, as a past instant had them or as they are. */
+    private interface Parts {
+        <P> List<P> of(Kept<P> kept);
+    }
 
     /** Every application's whole document, by key; the directory is read once for all of them. */
     @Transactional(readOnly = true)
@@ -41,37 +58,106 @@ public class ModelStore {
         Map<String, Stored> all = new LinkedHashMap<>();
         entities.createQuery("from ApplicationRow order by key", ApplicationRow.class)
                 .getResultList()
-                .forEach(row -> all.put(row.key(), stored(row, directory, state)));
+                .forEach(
+                        row ->
+                                all.put(
+                                        row.key(),
+                                        new Stored(
+                                                document(row, directory),
+                                                new Edition(row.version(), state.version()))));
         return all;
     }
 
-    private Stored stored(ApplicationRow row, DirectoryPart directory, DirectoryState state) {
-        CataloguePart catalogue =
+    /**
+     * An application's whole document as it was published at an instant; empty before its first.
+     */
+    @Transactional(readOnly = true)
+    public Optional<DesignDocument> readAt(String application, Instant at) {
+        Map<String, List<String>> bodies = history.read(application, at);
+        Map<String, List<String>> shared = history.read(DIRECTORY, at);
+        return bodies.getOrDefault(APPLICATION, List.of()).stream()
+                .findFirst()
+                .map(body -> DocumentJson.element(body, ApplicationPart.class))
+                .map(
+                        part ->
+                                document(
+                                        part,
+                                        new DirectoryPart(
+                                                past(
+                                                        shared,
+                                                        "attributes",
+                                                        DesignDocument.AttributePart.class),
+                                                past(
+                                                        shared,
+                                                        "accounts",
+                                                        DesignDocument.AccountPart.class),
+                                                past(
+                                                        shared,
+                                                        "units",
+                                                        DesignDocument.UnitPart.class),
+                                                past(
+                                                        shared,
+                                                        "teams",
+                                                        DesignDocument.TeamPart.class),
+                                                past(
+                                                        shared,
+                                                        "people",
+                                                        DesignDocument.PersonPart.class)),
+                                        new Parts() {
+                                            @Override
+                                            public <P> List<P> of(Kept<P> kept) {
+                                                return past(bodies, kept.kind(), kept.part());
+                                            }
+                                        }));
+    }
+
+    private static <P> List<P> past(Map<String, List<String>> bodies, String kind, Class<P> part) {
+        return bodies.getOrDefault(kind, List.of()).stream()
+                .map(body -> DocumentJson.element(body, part))
+                .toList();
+    }
+
+    private DesignDocument document(ApplicationRow row, DirectoryPart directory) {
+        return document(
+                new ApplicationPart(row.key(), row.name(), row.timeZone()),
+                directory,
+                new Parts() {
+                    @Override
+                    public <P> List<P> of(Kept<P> kept) {
+                        return rowsOf(kept, row.key()).stream()
+                                .map(one -> DocumentJson.element(one.body(), kept.part()))
+                                .toList();
+                    }
+                });
+    }
+
+    private static DesignDocument document(
+            ApplicationPart application, DirectoryPart directory, Parts parts) {
+        return new DesignDocument(
+                DesignDocument.FORMAT,
+                application,
                 new CataloguePart(
-                        parts(AreaRow.class, row, DesignDocument.AreaPart.class),
-                        parts(RecordTypeRow.class, row, DesignDocument.RecordTypePart.class),
-                        parts(FunctionRow.class, row, DesignDocument.FunctionPart.class));
-        DesignPart design =
+                        parts.of(Kept.AREAS),
+                        parts.of(Kept.RECORD_TYPES),
+                        parts.of(Kept.FUNCTIONS)),
+                directory,
                 new DesignPart(
-                        parts(PrivilegeSetRow.class, row, DesignDocument.SetPart.class),
-                        parts(RoleRow.class, row, DesignDocument.RolePart.class),
-                        parts(AssignmentRow.class, row, DesignDocument.AssignmentPart.class),
-                        parts(AccountFilterRow.class, row, DesignDocument.AccountFilterPart.class),
-                        parts(FieldFilterRow.class, row, DesignDocument.FieldFilterPart.class));
-        return new Stored(
-                new DesignDocument(
-                        DesignDocument.FORMAT,
-                        new ApplicationPart(row.key(), row.name(), row.timeZone()),
-                        catalogue,
-                        directory,
-                        design),
-                new Edition(row.version(), state.version()));
+                        parts.of(Kept.SETS),
+                        parts.of(Kept.ROLES),
+                        parts.of(Kept.ASSIGNMENTS),
+                        parts.of(Kept.SHARING_RULES),
+                        parts.of(Kept.DIRECT_SHARES),
+                        parts.of(Kept.ACCOUNT_FILTERS),
+                        parts.of(Kept.FIELD_FILTERS),
+                        parts.of(Kept.DELEGATIONS),
+                        parts.of(Kept.EXPECTATIONS)));
     }
 
     /** The directory, which all applications share. */
     @Transactional(readOnly = true)
     public DirectoryPart directory() {
         return new DirectoryPart(
+                all(AttributeRow.class).stream().map(AttributeRow::part).toList(),
                 all(AccountRow.class).stream().map(AccountRow::part).toList(),
                 all(UnitRow.class).stream().map(UnitRow::part).toList(),
                 all(TeamRow.class).stream().map(TeamRow::part).toList(),
@@ -87,6 +173,16 @@ public class ModelStore {
      */
     @Transactional
     public void write(DesignDocument document, Optional<Edition> expected) {
+        write(document, expected, clock.instant());
+    }
+
+    /**
+     * The same, as of an instant that is not before any earlier one.
+     *
+     * @param at from when on it counts as published
+     */
+    @Transactional
+    public void write(DesignDocument document, Optional<Edition> expected, Instant at) {
         String key = document.application().key();
         ApplicationRow row = entities.find(ApplicationRow.class, key);
         DirectoryState state = entities.find(DirectoryState.class, DirectoryState.ONLY);
@@ -103,38 +199,68 @@ public class ModelStore {
             row.fill(document.application().name(), document.application().timeZone());
             entities.lock(row, LockModeType.OPTIMISTIC_FORCE_INCREMENT);
         }
+        Instant from = at.truncatedTo(ChronoUnit.MICROS);
         if (document.directory() != null) {
             entities.lock(state, LockModeType.OPTIMISTIC_FORCE_INCREMENT);
             writeDirectory(document.directory());
+            history.write(DIRECTORY, parts(document.directory()), from);
         }
-        writeCatalogue(row, document.catalogue());
-        writeDesign(row, document.design());
+        Map<String, Map<String, Object>> parts = new LinkedHashMap<>();
+        parts.put(APPLICATION, Map.of(key, document.application()));
+        for (Kept<?> kept : Kept.ALL) {
+            writeElements(key, kept, document);
+            parts.put(kept.kind(), kept.byKey(document));
+        }
+        history.write(key, parts, from);
+    }
+
+    private static Map<String, Map<String, Object>> parts(DirectoryPart directory) {
+        Map<String, Map<String, Object>> parts = new LinkedHashMap<>();
+        parts.put("attributes", byKey(directory.attributes(), DesignDocument.AttributePart::key));
+        parts.put("accounts", byKey(directory.accounts(), DesignDocument.AccountPart::key));
+        parts.put("units", byKey(directory.units(), DesignDocument.UnitPart::key));
+        parts.put("teams", byKey(directory.teams(), DesignDocument.TeamPart::key));
+        parts.put("people", byKey(directory.people(), DesignDocument.PersonPart::key));
+        return parts;
+    }
+
+    private static <P> Map<String, Object> byKey(List<P> parts, Function<P, String> key) {
+        Map<String, Object> byKey = new LinkedHashMap<>();
+        parts.forEach(part -> byKey.put(key.apply(part), part));
+        return byKey;
     }
 
     private void writeDirectory(DirectoryPart part) {
         replace(
-                AccountRow.class,
+                all(AttributeRow.class),
+                AttributeRow::new,
+                AttributeRow::key,
+                part.attributes(),
+                DesignDocument.AttributePart::key,
+                AttributeRow::fill);
+        replace(
+                all(AccountRow.class),
                 AccountRow::new,
                 AccountRow::key,
                 part.accounts(),
                 DesignDocument.AccountPart::key,
                 AccountRow::fill);
         replace(
-                UnitRow.class,
+                all(UnitRow.class),
                 UnitRow::new,
                 UnitRow::key,
                 part.units(),
                 DesignDocument.UnitPart::key,
                 UnitRow::fill);
         replace(
-                TeamRow.class,
+                all(TeamRow.class),
                 TeamRow::new,
                 TeamRow::key,
                 part.teams(),
                 DesignDocument.TeamPart::key,
                 TeamRow::fill);
         replace(
-                PersonRow.class,
+                all(PersonRow.class),
                 PersonRow::new,
                 PersonRow::key,
                 part.people(),
@@ -142,112 +268,28 @@ public class ModelStore {
                 PersonRow::fill);
     }
 
-    private void writeCatalogue(ApplicationRow row, CataloguePart part) {
-        elements(
-                row,
-                AreaRow.class,
-                AreaRow::new,
-                part.areas(),
-                DesignDocument.AreaPart::key,
-                DesignDocument.AreaPart::name);
-        elements(
-                row,
-                RecordTypeRow.class,
-                RecordTypeRow::new,
-                part.recordTypes(),
-                DesignDocument.RecordTypePart::key,
-                DesignDocument.RecordTypePart::singular);
-        elements(
-                row,
-                FunctionRow.class,
-                FunctionRow::new,
-                part.functions(),
-                DesignDocument.FunctionPart::key,
-                DesignDocument.FunctionPart::name);
-    }
-
-    private void writeDesign(ApplicationRow row, DesignPart part) {
-        elements(
-                row,
-                PrivilegeSetRow.class,
-                PrivilegeSetRow::new,
-                part.privilegeSets(),
-                DesignDocument.SetPart::key,
-                DesignDocument.SetPart::name);
-        elements(
-                row,
-                RoleRow.class,
-                RoleRow::new,
-                part.roles(),
-                DesignDocument.RolePart::key,
-                DesignDocument.RolePart::name);
-        elements(
-                row,
-                AssignmentRow.class,
-                AssignmentRow::new,
-                part.assignments(),
-                DesignDocument.AssignmentPart::key,
-                DesignDocument.AssignmentPart::key);
-        elements(
-                row,
-                AccountFilterRow.class,
-                AccountFilterRow::new,
-                part.accountFilters(),
-                DesignDocument.AccountFilterPart::key,
-                DesignDocument.AccountFilterPart::name);
-        elements(
-                row,
-                FieldFilterRow.class,
-                FieldFilterRow::new,
-                part.fieldFilters(),
-                DesignDocument.FieldFilterPart::key,
-                DesignDocument.FieldFilterPart::name);
-    }
-
-    private <E extends Element, P> List<P> parts(
-            Class<E> rows, ApplicationRow application, Class<P> part) {
-        return rowsOf(rows, application).stream()
-                .map(row -> DocumentJson.element(row.body(), part))
-                .toList();
-    }
-
-    private <E extends Element> List<E> rowsOf(Class<E> rows, ApplicationRow application) {
-        return entities.createQuery(
-                        "from "
-                                + rows.getSimpleName()
-                                + " where application = :application order by position",
-                        rows)
-                .setParameter("application", application.key())
-                .getResultList();
-    }
-
-    private <E extends Element, P> void elements(
-            ApplicationRow application,
-            Class<E> rows,
-            Supplier<E> blank,
-            List<P> parts,
-            Function<P, String> keyOf,
-            Function<P, String> nameOf) {
+    private <P> void writeElements(String application, Kept<P> kept, DesignDocument document) {
+        List<Element> rows = List.copyOf(rowsOf(kept, application));
         replace(
-                rowsOf(rows, application),
-                () -> blank.get(),
+                rows,
+                () -> kept.blank().get(),
                 Element::key,
-                parts,
-                keyOf,
+                kept.list().apply(document),
+                kept.key(),
                 (row, part, position) -> {
-                    row.identify(application.key(), keyOf.apply(part));
-                    row.fill(nameOf.apply(part), position, DocumentJson.text(part));
+                    row.identify(application, kept.key().apply(part));
+                    row.fill(kept.name().apply(part), position, DocumentJson.text(part));
                 });
     }
 
-    private <E, P> void replace(
-            Class<E> rows,
-            Supplier<E> blank,
-            Function<E, String> keyOfRow,
-            List<P> parts,
-            Function<P, String> keyOfPart,
-            Filling<E, P> fill) {
-        replace(all(rows), blank, keyOfRow, parts, keyOfPart, fill);
+    private List<? extends Element> rowsOf(Kept<?> kept, String application) {
+        return entities.createQuery(
+                        "from "
+                                + kept.rows().getSimpleName()
+                                + " where application = :application order by position",
+                        kept.rows())
+                .setParameter("application", application)
+                .getResultList();
     }
 
     /** Changes rows that stay, adds those that come, removes those that go. */

@@ -12,6 +12,8 @@ import jakarta.persistence.Table;
 import java.util.ArrayList;
 import java.util.List;
 import nembar.server.document.DesignDocument.PersonPart;
+import nembar.server.document.DocumentJson;
+import org.hibernate.annotations.ColumnTransformer;
 import org.hibernate.annotations.Fetch;
 import org.hibernate.annotations.FetchMode;
 
@@ -34,6 +36,10 @@ class PersonRow {
     private String status;
     private int position;
 
+    @Column(columnDefinition = "jsonb")
+    @ColumnTransformer(write = "?::jsonb")
+    private String attributes;
+
     @ElementCollection(fetch = FetchType.EAGER)
     @Fetch(FetchMode.SUBSELECT)
     @CollectionTable(name = "person_account", joinColumns = @JoinColumn(name = "person"))
@@ -54,6 +60,10 @@ class PersonRow {
         this.timeZone = part.timeZone();
         this.status = part.status();
         this.position = position;
+        String given = DocumentJson.text(part.attributes());
+        if (attributes == null || !DocumentJson.same(attributes, given)) {
+            attributes = given;
+        }
         if (!accounts.equals(part.accounts())) {
             accounts.clear();
             accounts.addAll(part.accounts());
@@ -75,6 +85,7 @@ class PersonRow {
                 unit,
                 manager,
                 timeZone,
-                status);
+                status,
+                DocumentJson.object(attributes));
     }
 }

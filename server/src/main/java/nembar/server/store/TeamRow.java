@@ -23,6 +23,9 @@ class TeamRow {
     private String name;
     private int position;
 
+    @Column(name = "who")
+    private String who;
+
     /** By the key of a member: whether they lead the team. */
     @ElementCollection(fetch = FetchType.EAGER)
     @Fetch(FetchMode.SUBSELECT)
@@ -35,6 +38,7 @@ class TeamRow {
         this.key = part.key();
         this.name = part.name();
         this.position = position;
+        this.who = part.who();
         members.keySet()
                 .removeIf(one -> !part.members().contains(one) && !part.leads().contains(one));
         part.members().forEach(one -> members.put(one, false));
@@ -47,6 +51,6 @@ class TeamRow {
 
     TeamPart part() {
         List<String> leads = members.keySet().stream().filter(members::get).sorted().toList();
-        return new TeamPart(key, name, members.keySet().stream().sorted().toList(), leads);
+        return new TeamPart(key, name, members.keySet().stream().sorted().toList(), leads, who);
     }
 }

@@ -2,13 +2,18 @@ package nembar.server.records;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.time.Instant;
+import java.time.ZoneOffset;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Random;
+import java.util.Set;
 import java.util.stream.Collectors;
+import nembar.core.catalogue.FieldType;
 import nembar.core.catalogue.Operation;
 import nembar.core.catalogue.RecordType;
-import nembar.core.coverage.GovernedRecord;
 import nembar.core.coverage.RecordSet;
 import nembar.core.decision.FieldCoverage;
 import nembar.core.decision.FieldLevel;
@@ -16,17 +21,20 @@ import nembar.core.decision.PersonAccess;
 import nembar.core.model.AccessModel;
 import nembar.core.model.Standpoint;
 import nembar.core.sql.ListQuery;
+import nembar.core.sql.SqlPredicate;
+import nembar.core.sql.SqlText;
 import nembar.core.testing.RandomWorld;
 import nembar.core.testing.Referee;
 import nembar.server.records.RecordSources.Settings;
 import nembar.server.testing.Installation;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.springframework.jdbc.core.JdbcTemplate;
-import org.springframework.jdbc.datasource.DriverManagerDataSource;
+import org.springframework.jdbc.datasource.SingleConnectionDataSource;
 
 /**
  * On random designs and records, PostgreSQL counts and lists exactly what the decision in memory
@@ -34,6 +42,8 @@ import org.springframework.jdbc.datasource.DriverManagerDataSource;
  */
 @ExtendWith(Installation.class)
 class AgreementTest {
+    private static final int WORLDS = 2000;
+
     private static final String HARBOUR = "harbour";
 
     private static JdbcTemplate database;
@@ -43,17 +53,18 @@ class AgreementTest {
     @BeforeAll
     static void tables(Installation nembar) {
         String url = nembar.cluster().url("towline");
-        DriverManagerDataSource own =
-                new DriverManagerDataSource(url, "nembar", nembar.cluster().password());
+        SingleConnectionDataSource own =
+                new SingleConnectionDataSource(url, "nembar", nembar.cluster().password(), true);
         database = new JdbcTemplate(own);
         database.execute("DROP SCHEMA IF EXISTS harbour CASCADE");
+        database.execute("SET jit = off");
         database.execute("CREATE SCHEMA harbour");
         for (RecordType type : new RandomWorld(0).model().catalogue().recordTypes()) {
             database.execute(
                     "CREATE TABLE "
                             + type.table()
                             + type.fields().stream()
-                                    .map(field -> "\"" + field.column() + "\" text")
+                                    .map(field -> "\"" + field.column() + "\" " + sql(field.type()))
                                     .collect(Collectors.joining(", ", " (", ")")));
         }
         sources =
@@ -86,6 +97,79 @@ class AgreementTest {
             }
         }
         assertThat(yes).as("a world in which nobody may do anything shows nothing").isPositive();
+    }
+
+    /** As many worlds as a session can bear, judged by one query for each record type. */
+    @Test
+    void databaseAndRefereeAgreeOnManyWorlds() {
+        long first = new Random().nextLong();
+        for (long seed = first; seed < first + WORLDS; seed++) {
+            RandomWorld world = new RandomWorld(seed);
+            AccessModel model = world.model();
+            model.catalogue().recordTypes().forEach(type -> fill(world, type));
+            for (RecordType type : model.catalogue().recordTypes()) {
+                judgeAll(world, model, type, seed);
+            }
+        }
+    }
+
+    private static void judgeAll(RandomWorld world, AccessModel model, RecordType type, long seed) {
+        List<RecordSet> sets = new ArrayList<>();
+        List<Set<String>> expected = new ArrayList<>();
+        for (Standpoint who : RandomWorld.standpoints(model)) {
+            PersonAccess access = new PersonAccess(model, who);
+            Referee referee = new Referee(model, world.fleet(), who);
+            for (Operation operation : type.operations()) {
+                sets.add(access.records(type, operation));
+                expected.add(
+                        world.fleet().of(type.key()).stream()
+                                .filter(record -> referee.may(operation.key(), record))
+                                .map(record -> record.key("id").orElseThrow())
+                                .collect(Collectors.toSet()));
+            }
+        }
+        List<Set<String>> found = members(type, sets);
+        for (int i = 0; i < sets.size(); i++) {
+            assertThat(found.get(i))
+                    .as("seed %d, %s: %s", seed, type.key(), sets.get(i))
+                    .isEqualTo(expected.get(i));
+        }
+    }
+
+    /** The keys of the records in each set, by one query. */
+    private static List<Set<String>> members(RecordType type, List<RecordSet> sets) {
+        List<Object> parameters = new ArrayList<>();
+        StringBuilder sql = new StringBuilder("SELECT t.id");
+        for (RecordSet set : sets) {
+            SqlText predicate = SqlPredicate.of(set, type, "t");
+            sql.append(", coalesce(").append(predicate.sql()).append(", FALSE)");
+            parameters.addAll(predicate.parameters());
+        }
+        List<Set<String>> members = new ArrayList<>();
+        sets.forEach(any -> members.add(new HashSet<>()));
+        database.query(
+                sql.append(" FROM ").append(type.table()).append(" t").toString(),
+                row -> {
+                    for (int i = 0; i < sets.size(); i++) {
+                        if (row.getBoolean(i + 2)) {
+                            members.get(i).add(row.getString(1));
+                        }
+                    }
+                },
+                parameters.toArray());
+        return members;
+    }
+
+    private static String sql(FieldType type) {
+        return switch (type) {
+            case WHOLE_NUMBER -> "integer";
+            case DECIMAL, MONEY -> "numeric";
+            case DATE -> "date";
+            case TIMESTAMP -> "timestamptz";
+            case YES_NO -> "boolean";
+            case CHOICES -> "text[]";
+            default -> "text";
+        };
     }
 
     private static int compare(
@@ -146,12 +230,24 @@ class AgreementTest {
     }
 
     private static void fill(RandomWorld world, RecordType type) {
-        database.execute("TRUNCATE " + type.table());
-        for (GovernedRecord record : world.fleet().of(type.key())) {
-            Object[] values =
-                    type.fields().stream().map(field -> record.values().get(field.key())).toArray();
-            String marks = type.fields().stream().map(any -> "?").collect(Collectors.joining(", "));
-            database.update("INSERT INTO " + type.table() + " VALUES (" + marks + ")", values);
+        database.execute("DELETE FROM " + type.table());
+        String marks = type.fields().stream().map(any -> "?").collect(Collectors.joining(", "));
+        database.batchUpdate(
+                "INSERT INTO " + type.table() + " VALUES (" + marks + ")",
+                world.fleet().of(type.key()).stream()
+                        .map(
+                                record ->
+                                        type.fields().stream()
+                                                .map(field -> record.values().get(field.key()))
+                                                .map(AgreementTest::stored)
+                                                .toArray())
+                        .toList());
+    }
+
+    private static Object stored(Object value) {
+        if (value instanceof Instant instant) {
+            return instant.atOffset(ZoneOffset.UTC);
         }
+        return value instanceof List<?> list ? list.toArray(String[]::new) : value;
     }
 }

@@ -1,0 +1,23 @@
+package nembar.core.answers;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.util.Map;
+
+/**
+ * What is known of people's comings and goings, by their keys.
+ *
+ * @param invited when an invitation went out
+ * @param lastSeen when somebody last signed in
+ * @param waitFor how long an invitation may wait before it is worth a look
+ * @param dormantAfter how long somebody may stay away before it is worth a look
+ */
+public record Activity(
+        Map<String, Instant> invited,
+        Map<String, Instant> lastSeen,
+        Duration waitFor,
+        Duration dormantAfter) {
+    /** Nothing is known. */
+    public static final Activity UNKNOWN =
+            new Activity(Map.of(), Map.of(), Duration.ofDays(14), Duration.ofDays(90));
+}

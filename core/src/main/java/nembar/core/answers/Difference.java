@@ -1,0 +1,138 @@
+package nembar.core.answers;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Set;
+import java.util.function.Predicate;
+import nembar.core.catalogue.Field;
+import nembar.core.catalogue.Function;
+import nembar.core.catalogue.Operation;
+import nembar.core.catalogue.RecordType;
+import nembar.core.coverage.RecordSet;
+import nembar.core.decision.FieldCoverage;
+import nembar.core.decision.FieldLevel;
+import nembar.core.decision.PersonAccess;
+
+/**
+ * What differs between two accesses: of two people, of two instants, of a draft and the published
+ * design (docs/access-model.md, section 6). Sets are symbols; one that turns out to have no record
+ * is no difference to anybody yet.
+ */
+public record Difference(
+        List<OfOperation> operations, List<OfField> fields, List<OfFunction> functions) {
+    public Difference {
+        operations = List.copyOf(operations);
+        fields = List.copyOf(fields);
+        functions = List.copyOf(functions);
+    }
+
+    /** Records on which only the first, or only the second, may do the operation. */
+    public record OfOperation(
+            RecordType type, Operation operation, RecordSet lost, RecordSet gained) {}
+
+    /** Records on which only the first, or only the second, has the field at the level or above. */
+    public record OfField(
+            RecordType type, Field field, FieldLevel level, RecordSet lost, RecordSet gained) {}
+
+    /** Two levels of a function. */
+    public record OfFunction(Function function, String before, String after) {
+        public boolean gained() {
+            return function.levels().indexOf(after) > function.levels().indexOf(before);
+        }
+    }
+
+    public boolean none() {
+        return operations.isEmpty() && fields.isEmpty() && functions.isEmpty();
+    }
+
+    /** Whether the second has anything that the first has not. */
+    public boolean gains() {
+        return operations.stream().anyMatch(one -> !one.gained().equals(RecordSet.NOTHING))
+                || fields.stream().anyMatch(one -> !one.gained().equals(RecordSet.NOTHING))
+                || functions.stream().anyMatch(OfFunction::gained);
+    }
+
+    /** Everything in which two accesses to the same application differ. */
+    public static Difference between(PersonAccess first, PersonAccess second) {
+        return between(first, second, type -> true);
+    }
+
+    /**
+     * The same, looking at some record types only.
+     *
+     * @param looked by the type's key
+     */
+    static Difference between(PersonAccess first, PersonAccess second, Predicate<String> looked) {
+        List<OfOperation> operations = new ArrayList<>();
+        List<OfField> fields = new ArrayList<>();
+        List<OfFunction> functions = new ArrayList<>();
+        for (RecordType type : second.model().catalogue().recordTypes()) {
+            if (!looked.test(type.key())) {
+                continue;
+            }
+            for (Operation operation : type.operations()) {
+                RecordSet before = first.records(type, operation);
+                RecordSet after = second.records(type, operation);
+                if (!before.equals(after)) {
+                    operations.add(
+                            new OfOperation(
+                                    type,
+                                    operation,
+                                    RecordSet.less(before, after),
+                                    RecordSet.less(after, before)));
+                }
+            }
+            for (Field field : type.fields()) {
+                fields(type, field, first.field(type, field), second.field(type, field), fields);
+            }
+        }
+        for (Function function : second.model().catalogue().functions()) {
+            String before = first.function(function).level();
+            String after = second.function(function).level();
+            if (!before.equals(after)) {
+                functions.add(new OfFunction(function, before, after));
+            }
+        }
+        return new Difference(operations, fields, functions);
+    }
+
+    private static void fields(
+            RecordType type,
+            Field field,
+            FieldCoverage before,
+            FieldCoverage after,
+            List<OfField> fields) {
+        List<FieldLevel> levels = List.of(FieldLevel.MASKED, FieldLevel.VIEW, FieldLevel.CHANGE);
+        for (FieldLevel level : levels) {
+            RecordSet was = atLeast(before, level);
+            RecordSet is = atLeast(after, level);
+            if (!was.equals(is)) {
+                fields.add(
+                        new OfField(
+                                type,
+                                field,
+                                level,
+                                RecordSet.less(was, is),
+                                RecordSet.less(is, was)));
+            }
+        }
+    }
+
+    /** The records on which the field is at the level or above. */
+    static RecordSet atLeast(FieldCoverage coverage, FieldLevel level) {
+        return switch (level) {
+            case CHANGE -> coverage.changed();
+            case VIEW -> coverage.viewed();
+            case MASKED -> coverage.masked();
+            case HIDDEN -> RecordSet.EVERYTHING;
+        };
+    }
+
+    /** Keys of the record types with any difference in operations or fields. */
+    Set<String> types() {
+        Set<String> types = new java.util.TreeSet<>();
+        operations.forEach(one -> types.add(one.type().key()));
+        fields.forEach(one -> types.add(one.type().key()));
+        return types;
+    }
+}

@@ -1,0 +1,49 @@
+package nembar.core.answers;
+
+import java.util.List;
+import nembar.core.draft.Change;
+
+/**
+ * Something worth a look (docs/access-model.md, section 9).
+ *
+ * @param concerns what it is about: kinds of thing and keys
+ * @param why why it matters, in a sentence
+ * @param mend changes that mend it; empty where there are none
+ */
+public record Finding(Kind kind, List<Concern> concerns, String why, List<Change> mend) {
+    public Finding {
+        concerns = List.copyOf(concerns);
+        mend = List.copyOf(mend);
+    }
+
+    /** What kind of thing is worth a look. */
+    public enum Kind {
+        PERSON_CAN_DO_NOTHING,
+        ROLE_GIVES_NOTHING_WITHIN_BOUNDS,
+        ROLE_HELD_BY_NOBODY,
+        SET_IN_NO_ROLE,
+        SET_REDUNDANT,
+        CONDITION_NEVER_HOLDS,
+        CONDITION_ALWAYS_HOLDS,
+        SHARE_CUT_TO_NOTHING,
+        ROLES_IN_CONFLICT,
+        OUTSIDER_REACHES_GUARDED_FIELD,
+        OUTSIDER_REACHES_ANOTHER_ACCOUNT,
+        OUTSIDER_KEPT_IN_BY_FILTER_ALONE,
+        ASSIGNMENT_ENDED,
+        ASSIGNMENT_NEVER_STARTS,
+        INVITATION_NOT_ACCEPTED,
+        DORMANT_PERSON,
+        ONLY_ONE_ADMINISTRATOR,
+        ROLE_NOT_MEANT_FOR_THEM,
+        EXPECTATION_COVERS_NOBODY,
+        EXPECTATION_BROKEN
+    }
+
+    /**
+     * Something a finding is about.
+     *
+     * @param what the kind of thing: person, role, privilege set, assignment ...
+     */
+    public record Concern(String what, String key) {}
+}

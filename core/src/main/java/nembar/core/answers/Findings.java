@@ -1,0 +1,595 @@
+package nembar.core.answers;
+
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.BitSet;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import nembar.core.answers.Finding.Concern;
+import nembar.core.answers.Finding.Kind;
+import nembar.core.catalogue.Field;
+import nembar.core.catalogue.Function;
+import nembar.core.catalogue.Operation;
+import nembar.core.catalogue.RecordType;
+import nembar.core.condition.Satisfiability;
+import nembar.core.coverage.RecordSet;
+import nembar.core.decision.Coverage;
+import nembar.core.decision.Grant;
+import nembar.core.decision.Holding;
+import nembar.core.decision.PersonAccess;
+import nembar.core.decision.Route;
+import nembar.core.design.Assignment;
+import nembar.core.design.Delegation;
+import nembar.core.design.Design;
+import nembar.core.design.Element;
+import nembar.core.design.Expectation;
+import nembar.core.design.Privilege;
+import nembar.core.design.PrivilegeSet;
+import nembar.core.design.Role;
+import nembar.core.directory.Audience;
+import nembar.core.directory.Person;
+import nembar.core.directory.PersonKind;
+import nembar.core.directory.PersonStatus;
+import nembar.core.draft.Change;
+import nembar.core.draft.Changes;
+import nembar.core.model.AccessModel;
+import nembar.core.model.ModelRefused;
+import nembar.core.model.Seats.Seat;
+import nembar.core.text.Wording;
+
+/** Looks a whole design over for what is worth a look (docs/access-model.md, section 9). */
+public final class Findings {
+    private final Moment moment;
+    private final AccessModel model;
+    private final Design design;
+    private final Counting counting;
+    private final Activity activity;
+    private final List<Finding> found = new ArrayList<>();
+
+    private Findings(Moment moment, Counting counting, Activity activity) {
+        this.moment = moment;
+        this.model = moment.model();
+        this.design = model.design();
+        this.counting = counting;
+        this.activity = activity;
+    }
+
+    /** All findings; every count it takes is one scan of a record type for many sets. */
+    public static List<Finding> of(Moment moment, Counting counting, Activity activity) {
+        Findings findings = new Findings(moment, counting, activity);
+        findings.people();
+        findings.assignments();
+        findings.rolesAndSets();
+        findings.conditions();
+        findings.sharesCut();
+        findings.conflicts();
+        findings.outsiders();
+        findings.expectations();
+        return findings.found;
+    }
+
+    private void people() {
+        for (Person person : model.directory().people()) {
+            List<Seat> seats = model.seats().of(person.key());
+            if (person.active() && seats.stream().allMatch(this::canDoNothing)) {
+                add(
+                        Kind.PERSON_CAN_DO_NOTHING,
+                        List.of(person(person)),
+                        person.name()
+                                + " is active and can do nothing in "
+                                + model.application().name()
+                                + ".");
+            }
+            Instant invited = activity.invited().get(person.key());
+            if (person.status() == PersonStatus.INVITED
+                    && (invited == null
+                            || invited.plus(activity.waitFor()).isBefore(moment.at()))) {
+                add(
+                        Kind.INVITATION_NOT_ACCEPTED,
+                        List.of(person(person)),
+                        person.name() + " was invited and has not come in.");
+            }
+            Instant seen = activity.lastSeen().get(person.key());
+            if (person.active()
+                    && seen != null
+                    && seen.plus(activity.dormantAfter()).isBefore(moment.at())) {
+                add(
+                        Kind.DORMANT_PERSON,
+                        List.of(person(person)),
+                        person.name()
+                                + " has not been here for more than "
+                                + activity.dormantAfter().toDays()
+                                + " days.");
+            }
+        }
+    }
+
+    private boolean canDoNothing(Seat seat) {
+        PersonAccess access = moment.access(seat);
+        return model.catalogue().recordTypes().stream()
+                        .allMatch(
+                                type ->
+                                        type.operations().stream()
+                                                .allMatch(
+                                                        one ->
+                                                                access.records(type, one)
+                                                                        .equals(RecordSet.NOTHING)))
+                && model.catalogue().functions().stream()
+                        .allMatch(one -> access.function(one).level().equals(Function.NONE));
+    }
+
+    private void assignments() {
+        for (Assignment assignment : design.assignments()) {
+            Concern concern = new Concern("assignment", assignment.key());
+            List<Change> remove = List.of(Change.Remove.of(assignment));
+            boolean never =
+                    assignment.times().from().isPresent()
+                            && assignment.times().from().equals(assignment.times().until());
+            if (never) {
+                add(
+                        Kind.ASSIGNMENT_NEVER_STARTS,
+                        List.of(concern),
+                        "It is never in force.",
+                        remove);
+            } else if (assignment.times().ended(moment.at())) {
+                add(
+                        Kind.ASSIGNMENT_ENDED,
+                        List.of(concern),
+                        called(assignment)
+                                + " ended and is still listed"
+                                + (assignment.reason().isEmpty()
+                                        ? "."
+                                        : " (reason: " + assignment.reason() + ")."),
+                        remove);
+            } else if (model.inForce(assignment.times(), moment.at())) {
+                meantFor(assignment);
+                bounded(assignment, concern, remove);
+            }
+        }
+    }
+
+    /** Somebody whose role gives nothing within its bounds. */
+    private void bounded(Assignment assignment, Concern concern, List<Change> remove) {
+        for (Seat seat : seatsOf(assignment.audience())) {
+            if (!seat.person().active()) {
+                continue;
+            }
+            List<Holding> held =
+                    moment.access(seat).holdings().stream()
+                            .filter(one -> one.assignment().equals(assignment))
+                            .toList();
+            boolean anything = held.isEmpty() || held.stream().anyMatch(one -> gives(one, seat));
+            if (!anything) {
+                add(
+                        Kind.ROLE_GIVES_NOTHING_WITHIN_BOUNDS,
+                        List.of(concern, person(seat.person())),
+                        called(assignment)
+                                + " gives "
+                                + seat.person().name()
+                                + " nothing within its bounds.",
+                        remove);
+                return;
+            }
+        }
+    }
+
+    private boolean gives(Holding holding, Seat seat) {
+        boolean function =
+                holding.set().privileges().stream()
+                        .anyMatch(Privilege.FunctionPrivilege.class::isInstance);
+        if (function) {
+            return true;
+        }
+        PersonAccess access = moment.access(seat);
+        for (RecordType type : model.catalogue().recordTypes()) {
+            for (Operation operation : type.operations()) {
+                for (Grant grant : access.coverage(type, operation).grants()) {
+                    if (grant.route() instanceof Route.ByAssignment by
+                            && by.holding().equals(holding)
+                            && !grant.records().equals(RecordSet.NOTHING)) {
+                        return true;
+                    }
+                }
+            }
+        }
+        return false;
+    }
+
+    private void meantFor(Assignment assignment) {
+        if (!(assignment.gives() instanceof Assignment.Gives.OfRole of)) {
+            return;
+        }
+        Role role = design.role(of.role()).orElseThrow();
+        for (Seat seat : seatsOf(assignment.audience())) {
+            Person person = seat.person();
+            if (person.active() && !role.meantFor().suits(person.kind())) {
+                String kind = person.kind().name().toLowerCase(Locale.ROOT);
+                add(
+                        Kind.ROLE_NOT_MEANT_FOR_THEM,
+                        List.of(person(person), new Concern("role", role.key())),
+                        role.name()
+                                + " is meant for "
+                                + role.meantFor().name().toLowerCase(Locale.ROOT)
+                                + "; "
+                                + person.name()
+                                + " is "
+                                + (person.kind() == PersonKind.SERVICE ? "a service" : kind)
+                                + ".",
+                        onlyFor(assignment, person)
+                                ? List.of(Change.Remove.of(assignment))
+                                : List.of());
+            }
+        }
+    }
+
+    private void rolesAndSets() {
+        Set<String> given = new HashSet<>();
+        Set<String> assigned = new HashSet<>();
+        for (Assignment assignment : design.assignments()) {
+            if (assignment.gives() instanceof Assignment.Gives.OfRole of) {
+                assigned.add(of.role());
+            } else if (assignment.gives() instanceof Assignment.Gives.OfSet of) {
+                given.add(of.set());
+            }
+        }
+        design.roles().forEach(role -> given.addAll(role.sets()));
+        design.delegations().stream().map(Delegation::sets).forEach(given::addAll);
+        for (Role role : design.roles()) {
+            if (!assigned.contains(role.key())) {
+                add(
+                        Kind.ROLE_HELD_BY_NOBODY,
+                        List.of(new Concern("role", role.key())),
+                        "Nobody is given " + role.name() + ".",
+                        List.of(Change.Remove.of(role)));
+            }
+            redundant(role);
+        }
+        for (PrivilegeSet set : design.sets()) {
+            if (!given.contains(set.key())) {
+                add(
+                        Kind.SET_IN_NO_ROLE,
+                        List.of(new Concern("privilege set", set.key())),
+                        set.name() + " is in no role and given to nobody.",
+                        List.of(Change.Remove.of(set)));
+            }
+        }
+    }
+
+    /** A set of the role that another of its sets gives already. */
+    private void redundant(Role role) {
+        Redundancy redundancy = new Redundancy(model);
+        List<PrivilegeSet> sets = design.setsOf(new Assignment.Gives.OfRole(role.key()));
+        for (PrivilegeSet narrow : sets) {
+            Optional<PrivilegeSet> wide =
+                    sets.stream()
+                            .filter(other -> other != narrow)
+                            .filter(other -> redundancy.covers(other, narrow))
+                            .filter(
+                                    other ->
+                                            !redundancy.covers(narrow, other)
+                                                    || sets.indexOf(other) < sets.indexOf(narrow))
+                            .findFirst();
+            if (wide.isPresent()) {
+                List<String> left =
+                        role.sets().stream().filter(key -> !key.equals(narrow.key())).toList();
+                add(
+                        Kind.SET_REDUNDANT,
+                        List.of(
+                                new Concern("privilege set", narrow.key()),
+                                new Concern("privilege set", wide.get().key()),
+                                new Concern("role", role.key())),
+                        "In "
+                                + role.name()
+                                + ", "
+                                + wide.get().name()
+                                + " gives everything that "
+                                + narrow.name()
+                                + " gives.",
+                        List.of(
+                                Change.Put.of(
+                                        new Role(
+                                                role.key(),
+                                                role.name(),
+                                                role.purpose(),
+                                                role.meantFor(),
+                                                left,
+                                                role.conflicts()))));
+            }
+        }
+    }
+
+    private void conditions() {
+        for (Conditions.Used used : Conditions.of(design)) {
+            Optional<RecordType> type = used.recordType().flatMap(model.catalogue()::recordType);
+            if (type.isEmpty()) {
+                continue;
+            }
+            Satisfiability seen = new Satisfiability(model.scopeOf(type.get()));
+            String words = used.condition().words(model.scopeOf(type.get()));
+            if (seen.never(used.condition().expression())) {
+                add(
+                        Kind.CONDITION_NEVER_HOLDS,
+                        List.of(concern(used.element())),
+                        "It can never be that " + words + ".");
+            } else if (seen.always(used.condition().expression())) {
+                add(
+                        Kind.CONDITION_ALWAYS_HOLDS,
+                        List.of(concern(used.element())),
+                        "It is always so that " + words + ".");
+            }
+        }
+    }
+
+    /** Sharing rules and direct shares of which the filters of their audience leave nothing. */
+    private void sharesCut() {
+        Map<Element, Map<RecordType, Set<RecordSet>>> opened = new LinkedHashMap<>();
+        Map<Element, Map<RecordType, Set<RecordSet>>> left = new LinkedHashMap<>();
+        for (Seat seat : model.seats().all()) {
+            if (seat.person().active()) {
+                for (RecordType type : model.catalogue().recordTypes()) {
+                    Coverage view = moment.access(seat).coverage(type, Operation.VIEW);
+                    for (Grant grant : view.grants()) {
+                        sharer(grant.route())
+                                .ifPresent(
+                                        by -> {
+                                            put(opened, by, type, grant.records());
+                                            put(
+                                                    left,
+                                                    by,
+                                                    type,
+                                                    RecordSet.allOf(
+                                                            grant.records(), view.letThrough()));
+                                        });
+                    }
+                }
+            }
+        }
+        opened.forEach(
+                (element, byType) -> {
+                    if (number(byType) > 0 && number(left.get(element)) == 0) {
+                        add(
+                                Kind.SHARE_CUT_TO_NOTHING,
+                                List.of(concern(element)),
+                                "It opens records, and the filters of those it is for let none of"
+                                        + " them through.",
+                                List.of(Change.Remove.of(element)));
+                    }
+                });
+    }
+
+    private static Optional<Element> sharer(Route route) {
+        if (route instanceof Route.BySharing by) {
+            return Optional.of(by.rule());
+        }
+        return route instanceof Route.ByShare by ? Optional.of(by.share()) : Optional.empty();
+    }
+
+    private static void put(
+            Map<Element, Map<RecordType, Set<RecordSet>>> all,
+            Element element,
+            RecordType type,
+            RecordSet set) {
+        all.computeIfAbsent(element, any -> new LinkedHashMap<>())
+                .computeIfAbsent(type, any -> new LinkedHashSet<>())
+                .add(set);
+    }
+
+    private long number(Map<RecordType, Set<RecordSet>> byType) {
+        long number = 0;
+        for (Map.Entry<RecordType, Set<RecordSet>> one : byType.entrySet()) {
+            number +=
+                    counting.count(one.getKey(), one.getValue()).values().stream()
+                            .mapToLong(Long::longValue)
+                            .sum();
+        }
+        return number;
+    }
+
+    private void conflicts() {
+        for (Person person : model.directory().people()) {
+            Map<String, Assignment> held = new LinkedHashMap<>();
+            for (Seat seat : model.seats().of(person.key())) {
+                for (Holding holding : moment.access(seat).holdings()) {
+                    holding.role()
+                            .ifPresent(role -> held.putIfAbsent(role.key(), holding.assignment()));
+                }
+            }
+            for (String key : held.keySet()) {
+                Role role = design.role(key).orElseThrow();
+                for (String other : held.keySet()) {
+                    boolean said = design.role(other).orElseThrow().conflicts().contains(key);
+                    boolean first = !said || key.compareTo(other) < 0;
+                    if (role.conflicts().contains(other) && first) {
+                        conflict(person, role, design.role(other).orElseThrow(), held);
+                    }
+                }
+            }
+        }
+    }
+
+    private void conflict(Person person, Role role, Role other, Map<String, Assignment> held) {
+        List<Change> mend = new ArrayList<>();
+        for (Role one : List.of(other, role)) {
+            Assignment by = held.get(one.key());
+            if (mend.isEmpty() && onlyFor(by, person)) {
+                mend.add(Change.Remove.of(by));
+            }
+        }
+        add(
+                Kind.ROLES_IN_CONFLICT,
+                List.of(
+                        person(person),
+                        new Concern("role", role.key()),
+                        new Concern("role", other.key())),
+                person.name()
+                        + " holds both "
+                        + role.name()
+                        + " and "
+                        + other.name()
+                        + ", which nobody should.",
+                mend);
+    }
+
+    private void outsiders() {
+        Map<RecordType, Map<Seat, RecordSet>> beyond = new LinkedHashMap<>();
+        Map<RecordType, Map<Seat, RecordSet>> kept = new LinkedHashMap<>();
+        for (Seat seat : model.seats().all()) {
+            if (!seat.person().external() || !seat.person().active()) {
+                continue;
+            }
+            PersonAccess access = moment.access(seat);
+            for (RecordType type : model.catalogue().recordTypes()) {
+                guarded(seat, access, type);
+                RecordSet theirs = theirs(seat, type);
+                if (!theirs.equals(RecordSet.EVERYTHING)) {
+                    Coverage view = access.coverage(type, Operation.VIEW);
+                    note(beyond, type, seat, RecordSet.less(view.records(), theirs));
+                    note(kept, type, seat, RecordSet.less(view.grantedByPrivilege(), theirs));
+                }
+            }
+        }
+        count(beyond, Kind.OUTSIDER_REACHES_ANOTHER_ACCOUNT, " sees ", " of other accounts.");
+        count(
+                kept,
+                Kind.OUTSIDER_KEPT_IN_BY_FILTER_ALONE,
+                " would see ",
+                " of other accounts, were it not for the filter.");
+    }
+
+    /** The records of the account acted for; everything where the type has no account. */
+    private static RecordSet theirs(Seat seat, RecordType type) {
+        return type.places()
+                .account()
+                .map(
+                        field ->
+                                RecordSet.among(
+                                        field,
+                                        new java.util.TreeSet<>(seat.account().stream().toList()),
+                                        "account is their own"))
+                .orElse(RecordSet.EVERYTHING);
+    }
+
+    private void guarded(Seat seat, PersonAccess access, RecordType type) {
+        List<String> seen = new ArrayList<>();
+        for (Field field : type.fields()) {
+            if (field.guarded() && !access.field(type, field).masked().equals(RecordSet.NOTHING)) {
+                seen.add(field.label().toLowerCase(Locale.ROOT));
+            }
+        }
+        if (!seen.isEmpty()) {
+            add(
+                    Kind.OUTSIDER_REACHES_GUARDED_FIELD,
+                    List.of(person(seat.person()), new Concern("record type", type.key())),
+                    seat.person().name()
+                            + " is an outsider and reaches "
+                            + Wording.and(seen)
+                            + " of "
+                            + type.plural().toLowerCase(Locale.ROOT)
+                            + ".");
+        }
+    }
+
+    private static void note(
+            Map<RecordType, Map<Seat, RecordSet>> all, RecordType type, Seat seat, RecordSet set) {
+        if (!set.equals(RecordSet.NOTHING)) {
+            all.computeIfAbsent(type, any -> new LinkedHashMap<>()).put(seat, set);
+        }
+    }
+
+    private void count(
+            Map<RecordType, Map<Seat, RecordSet>> all, Kind kind, String sees, String rest) {
+        all.forEach(
+                (type, sets) -> {
+                    Map<RecordSet, Long> counts = counting.count(type, sets.values());
+                    sets.forEach(
+                            (seat, set) -> {
+                                long number = counts.get(set);
+                                if (number > 0) {
+                                    add(
+                                            kind,
+                                            List.of(
+                                                    person(seat.person()),
+                                                    new Concern("record type", type.key())),
+                                            seat.person().name()
+                                                    + sees
+                                                    + number
+                                                    + " "
+                                                    + type.plural().toLowerCase(Locale.ROOT)
+                                                    + rest);
+                                }
+                            });
+                });
+    }
+
+    private void expectations() {
+        for (Expectation expectation : design.expectations()) {
+            Concern concern = new Concern("expectation", expectation.key());
+            Proof proof = Proof.of(moment, expectation, counting);
+            if (proof.covered() == 0) {
+                add(
+                        Kind.EXPECTATION_COVERS_NOBODY,
+                        List.of(concern),
+                        expectation.name() + " is about nobody who is active.");
+            } else if (!proof.holds()) {
+                String who = proof.counterExample().orElseThrow().seat().person().name();
+                add(
+                        Kind.EXPECTATION_BROKEN,
+                        List.of(concern),
+                        expectation.name() + " does not hold: look at " + who + ".");
+            }
+        }
+    }
+
+    private List<Seat> seatsOf(Audience audience) {
+        BitSet seats = model.seatsIn(audience, moment.at());
+        return seats.stream().mapToObj(model.seats().all()::get).toList();
+    }
+
+    private static boolean onlyFor(Assignment assignment, Person person) {
+        return assignment.audience().equals(Audience.anyOf(new Audience.OnePerson(person.key())));
+    }
+
+    private String called(Assignment assignment) {
+        String name =
+                assignment.gives() instanceof Assignment.Gives.OfRole of
+                        ? design.role(of.role()).map(Role::name).orElse(of.role())
+                        : design.set(((Assignment.Gives.OfSet) assignment.gives()).set())
+                                .map(PrivilegeSet::name)
+                                .orElse("");
+        return "The assignment of " + name;
+    }
+
+    private static Concern person(Person person) {
+        return new Concern("person", person.key());
+    }
+
+    private static Concern concern(Element element) {
+        return new Concern(element.kind().words(), element.key());
+    }
+
+    private void add(Kind kind, List<Concern> concerns, String why) {
+        add(kind, concerns, why, List.of());
+    }
+
+    /** Adds a finding, with its mend only where the changes can be made. */
+    private void add(Kind kind, List<Concern> concerns, String why, List<Change> mend) {
+        List<Change> possible = mend;
+        try {
+            if (!mend.isEmpty()) {
+                Changes.apply(model, mend);
+            }
+        } catch (ModelRefused impossible) {
+            possible = List.of();
+        }
+        Finding finding = new Finding(kind, concerns, why, possible);
+        if (!found.contains(finding)) {
+            found.add(finding);
+        }
+    }
+}

@@ -1,0 +1,243 @@
+package nembar.core.answers;
+
+import java.time.Instant;
+import java.util.AbstractSet;
+import java.util.ArrayList;
+import java.util.BitSet;
+import java.util.HashMap;
+import java.util.Iterator;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.concurrent.ConcurrentHashMap;
+import nembar.core.condition.Condition;
+import nembar.core.decision.PersonAccess;
+import nembar.core.design.Assignment;
+import nembar.core.design.Design;
+import nembar.core.design.Element;
+import nembar.core.design.SharingRule;
+import nembar.core.directory.Audience;
+import nembar.core.directory.Person;
+import nembar.core.model.AccessModel;
+import nembar.core.model.Seats.Seat;
+import nembar.core.model.Standpoint;
+
+/**
+ * One model at one instant. People who hold the same, by the same shares and under the same
+ * filters, from the same place, form one class, which is worked out once for all of them
+ * (docs/access-model.md, section 6). What differs inside a class is only whose records are whose
+ * own, or of people below them. Safe for use by several threads at once.
+ */
+public final class Moment {
+    private final AccessModel model;
+    private final Instant at;
+    private final boolean asIfActive;
+    private final boolean personByPerson;
+    private final Map<Integer, PersonAccess> access = new ConcurrentHashMap<>();
+    private final List<List<Seat>> classes = new ArrayList<>();
+    private final int[] classOf;
+    private final List<Set<Object>> content = new ArrayList<>();
+
+    /** What makes two seats one class. */
+    private record ClassKey(
+            Set<Object> content,
+            List<String> place,
+            Set<String> teams,
+            Map<String, Object> attributes,
+            Person named) {}
+
+    public Moment(AccessModel model, Instant at) {
+        this(model, at, false);
+    }
+
+    /**
+     * @param asIfActive asks what everybody would have if they were active
+     */
+    public Moment(AccessModel model, Instant at, boolean asIfActive) {
+        this.model = model;
+        this.at = at;
+        this.asIfActive = asIfActive;
+        this.personByPerson = speaksOfOnePerson(model.design());
+        this.classOf = new int[model.seats().all().size()];
+        classify();
+    }
+
+    public AccessModel model() {
+        return model;
+    }
+
+    public Instant at() {
+        return at;
+    }
+
+    /** The seats, class by class. */
+    public List<List<Seat>> classes() {
+        return classes;
+    }
+
+    int classOf(Seat seat) {
+        return classOf[seat.number()];
+    }
+
+    /** The elements of the design that concern the class's people at this instant. */
+    Set<Object> contentOf(int classNumber) {
+        return content.get(classNumber);
+    }
+
+    /** The access of the person at the seat; kept. */
+    public PersonAccess access(Seat seat) {
+        PersonAccess known = access.get(seat.number());
+        if (known == null) {
+            known = new PersonAccess(model, standpoint(seat));
+            access.put(seat.number(), known);
+        }
+        return known;
+    }
+
+    public Standpoint standpoint(Seat seat) {
+        return new Standpoint(seat.person(), seat.account(), at, asIfActive);
+    }
+
+    private void classify() {
+        Design design = model.design();
+        List<Element> shared = new ArrayList<>();
+        List<BitSet> audiences = new ArrayList<>();
+        design.sharingRules().stream()
+                .filter(rule -> model.inForce(rule.times(), at))
+                .forEach(rule -> add(rule, rule.audience(), shared, audiences));
+        design.directShares().stream()
+                .filter(share -> model.inForce(share.times(), at))
+                .forEach(share -> add(share, share.audience(), shared, audiences));
+        design.accountFilters().forEach(one -> add(one, one.audience(), shared, audiences));
+        design.fieldFilters().forEach(one -> add(one, one.audience(), shared, audiences));
+        Map<List<Object>, Set<Object>> contents = new HashMap<>();
+        Map<ClassKey, Integer> numbers = new HashMap<>();
+        for (Seat seat : model.seats().all()) {
+            List<Object> concerning = new ArrayList<>();
+            for (Assignment assignment : model.assignmentsOf(seat)) {
+                if (model.inForce(assignment.times(), at)) {
+                    concerning.add(new Same(assignment));
+                }
+            }
+            for (int i = 0; i < shared.size(); i++) {
+                if (audiences.get(i).get(seat.number())) {
+                    concerning.add(new Same(shared.get(i)));
+                }
+            }
+            Set<Object> elements =
+                    contents.computeIfAbsent(concerning, any -> elements(concerning));
+            ClassKey key = key(seat, elements);
+            Integer number = numbers.get(key);
+            if (number == null) {
+                number = classes.size();
+                numbers.put(key, number);
+                classes.add(new ArrayList<>());
+                content.add(elements);
+            }
+            classes.get(number).add(seat);
+            classOf[seat.number()] = number;
+        }
+    }
+
+    private void add(
+            Element element, Audience audience, List<Element> elements, List<BitSet> audiences) {
+        elements.add(element);
+        audiences.add(model.seatsIn(audience, at));
+    }
+
+    /** Whose records a sharing rule opens: who holds a role may change without the rule's doing. */
+    private record Owners(SharingRule rule, Set<String> people) {}
+
+    /** An element by identity: comparing which ones there are does not compare what they say. */
+    private record Same(Element element) {
+        @Override
+        public boolean equals(Object other) {
+            return other instanceof Same same && same.element == element;
+        }
+
+        @Override
+        public int hashCode() {
+            return System.identityHashCode(element);
+        }
+    }
+
+    /** Those elements, with what the assignments and rules among them depend on. */
+    private Set<Object> elements(List<Object> concerning) {
+        Set<Object> elements = new LinkedHashSet<>();
+        for (Object one : concerning) {
+            Element element = ((Same) one).element();
+            elements.add(element);
+            if (element instanceof Assignment assignment) {
+                elements.addAll(model.design().setsOf(assignment.gives()));
+            } else if (element instanceof SharingRule rule && rule.ownedBy().isPresent()) {
+                elements.add(new Owners(rule, model.peopleIn(rule.ownedBy().get(), at)));
+            }
+        }
+        return new Hashed(elements);
+    }
+
+    private ClassKey key(Seat seat, Set<Object> elements) {
+        Person person = seat.person();
+        return new ClassKey(
+                elements,
+                List.of(
+                        person.kind().name(),
+                        person.active() ? "active" : "",
+                        person.unit().orElse(""),
+                        seat.account().orElse("")),
+                model.directory().teamsOf(person.key()),
+                person.attributes(),
+                personByPerson ? person : null);
+    }
+
+    /** Whether a condition names what two people of one class do not share. */
+    private static boolean speaksOfOnePerson(Design design) {
+        Set<String> names = new TreeSet<>();
+        Conditions.of(design).forEach(used -> names.addAll(namesIn(used.condition())));
+        return names.contains("user.id")
+                || names.contains("user.manager")
+                || names.contains("user.accounts");
+    }
+
+    private static List<String> namesIn(Condition condition) {
+        return condition.expression().properties();
+    }
+
+    /** A set that works out its hash once: classes are looked up by it ten thousand times. */
+    private static final class Hashed extends AbstractSet<Object> {
+        private final Set<Object> elements;
+        private final int hash;
+
+        Hashed(Set<Object> elements) {
+            this.elements = elements;
+            this.hash = elements.hashCode();
+        }
+
+        @Override
+        public Iterator<Object> iterator() {
+            return elements.iterator();
+        }
+
+        @Override
+        public boolean contains(Object element) {
+            return elements.contains(element);
+        }
+
+        @Override
+        public int size() {
+            return elements.size();
+        }
+
+        @Override
+        public boolean equals(Object other) {
+            return other == this || elements.equals(other);
+        }
+
+        @Override
+        public int hashCode() {
+            return hash;
+        }
+    }
+}

@@ -1,0 +1,91 @@
+package nembar.core.answers;
+
+import java.util.List;
+import java.util.Optional;
+import nembar.core.condition.Condition;
+import nembar.core.condition.Satisfiability;
+import nembar.core.design.Privilege;
+import nembar.core.design.Privilege.FieldPrivilege;
+import nembar.core.design.Privilege.FunctionPrivilege;
+import nembar.core.design.Privilege.RecordPrivilege;
+import nembar.core.design.PrivilegeSet;
+import nembar.core.design.Reach;
+import nembar.core.model.AccessModel;
+
+/** Whether one privilege set gives everything that another gives, to whoever holds both. */
+final class Redundancy {
+    private final AccessModel model;
+
+    Redundancy(AccessModel model) {
+        this.model = model;
+    }
+
+    boolean covers(PrivilegeSet wide, PrivilegeSet narrow) {
+        return !narrow.privileges().isEmpty()
+                && narrow.privileges().stream()
+                        .allMatch(
+                                one ->
+                                        wide.privileges().stream()
+                                                .anyMatch(other -> covers(other, one)));
+    }
+
+    private boolean covers(Privilege wide, Privilege narrow) {
+        if (wide instanceof RecordPrivilege w && narrow instanceof RecordPrivilege n) {
+            return w.recordType().equals(n.recordType())
+                    && carries(w, n)
+                    && covers(w.reach(), n.reach())
+                    && implied(n.recordType(), n.condition(), w.condition());
+        }
+        if (wide instanceof FieldPrivilege w && narrow instanceof FieldPrivilege n) {
+            return w.recordType().equals(n.recordType())
+                    && w.fields().containsAll(n.fields())
+                    && w.use().compareTo(n.use()) >= 0
+                    && covers(w.reach(), n.reach())
+                    && implied(n.recordType(), n.condition(), w.condition());
+        }
+        if (wide instanceof FunctionPrivilege w && narrow instanceof FunctionPrivilege n) {
+            List<String> levels =
+                    model.catalogue()
+                            .function(n.function())
+                            .map(function -> function.levels())
+                            .orElse(List.of());
+            return w.function().equals(n.function())
+                    && levels.indexOf(w.level()) >= levels.indexOf(n.level());
+        }
+        return false;
+    }
+
+    private boolean carries(RecordPrivilege wide, RecordPrivilege narrow) {
+        return model.catalogue()
+                .recordType(wide.recordType())
+                .flatMap(
+                        type ->
+                                type.operation(wide.operation())
+                                        .flatMap(
+                                                given ->
+                                                        type.operation(narrow.operation())
+                                                                .map(given::carries)))
+                .orElse(false);
+    }
+
+    /** Whether whatever is in the narrow reach is in the wide one, from any seat. */
+    private static boolean covers(Reach wide, Reach narrow) {
+        return wide == narrow
+                || wide == Reach.ALL
+                || narrow == Reach.NONE
+                || wide == Reach.REPORTS && narrow == Reach.OWN
+                || wide == Reach.BRANCH && narrow == Reach.UNIT;
+    }
+
+    private boolean implied(
+            String recordType, Optional<Condition> narrow, Optional<Condition> wide) {
+        if (wide.isEmpty()) {
+            return true;
+        }
+        return narrow.isPresent()
+                && new Satisfiability(
+                                model.scopeOf(
+                                        model.catalogue().recordType(recordType).orElseThrow()))
+                        .implies(narrow.get().expression(), wide.get().expression());
+    }
+}

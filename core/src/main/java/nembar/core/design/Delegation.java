@@ -1,0 +1,30 @@
+package nembar.core.design;
+
+import java.util.List;
+
+/**
+ * One person lets another act for them with listed privilege sets (docs/access-model.md, section
+ * 3). The delegate may then do what both the sets and the principal's own access allow, cut by the
+ * filters of both.
+ *
+ * @param principal key of the person acted for
+ * @param delegate key of the person who may act
+ * @param sets keys of privilege sets
+ */
+public record Delegation(
+        String key,
+        String principal,
+        String delegate,
+        List<String> sets,
+        Times times,
+        String reason)
+        implements Element {
+    public Delegation {
+        sets = List.copyOf(sets);
+    }
+
+    @Override
+    public ElementKind kind() {
+        return ElementKind.DELEGATION;
+    }
+}

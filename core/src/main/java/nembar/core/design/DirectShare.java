@@ -1,0 +1,32 @@
+package nembar.core.design;
+
+import java.time.Instant;
+import java.util.Optional;
+import nembar.core.directory.Audience;
+
+/**
+ * Opens one record to an audience (docs/access-model.md, section 3).
+ *
+ * @param record the record's key
+ * @param until first instant at which it gives nothing any more; empty for ever
+ * @param givenBy key of the person who gave it
+ */
+public record DirectShare(
+        String key,
+        String recordType,
+        String record,
+        Audience audience,
+        Opening opening,
+        Optional<Instant> until,
+        String reason,
+        Optional<String> givenBy)
+        implements Element {
+    @Override
+    public ElementKind kind() {
+        return ElementKind.DIRECT_SHARE;
+    }
+
+    public Times times() {
+        return Times.between(Optional.empty(), until);
+    }
+}

@@ -1,0 +1,28 @@
+package nembar.core.design;
+
+import java.util.Optional;
+import nembar.core.condition.Condition;
+import nembar.core.directory.Audience;
+
+/**
+ * Opens the records of one type that meet a condition, or whose owner is in an audience, to an
+ * audience (docs/access-model.md, section 3). Exactly one of the two is there.
+ *
+ * @param ownedBy whose records are opened
+ */
+public record SharingRule(
+        String key,
+        String name,
+        String recordType,
+        Optional<Condition> condition,
+        Optional<Audience> ownedBy,
+        Audience audience,
+        Opening opening,
+        Times times,
+        String reason)
+        implements Element {
+    @Override
+    public ElementKind kind() {
+        return ElementKind.SHARING_RULE;
+    }
+}

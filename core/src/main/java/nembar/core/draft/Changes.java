@@ -1,0 +1,154 @@
+package nembar.core.draft;
+
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.EnumMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.OptionalInt;
+import java.util.Set;
+import nembar.core.design.Design;
+import nembar.core.design.Element;
+import nembar.core.design.ElementKind;
+import nembar.core.model.AccessModel;
+import nembar.core.model.ModelRefused;
+import nembar.core.model.Problem;
+import nembar.core.text.Nearest;
+
+/** Applies changes to a design, and finds those that undo others or lead from one to another. */
+public final class Changes {
+    private final Map<ElementKind, List<Element>> lists = new EnumMap<>(ElementKind.class);
+
+    private Changes(Design design) {
+        for (ElementKind kind : ElementKind.values()) {
+            lists.put(kind, new ArrayList<>(design.elements(kind)));
+        }
+    }
+
+    /**
+     * The model with the changes made, checked as a whole: all of them or none.
+     *
+     * @throws ModelRefused when one removes what is not there, or the outcome cannot be
+     */
+    public static AccessModel apply(AccessModel model, List<Change> changes) {
+        return model.withDesign(apply(model.design(), changes));
+    }
+
+    /**
+     * The design with the changes made, one after the other; references are not checked.
+     *
+     * @throws ModelRefused when one removes what is not there
+     */
+    public static Design apply(Design design, List<Change> changes) {
+        Changes work = new Changes(design);
+        changes.forEach(work::make);
+        return work.design();
+    }
+
+    /**
+     * The changes that lead back to the design after these have been made to it; applying both
+     * leaves it equal to what it was, order included.
+     *
+     * @throws ModelRefused when the changes cannot be made
+     */
+    public static List<Change> inverse(Design design, List<Change> changes) {
+        Changes work = new Changes(design);
+        List<Change> inverse = new ArrayList<>();
+        changes.forEach(change -> inverse.add(work.make(change)));
+        Collections.reverse(inverse);
+        return inverse;
+    }
+
+    /** Changes that lead from one design to the other; none where they are equal. */
+    public static List<Change> between(Design from, Design to) {
+        Changes work = new Changes(from);
+        List<Change> changes = new ArrayList<>();
+        for (ElementKind kind : ElementKind.values()) {
+            for (Element old : from.elements(kind)) {
+                if (to.element(kind, old.key()).isEmpty()) {
+                    Change remove = Change.Remove.of(old);
+                    work.make(remove);
+                    changes.add(remove);
+                }
+            }
+            List<Element> wanted = to.elements(kind);
+            for (int i = 0; i < wanted.size(); i++) {
+                List<Element> now = work.lists.get(kind);
+                if (i >= now.size() || !now.get(i).equals(wanted.get(i))) {
+                    boolean inPlace =
+                            i < now.size() && now.get(i).key().equals(wanted.get(i).key());
+                    boolean atTheEnd = i == now.size();
+                    Change put =
+                            new Change.Put(
+                                    wanted.get(i),
+                                    inPlace || atTheEnd ? OptionalInt.empty() : OptionalInt.of(i));
+                    work.make(put);
+                    changes.add(put);
+                }
+            }
+        }
+        return changes;
+    }
+
+    /** The elements that any of the changes touches. */
+    public static Set<Change.Remove> touched(List<Change> changes) {
+        Set<Change.Remove> touched = new LinkedHashSet<>();
+        changes.forEach(one -> touched.add(new Change.Remove(one.kind(), one.key())));
+        return touched;
+    }
+
+    /** Makes the change and gives the one that undoes it. */
+    private Change make(Change change) {
+        List<Element> list = lists.get(change.kind());
+        int known = placeOf(change.key(), list);
+        if (change instanceof Change.Put put) {
+            return put(put, list, known);
+        }
+        if (known < 0) {
+            String path = change.kind().path(change.key());
+            throw new ModelRefused(
+                    List.of(
+                            new Problem(
+                                    path,
+                                    "there is no "
+                                            + change.kind().words()
+                                            + " `"
+                                            + change.key()
+                                            + "` to remove"
+                                            + Nearest.hint(
+                                                    change.key(),
+                                                    list.stream().map(Element::key).toList()))));
+        }
+        return new Change.Put(list.remove(known), OptionalInt.of(known));
+    }
+
+    private static Change put(Change.Put put, List<Element> list, int known) {
+        Change undo =
+                known < 0
+                        ? Change.Remove.of(put.element())
+                        : new Change.Put(list.get(known), OptionalInt.of(known));
+        if (known >= 0 && put.at().isEmpty()) {
+            list.set(known, put.element());
+            return undo;
+        }
+        if (known >= 0) {
+            list.remove(known);
+        }
+        list.add(Math.min(put.at().orElse(list.size()), list.size()), put.element());
+        return undo;
+    }
+
+    private static int placeOf(String key, List<Element> list) {
+        for (int i = 0; i < list.size(); i++) {
+            if (list.get(i).key().equals(key)) {
+                return i;
+            }
+        }
+        return -1;
+    }
+
+    private Design design() {
+        return Design.of(lists.values().stream().flatMap(List::stream).toList());
+    }
+}

@@ -1,0 +1,286 @@
+package nembar.core.answers;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.stream.Collectors;
+import nembar.core.catalogue.Field;
+import nembar.core.catalogue.Operation;
+import nembar.core.catalogue.RecordType;
+import nembar.core.coverage.GovernedRecord;
+import nembar.core.coverage.RecordSet;
+import nembar.core.decision.FieldLevel;
+import nembar.core.decision.PersonAccess;
+import nembar.core.design.Design;
+import nembar.core.design.Expectation;
+import nembar.core.directory.Audience;
+import nembar.core.draft.Change;
+import nembar.core.draft.Changes;
+import nembar.core.model.AccessModel;
+import nembar.core.model.Seats.Seat;
+import nembar.core.testing.FleetCounting;
+import nembar.core.testing.Harbour;
+import nembar.core.testing.RandomWorld;
+import net.jqwik.api.ForAll;
+import net.jqwik.api.Property;
+
+/** What holds for every answer (docs/access-model.md, sections 6 to 8). */
+class AnswerLaws {
+    @Property(tries = 300)
+    void theInverseRestoresExactly(@ForAll long seed) {
+        RandomWorld world = new RandomWorld(seed);
+        Design before = world.model().design();
+        List<Change> changes = world.changes();
+        Design after = Changes.apply(before, changes);
+        assertThat(Changes.apply(after, Changes.inverse(before, changes))).isEqualTo(before);
+        assertThat(Changes.apply(before, Changes.between(before, after))).isEqualTo(after);
+        assertThat(Changes.apply(after, Changes.between(after, before))).isEqualTo(before);
+        assertThat(Changes.between(before, before)).isEmpty();
+    }
+
+    @Property(tries = 300)
+    void impactIsTheDifferenceOfTheTwoEffectiveAccesses(@ForAll long seed) {
+        RandomWorld world = new RandomWorld(seed);
+        AccessModel model = world.model();
+        AccessModel next = Changes.apply(model, world.changes());
+        Moment before = new Moment(model, Harbour.NOW);
+        Moment after = new Moment(next, Harbour.NOW);
+        Map<Seat, Difference> changed = new HashMap<>();
+        Impact.of(before, after).people().forEach(one -> changed.put(one.seat(), one.difference()));
+        for (Seat seat : model.seats().all()) {
+            Difference difference =
+                    changed.getOrDefault(seat, new Difference(List.of(), List.of(), List.of()));
+            PersonAccess was = new PersonAccess(model, before.standpoint(seat));
+            PersonAccess is = new PersonAccess(next, after.standpoint(seat));
+            for (RecordType type : model.catalogue().recordTypes()) {
+                for (GovernedRecord record : world.fleet().of(type.key())) {
+                    operations(world, difference, was, is, type, record);
+                    fields(world, difference, was, is, type, record);
+                }
+            }
+            model.catalogue()
+                    .functions()
+                    .forEach(
+                            one ->
+                                    assertThat(
+                                                    was.function(one)
+                                                            .level()
+                                                            .equals(is.function(one).level()))
+                                            .isEqualTo(
+                                                    difference.functions().stream()
+                                                            .noneMatch(
+                                                                    of ->
+                                                                            of.function()
+                                                                                    .equals(one))));
+        }
+    }
+
+    private static void operations(
+            RandomWorld world,
+            Difference difference,
+            PersonAccess was,
+            PersonAccess is,
+            RecordType type,
+            GovernedRecord record) {
+        for (Operation operation : type.operations()) {
+            boolean before = was.allows(type, operation, record, world.fleet());
+            boolean after = is.allows(type, operation, record, world.fleet());
+            Optional<Difference.OfOperation> of =
+                    difference.operations().stream()
+                            .filter(one -> one.type().equals(type))
+                            .filter(one -> one.operation().equals(operation))
+                            .findFirst();
+            assertThat(in(of.map(Difference.OfOperation::gained), world, type, record))
+                    .isEqualTo(after && !before);
+            assertThat(in(of.map(Difference.OfOperation::lost), world, type, record))
+                    .isEqualTo(before && !after);
+        }
+    }
+
+    private static void fields(
+            RandomWorld world,
+            Difference difference,
+            PersonAccess was,
+            PersonAccess is,
+            RecordType type,
+            GovernedRecord record) {
+        for (Field field : type.fields()) {
+            FieldLevel before = was.field(type, field).levelOn(record, world.fleet());
+            FieldLevel after = is.field(type, field).levelOn(record, world.fleet());
+            Optional<Difference.OfField> view =
+                    difference.fields().stream()
+                            .filter(one -> one.type().equals(type) && one.field().equals(field))
+                            .filter(one -> one.level() == FieldLevel.VIEW)
+                            .findFirst();
+            boolean saw = before.compareTo(FieldLevel.VIEW) >= 0;
+            boolean sees = after.compareTo(FieldLevel.VIEW) >= 0;
+            assertThat(in(view.map(Difference.OfField::gained), world, type, record))
+                    .isEqualTo(sees && !saw);
+            assertThat(in(view.map(Difference.OfField::lost), world, type, record))
+                    .isEqualTo(saw && !sees);
+        }
+    }
+
+    private static boolean in(
+            Optional<RecordSet> set, RandomWorld world, RecordType type, GovernedRecord record) {
+        return set.filter(one -> one.contains(record, type, world.fleet())).isPresent();
+    }
+
+    @Property(tries = 150)
+    void whoCanIsEverybodyWhoMay(@ForAll long seed) {
+        RandomWorld world = new RandomWorld(seed);
+        AccessModel model = world.model();
+        Moment moment = new Moment(model, Harbour.NOW);
+        for (RecordType type : model.catalogue().recordTypes()) {
+            for (GovernedRecord record : world.fleet().of(type.key())) {
+                for (Operation operation : type.operations()) {
+                    Set<Seat> expected = new HashSet<>();
+                    for (Seat seat : model.seats().all()) {
+                        if (new PersonAccess(model, moment.standpoint(seat))
+                                .allows(type, operation, record, world.fleet())) {
+                            expected.add(seat);
+                        }
+                    }
+                    assertThat(
+                                    new WhoCan(moment)
+                                            .on(type, operation, record, world.fleet()).stream()
+                                                    .map(WhoCan.Able::seat)
+                                                    .collect(Collectors.toSet()))
+                            .isEqualTo(expected);
+                }
+                Field field = type.fields().get(type.fields().size() - 1);
+                new WhoCan(moment)
+                        .onField(type, field, record, world.fleet())
+                        .forEach(
+                                one ->
+                                        assertThat(
+                                                        moment.access(one.seat())
+                                                                .field(type, field)
+                                                                .levelOn(record, world.fleet()))
+                                                .isEqualTo(one.level()));
+            }
+        }
+    }
+
+    @Property(tries = 150)
+    void canNeverAgreesWithWhoCan(@ForAll long seed) {
+        RandomWorld world = new RandomWorld(seed);
+        AccessModel model = world.model();
+        Moment moment = new Moment(model, Harbour.NOW);
+        Audience everybody =
+                Audience.anyOf(
+                        new Audience.AllStaff(),
+                        new Audience.AllExternals(),
+                        new Audience.OnePerson("tug"));
+        for (RecordType type : model.catalogue().recordTypes()) {
+            for (Operation operation : type.operations()) {
+                if (operation.equals(Operation.CREATE)) {
+                    continue;
+                }
+                Expectation never =
+                        new Expectation(
+                                "never",
+                                "never",
+                                everybody,
+                                Expectation.Claim.CAN_NEVER,
+                                new Expectation.Target.OnRecords(
+                                        type.key(), operation.key(), Optional.empty()),
+                                Optional.empty(),
+                                "",
+                                Expectation.Severity.ERROR);
+                Proof proof = Proof.of(moment, never, new FleetCounting(world.fleet()));
+                boolean nobody =
+                        world.fleet().of(type.key()).stream()
+                                .allMatch(
+                                        record ->
+                                                new WhoCan(moment)
+                                                        .on(type, operation, record, world.fleet())
+                                                        .isEmpty());
+                assertThat(proof.holds()).isEqualTo(nobody);
+                proof.counterExample()
+                        .ifPresent(
+                                one ->
+                                        assertThat(
+                                                        moment.access(one.seat())
+                                                                .allows(
+                                                                        type,
+                                                                        operation,
+                                                                        world.fleet()
+                                                                                .record(
+                                                                                        type,
+                                                                                        one.record()
+                                                                                                .orElseThrow())
+                                                                                .orElseThrow(),
+                                                                        world.fleet()))
+                                                .isTrue());
+            }
+        }
+    }
+
+    @Property(tries = 60)
+    void eachMendTurnsTheNoIntoAYesAndOpensExactlyWhatItSaid(@ForAll long seed) {
+        RandomWorld world = new RandomWorld(seed);
+        AccessModel model = world.model();
+        Moment moment = new Moment(model, Harbour.NOW);
+        RecordType type = model.catalogue().recordType("trip").orElseThrow();
+        GovernedRecord record = world.fleet().of("trip").get(0);
+        for (Seat seat : model.seats().all()) {
+            List<Mend> mends =
+                    new Mending(
+                                    moment,
+                                    seat,
+                                    type,
+                                    Operation.CHANGE,
+                                    record,
+                                    world.fleet(),
+                                    new FleetCounting(world.fleet()))
+                            .mends();
+            if (moment.access(seat).allows(type, Operation.CHANGE, record, world.fleet())) {
+                assertThat(mends).isEmpty();
+            }
+            long cheapest = 0;
+            for (Mend mend : mends) {
+                AccessModel mended = Changes.apply(model, mend.changes());
+                assertThat(
+                                new PersonAccess(mended, moment.standpoint(seat))
+                                        .allows(type, Operation.CHANGE, record, world.fleet()))
+                        .isTrue();
+                opensExactly(world, moment, mended, mend, seat);
+                assertThat(mend.records()).isGreaterThanOrEqualTo(cheapest);
+                cheapest = mend.records();
+            }
+        }
+    }
+
+    private static void opensExactly(
+            RandomWorld world, Moment moment, AccessModel mended, Mend mend, Seat asked) {
+        long records = 0;
+        Set<String> people = new TreeSet<>(Set.of(asked.person().key()));
+        for (Seat seat : mended.seats().all()) {
+            PersonAccess was = moment.access(seat);
+            PersonAccess is = new PersonAccess(mended, moment.standpoint(seat));
+            for (RecordType type : mended.catalogue().recordTypes()) {
+                for (Operation operation : type.operations()) {
+                    for (GovernedRecord record : world.fleet().of(type.key())) {
+                        boolean opened =
+                                !operation.equals(Operation.CREATE)
+                                        && is.allows(type, operation, record, world.fleet())
+                                        && !was.allows(type, operation, record, world.fleet());
+                        if (opened) {
+                            records++;
+                            people.add(seat.person().key());
+                        }
+                    }
+                }
+            }
+        }
+        assertThat(mend.records()).as("%s", mend).isEqualTo(records);
+        assertThat(mend.people()).as("%s", mend).isEqualTo(people);
+    }
+}

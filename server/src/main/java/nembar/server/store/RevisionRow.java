@@ -1,0 +1,65 @@
+package nembar.server.store;
+
+import jakarta.persistence.Column;
+import jakarta.persistence.Entity;
+import jakarta.persistence.GeneratedValue;
+import jakarta.persistence.GenerationType;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+import java.time.Instant;
+import org.hibernate.annotations.ColumnTransformer;
+
+/**
+ * What one element was from an instant until another. The revisions that have an instant are the
+ * whole of what was published then.
+ */
+@Entity
+@Table(name = "revision")
+class RevisionRow {
+    @Id
+    @GeneratedValue(strategy = GenerationType.IDENTITY)
+    private Long id;
+
+    private String scope;
+    private String kind;
+    private String key;
+    private int position;
+
+    @Column(columnDefinition = "jsonb")
+    @ColumnTransformer(write = "?::jsonb")
+    private String body;
+
+    private Instant validFrom;
+    private Instant validUntil;
+
+    RevisionRow() {}
+
+    RevisionRow(String scope, String kind, String key, int position, String body, Instant from) {
+        this.scope = scope;
+        this.kind = kind;
+        this.key = key;
+        this.position = position;
+        this.body = body;
+        this.validFrom = from;
+    }
+
+    void endAt(Instant instant) {
+        validUntil = instant;
+    }
+
+    String kind() {
+        return kind;
+    }
+
+    String key() {
+        return key;
+    }
+
+    int position() {
+        return position;
+    }
+
+    String body() {
+        return body;
+    }
+}
