@@ -4,7 +4,9 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
+import java.time.Duration;
 import java.util.List;
+import java.util.Set;
 
 /** The demo world's files and its sign-ins. */
 public final class DemoWorld {
@@ -47,5 +49,41 @@ public final class DemoWorld {
         } catch (IOException failed) {
             throw new UncheckedIOException(failed);
         }
+    }
+
+    /**
+     * A publication that brought the design where it is.
+     *
+     * @param daysAgo how long before the world is made
+     * @param author key of the person who published
+     * @param adds keys of the elements that came with it; the first brought all the others
+     */
+    public record Publication(Duration daysAgo, String author, String reason, Set<String> adds) {}
+
+    /** The publications of the last months, the first one first. */
+    public static List<Publication> publications() {
+        return List.of(
+                new Publication(
+                        Duration.ofDays(150), "idris.munro", "Towline moves to Nembar", Set.of()),
+                new Publication(
+                        Duration.ofDays(110),
+                        "idris.munro",
+                        "Voyages are shared with the next basin",
+                        Set.of("cross-to-canal", "cross-to-middle", "grave-incidents")),
+                new Publication(
+                        Duration.ofDays(75),
+                        "vikram.sethi",
+                        "Surveyors see the lots they sample",
+                        Set.of("grain-to-surveyor", "ore-to-keelmark", "hazard-night")),
+                new Publication(
+                        Duration.ofDays(30),
+                        "idris.munro",
+                        "Credit checks before winter",
+                        Set.of("tariff-contracts", "credit-running", "chase-isolde")),
+                new Publication(
+                        Duration.ofDays(9),
+                        "vikram.sethi",
+                        "Stand-in for the head of operations",
+                        Set.of("desmond-to-gwen", "voyage-to-juno")));
     }
 }

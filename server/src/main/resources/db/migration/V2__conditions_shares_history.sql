@@ -62,3 +62,32 @@ UNION ALL SELECT application, 'roles', key, position, body, now() FROM role
 UNION ALL SELECT application, 'assignments', key, position, body, now() FROM assignment
 UNION ALL SELECT application, 'accountFilters', key, position, body, now() FROM account_filter
 UNION ALL SELECT application, 'fieldFilters', key, position, body, now() FROM field_filter;
+
+-- Drafts are changes on top of what is published; a publication keeps what it changed and what undoes it.
+CREATE TABLE draft (
+  id text PRIMARY KEY,
+  application text NOT NULL REFERENCES application,
+  name text NOT NULL,
+  author text NOT NULL,
+  state text NOT NULL CHECK (state IN ('open', 'published', 'discarded')),
+  base bigint NOT NULL,
+  changes jsonb NOT NULL,
+  approvals jsonb NOT NULL,
+  created_at timestamptz NOT NULL,
+  changed_at timestamptz NOT NULL,
+  version bigint NOT NULL
+);
+CREATE INDEX ON draft (application, state, changed_at);
+CREATE TABLE publication (
+  id text PRIMARY KEY,
+  application text NOT NULL REFERENCES application,
+  number bigint NOT NULL,
+  published_at timestamptz NOT NULL,
+  author text NOT NULL,
+  reason text NOT NULL,
+  approvers jsonb NOT NULL,
+  overridden text NOT NULL,
+  changes jsonb NOT NULL,
+  inverse jsonb NOT NULL,
+  UNIQUE (application, number)
+);

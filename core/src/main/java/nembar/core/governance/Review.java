@@ -64,8 +64,8 @@ public final class Review {
             Instant at) {
         Review review = new Review(nembar, now, next, at);
         List<Objection> objections = new ArrayList<>();
-        review.noRaising(author, objections);
         review.guardedAreas(author, objections);
+        review.noRaising(author, objections);
         Predicate<Objection> lifted = one -> one.approvers().stream().anyMatch(approvers::contains);
         return objections.stream().filter(lifted.negate()).toList();
     }

@@ -44,9 +44,9 @@ class AskController {
     }
 
     /** The question's slots, as parameters of the address. */
-    record Asked(String person, String application, String account, Boolean asIfActive) {
+    record Asked(String person, String application, String account, Boolean asIfActive, String at) {
         Slots slots() {
-            return new Slots(person, application, account, Boolean.TRUE.equals(asIfActive));
+            return new Slots(person, application, account, Boolean.TRUE.equals(asIfActive), at);
         }
     }
 

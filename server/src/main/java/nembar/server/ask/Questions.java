@@ -1,6 +1,8 @@
 package nembar.server.ask;
 
 import java.time.Clock;
+import java.time.DateTimeException;
+import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import nembar.core.decision.PersonAccess;
@@ -30,7 +32,8 @@ class Questions {
     }
 
     /** The slots of a question as they come from the address. */
-    record Slots(String person, String application, String account, boolean asIfActive) {}
+    record Slots(
+            String person, String application, String account, boolean asIfActive, String at) {}
 
     Question understand(Person asking, Slots slots) {
         if (slots.person() == null || slots.person().isBlank()) {
@@ -40,16 +43,29 @@ class Questions {
             throw new BadRequest("application", "Fill in which application it is about.");
         }
         governance.requireOnApplication(asking, "view", slots.application());
-        AccessModel model = models.model(slots.application());
+        Instant at = at(slots.at());
+        AccessModel model = models.model(slots.application(), at);
         Person person = person(asking, model.directory(), slots.person());
         governance.requireOnPerson(asking, "view", person);
         Standpoint who =
                 new Standpoint(
                         person,
                         account(person, model.directory(), slots.account()),
-                        clock.instant(),
+                        at,
                         slots.asIfActive());
         return new Question(new PersonAccess(model, who), new Telling(model, who));
+    }
+
+    /** The instant that is meant; now where none is said. */
+    private Instant at(String said) {
+        if (said == null || said.isBlank()) {
+            return clock.instant();
+        }
+        try {
+            return Instant.parse(said);
+        } catch (DateTimeException malformed) {
+            throw new BadRequest("at", "Write the instant as in 2026-03-03T14:05:00Z.");
+        }
     }
 
     private Person person(Person asking, Directory directory, String key) {

@@ -16,18 +16,27 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 
-/** The access evaluation endpoint: may this subject do this action on this resource? */
+/** The access evaluation and search endpoints of the Authorization API. */
 @RestController
 @RequestMapping("/access/v1")
 class EvaluationController {
     private static final String REQUEST_ID = "X-Request-ID";
 
     private final EvaluationService evaluations;
+    private final BatchService batches;
+    private final SearchService searches;
     private final Governance governance;
     private final Me me;
 
-    EvaluationController(EvaluationService evaluations, Governance governance, Me me) {
+    EvaluationController(
+            EvaluationService evaluations,
+            BatchService batches,
+            SearchService searches,
+            Governance governance,
+            Me me) {
         this.evaluations = evaluations;
+        this.batches = batches;
+        this.searches = searches;
         this.governance = governance;
         this.me = me;
     }
@@ -44,6 +53,40 @@ class EvaluationController {
     @PostMapping(path = "/evaluation", consumes = MediaType.APPLICATION_JSON_VALUE)
     @Operation(operationId = "evaluation")
     EvaluationService.Answer evaluation(@RequestBody Evaluation evaluation) {
+        mayAsk();
+        return evaluations.evaluate(evaluation);
+    }
+
+    /** Several at once: what the whole says stands in for what one leaves out. */
+    @PostMapping(path = "/evaluations", consumes = MediaType.APPLICATION_JSON_VALUE)
+    @Operation(operationId = "evaluations")
+    Object evaluations(@RequestBody BatchService.Batch batch) {
+        mayAsk();
+        return batches.evaluate(batch);
+    }
+
+    @PostMapping(path = "/search/subject", consumes = MediaType.APPLICATION_JSON_VALUE)
+    @Operation(operationId = "searchSubject")
+    SearchService.Results<SearchService.Found> subjects(@RequestBody SearchService.Search search) {
+        mayAsk();
+        return searches.subjects(search);
+    }
+
+    @PostMapping(path = "/search/resource", consumes = MediaType.APPLICATION_JSON_VALUE)
+    @Operation(operationId = "searchResource")
+    SearchService.Results<SearchService.Found> resources(@RequestBody SearchService.Search search) {
+        mayAsk();
+        return searches.resources(search);
+    }
+
+    @PostMapping(path = "/search/action", consumes = MediaType.APPLICATION_JSON_VALUE)
+    @Operation(operationId = "searchAction")
+    SearchService.Results<SearchService.Named> actions(@RequestBody SearchService.Search search) {
+        mayAsk();
+        return searches.actions(search);
+    }
+
+    private void mayAsk() {
         Person program = me.person();
         if (!governance.hasFunction(program, "decisions", "ask")) {
             throw new Refused(
@@ -53,6 +96,5 @@ class EvaluationController {
                                     + " does not have Decisions for other programs at the level"
                                     + " ask."));
         }
-        return evaluations.evaluate(evaluation);
     }
 }

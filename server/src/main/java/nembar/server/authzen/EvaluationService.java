@@ -68,7 +68,7 @@ class EvaluationService {
         require(filled(asked.resource().type()), "resource.type", "Name the record type.");
         require(filled(asked.resource().id()), "resource.id", "Give the record's key.");
 
-        AccessModel model = model(asked);
+        AccessModel model = model(asked.resource().type(), asked.context());
         RecordType type = model.catalogue().recordType(asked.resource().type()).orElseThrow();
         Operation operation = operation(type, asked.action().name());
         Optional<Person> person = model.directory().personByEmail(asked.subject().id());
@@ -80,19 +80,19 @@ class EvaluationService {
         Optional<GovernedRecord> record =
                 asked.resource().properties() == null || asked.resource().properties().isEmpty()
                         ? records.find(application, type, asked.resource().id())
-                        : Optional.of(sent(type, asked.resource()));
+                        : Optional.of(sent(type, asked.resource(), "resource"));
         if (record.isEmpty()) {
             return no(List.of("There is no " + type.singular() + " of this key."));
         }
         PersonAccess access = new PersonAccess(model, who);
         Relatives relatives = records.relatives(application);
-        Decision decision = access.decide(type, operation, record.get(), relatives);
+        Decision decision = decide(asked, access, type, operation, record.get(), relatives);
         Telling telling = new Telling(model, who);
         if (decision.allowed()) {
             List<String> routes =
                     decision.grants().stream()
                             .limit(REASONS_AT_MOST)
-                            .map(grant -> sentence(telling.route(grant)))
+                            .map(grant -> Step.sentence(telling.route(grant)))
                             .toList();
             return new Answer(true, Map.of("reasons", routes));
         }
@@ -103,10 +103,33 @@ class EvaluationService {
                         .toList());
     }
 
+    /**
+     * A change is judged before and after: properties of the action say what the record's fields
+     * would be, and those that are left out stay as they are.
+     */
+    private static Decision decide(
+            Evaluation asked,
+            PersonAccess access,
+            RecordType type,
+            Operation operation,
+            GovernedRecord record,
+            Relatives relatives) {
+        Map<String, Object> changed = asked.action().properties();
+        if (!operation.equals(Operation.CHANGE) || changed == null || changed.isEmpty()) {
+            return access.decide(type, operation, record, relatives);
+        }
+        Map<String, Object> after = new HashMap<>(record.values());
+        after.putAll(
+                sent(type, new Entity(type.key(), asked.resource().id(), changed), "action")
+                        .values());
+        changed.forEach(
+                (key, value) -> after.computeIfPresent(key, (k, v) -> value == null ? null : v));
+        return access.decideChange(type, record, new GovernedRecord(type.key(), after), relatives);
+    }
+
     /** The application named in the context, or the one that has such records. */
-    private AccessModel model(Evaluation asked) {
-        String type = asked.resource().type();
-        Object named = asked.context() == null ? null : asked.context().get("application");
+    AccessModel model(String type, Map<String, Object> context) {
+        Object named = context == null ? null : context.get("application");
         if (named != null) {
             AccessModel model =
                     models.find(named.toString())
@@ -148,7 +171,7 @@ class EvaluationService {
                         .toList());
     }
 
-    private static Operation operation(RecordType type, String name) {
+    static Operation operation(RecordType type, String name) {
         List<String> known = type.operations().stream().map(Operation::key).toList();
         return type.operation(name)
                 .orElseThrow(
@@ -165,7 +188,7 @@ class EvaluationService {
     }
 
     /** Somebody of several accounts acts for one of them, which the subject's properties name. */
-    private Standpoint standpoint(Person person, Map<String, Object> properties) {
+    Standpoint standpoint(Person person, Map<String, Object> properties) {
         Standpoint who = Standpoint.of(person, clock.instant());
         Object account = properties == null ? null : properties.get("account");
         if (account == null) {
@@ -184,13 +207,13 @@ class EvaluationService {
         return who.actingFor(account.toString());
     }
 
-    private static GovernedRecord sent(RecordType type, Entity resource) {
+    private static GovernedRecord sent(RecordType type, Entity resource, String of) {
         Map<String, Object> values = new HashMap<>();
         Map<String, Field> fields = type.fieldsByKey();
         resource.properties()
                 .forEach(
                         (key, value) -> {
-                            String path = "resource.properties." + key;
+                            String path = of + ".properties." + key;
                             Field field = fields.get(key);
                             require(
                                     field != null,
@@ -216,25 +239,15 @@ class EvaluationService {
         }
     }
 
-    private static String sentence(List<Step> steps) {
-        StringBuilder said = new StringBuilder();
-        for (Step step : steps) {
-            said.append(said.isEmpty() ? "" : "; ");
-            said.append((step.lead() + " " + step.name()).strip());
-            said.append(step.detail().isEmpty() ? "" : " (" + step.detail() + ")");
-        }
-        return said.toString();
-    }
-
     private static Answer no(List<String> reasons) {
         return new Answer(false, Map.of("reasons", reasons));
     }
 
-    private static boolean filled(String text) {
+    static boolean filled(String text) {
         return text != null && !text.isBlank();
     }
 
-    private static void require(boolean holds, String path, String message) {
+    static void require(boolean holds, String path, String message) {
         if (!holds) {
             throw new BadRequest(path, message);
         }

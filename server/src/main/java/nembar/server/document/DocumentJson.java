@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Supplier;
 import nembar.core.model.ModelRefused;
 import nembar.core.model.Problem;
 import nembar.core.text.Nearest;
@@ -66,9 +67,35 @@ public final class DocumentJson {
         return MAPPER.readTree(one).equals(MAPPER.readTree(other));
     }
 
-    private static <T> T read(byte[] json, Class<T> type) {
+    /** The elements of a JSON list. */
+    public static <T> List<T> list(String json, Class<T> type) {
+        return MAPPER.readValue(
+                json, MAPPER.getTypeFactory().constructCollectionType(List.class, type));
+    }
+
+    /**
+     * Parsed JSON as a part of a document.
+     *
+     * @throws ModelRefused when it has another shape, with the place below {@code path}
+     */
+    static <T> T convert(String path, Object json, Class<T> type) {
         try {
-            T read = MAPPER.readValue(json, type);
+            return shaped(() -> MAPPER.readValue(MAPPER.writeValueAsString(json), type));
+        } catch (ModelRefused refused) {
+            throw new ModelRefused(
+                    refused.problems().stream()
+                            .map(one -> new Problem(path + "." + one.path(), one.message()))
+                            .toList());
+        }
+    }
+
+    private static <T> T read(byte[] json, Class<T> type) {
+        return shaped(() -> MAPPER.readValue(json, type));
+    }
+
+    private static <T> T shaped(Supplier<T> reading) {
+        try {
+            T read = reading.get();
             if (read == null) {
                 throw refused("", "expected an object, found nothing");
             }

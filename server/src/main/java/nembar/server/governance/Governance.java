@@ -24,6 +24,7 @@ import org.springframework.stereotype.Service;
 @Service
 public class Governance {
     private static final String PERSON = "person";
+    private static final String DRAFT = "draft";
     private static final String APPLICATION = "application";
     private static final int REASONS_AT_MOST = 5;
 
@@ -61,6 +62,22 @@ public class Governance {
      */
     public void requireOnPerson(Person me, String operation, Person person) {
         require(me, PERSON, operation, record(person), person.name());
+    }
+
+    /**
+     * @throws Refused with what is missing, when the person may not do this to the draft
+     */
+    public void requireOnDraft(
+            Person me, String operation, String id, String application, String author) {
+        GovernedRecord draft =
+                new GovernedRecord(
+                        DRAFT,
+                        Map.of(
+                                "id", id,
+                                "application", application,
+                                "author", author,
+                                "state", "open"));
+        require(me, DRAFT, operation, draft, "this draft");
     }
 
     /** Whether the person has at least this level of one of Nembar's own functions. */

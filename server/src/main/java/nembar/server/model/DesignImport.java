@@ -1,9 +1,11 @@
 package nembar.server.model;
 
+import java.time.Instant;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import nembar.core.directory.Person;
 import nembar.core.model.AccessModel;
 import nembar.core.model.ModelRefused;
@@ -27,12 +29,12 @@ import org.springframework.stereotype.Service;
 public class DesignImport {
     private final Models models;
     private final ModelStore store;
-    private final StandingRules rules;
+    private final Publishing publishing;
 
-    DesignImport(Models models, ModelStore store, StandingRules rules) {
+    DesignImport(Models models, ModelStore store, Publishing publishing) {
         this.models = models;
         this.store = store;
-        this.rules = rules;
+        this.publishing = publishing;
     }
 
     /**
@@ -48,15 +50,13 @@ public class DesignImport {
         String key = document.application().key();
         ownCatalogueStays(document);
         Map<String, AccessModel> next = checked(document);
-        next.forEach(
-                (application, model) ->
-                        models.find(application)
-                                .ifPresent(now -> rules.guardedAreas(now.model(), model, author)));
-        if (next.containsKey(Models.NEMBAR)) {
-            rules.neverNobody(next.get(Models.NEMBAR));
-        }
-        store.write(whole(document), expected);
-        models.refresh();
+        publishing.require(publishing.objections(next, author, Set.of()));
+        publishing.publish(
+                whole(document),
+                expected,
+                next.get(key),
+                new Publishing.Word(author, "Design document", List.of(), ""),
+                Optional.empty());
         return models.find(key).orElseThrow().edition();
     }
 
@@ -65,6 +65,18 @@ public class DesignImport {
         checked(document);
         store.write(whole(document), Optional.empty());
         models.refresh();
+    }
+
+    /** The same, published by somebody on a past day: for a world that is made with a past. */
+    public synchronized void install(DesignDocument document, Publishing.Word word, Instant at) {
+        Map<String, AccessModel> next = checked(document);
+        publishing.publish(
+                whole(document),
+                Optional.empty(),
+                next.get(document.application().key()),
+                word,
+                Optional.empty(),
+                at);
     }
 
     /**

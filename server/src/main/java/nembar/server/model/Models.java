@@ -1,5 +1,7 @@
 package nembar.server.model;
 
+import java.time.Clock;
+import java.time.Instant;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -24,11 +26,13 @@ public class Models {
     public static final String NEMBAR = "nembar";
 
     private final ModelStore store;
+    private final Clock clock;
     private final AtomicReference<Map<String, Published>> published =
             new AtomicReference<>(Map.of());
 
-    Models(ModelStore store) {
+    Models(ModelStore store, Clock clock) {
         this.store = store;
+        this.clock = clock;
     }
 
     /** A model and the edition it was read from. */
@@ -59,6 +63,28 @@ public class Models {
                                                 "There is no application `" + application + "`",
                                                 application,
                                                 published.get().keySet())));
+    }
+
+    /**
+     * The model of this application as it was published at an instant; today's for one that is not
+     * past.
+     *
+     * @throws NotFound when there is no such application, or was none yet
+     */
+    public AccessModel model(String application, Instant at) {
+        AccessModel now = model(application);
+        if (!at.isBefore(clock.instant())) {
+            return now;
+        }
+        return store.readAt(application, at)
+                .map(DocumentReader::read)
+                .orElseThrow(
+                        () ->
+                                new NotFound(
+                                        "at",
+                                        "Nothing was published yet in "
+                                                + now.application().name()
+                                                + " on that day."));
     }
 
     /** The directory that all applications share. */

@@ -5,10 +5,12 @@ import java.sql.SQLException;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeSet;
+import nembar.core.answers.Counting;
 import nembar.core.catalogue.RecordType;
 import nembar.core.coverage.GovernedRecord;
 import nembar.core.coverage.RecordSet;
@@ -26,6 +28,7 @@ import org.springframework.stereotype.Service;
 /** Counts, lists and finds the records of governed applications. */
 @Service
 public class Records {
+    private static final int SETS_IN_A_SCAN = 300;
     private static final int RELATIVES_AT_MOST = 10_000;
 
     private final RecordSources sources;
@@ -50,8 +53,57 @@ public class Records {
     /** One page of records and how many there are in all. */
     public record Listing(List<Row> rows, long total) {}
 
-    /** Counts all these sets in one scan of the type's table. */
+    /** Counts all these sets, as many as a query can have in each scan of the type's table. */
     public Counts count(String application, RecordType type, Collection<RecordSet> sets) {
+        List<RecordSet> distinct = List.copyOf(new LinkedHashSet<>(sets));
+        Map<RecordSet, Long> bySet = new HashMap<>();
+        long total = 0;
+        for (int from = 0; from == 0 || from < distinct.size(); from += SETS_IN_A_SCAN) {
+            int to = Math.min(from + SETS_IN_A_SCAN, distinct.size());
+            Counts some = scan(application, type, distinct.subList(from, to));
+            bySet.putAll(some.bySet());
+            total = some.total();
+        }
+        return new Counts(total, bySet);
+    }
+
+    /** Keys of some records of the set, the first by key. */
+    public List<String> keys(String application, RecordType type, RecordSet set, int atMost) {
+        return keys(application, type, set, 0, atMost);
+    }
+
+    /** The same, leaving out as many as {@code from} at the beginning. */
+    public List<String> keys(
+            String application, RecordType type, RecordSet set, int from, int atMost) {
+        Page page = new Page(from, atMost, Optional.empty(), false, "", Map.of());
+        return all(
+                        application,
+                        ListQuery.of(type, set, List.of(), page).text(),
+                        (row, number) -> Values.record(row, type))
+                .stream()
+                .flatMap(record -> record.key(type.keyField()).stream())
+                .toList();
+    }
+
+    /** The same records as something that answers can count by. */
+    public Counting counting(String application) {
+        return new Counting() {
+            @Override
+            public Map<RecordSet, Long> count(RecordType type, Collection<RecordSet> sets) {
+                Counts counts = Records.this.count(application, type, sets);
+                Map<RecordSet, Long> bySet = new HashMap<>();
+                sets.forEach(set -> bySet.put(set, counts.of(set)));
+                return bySet;
+            }
+
+            @Override
+            public List<String> examples(RecordType type, RecordSet set, int atMost) {
+                return keys(application, type, set, atMost);
+            }
+        };
+    }
+
+    private Counts scan(String application, RecordType type, Collection<RecordSet> sets) {
         CountQuery query = CountQuery.of(type, sets);
         return one(
                 application,

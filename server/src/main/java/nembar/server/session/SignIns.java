@@ -5,7 +5,9 @@ import jakarta.persistence.LockModeType;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.HashMap;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import nembar.core.directory.Person;
 import nembar.server.model.Models;
@@ -47,6 +49,18 @@ public class SignIns {
         record Wrong() implements Outcome {}
 
         record Locked(Instant until) implements Outcome {}
+    }
+
+    /** When people last signed in, by their keys; those who never did are left out. */
+    @Transactional(readOnly = true)
+    public Map<String, Instant> lastSignedIn() {
+        Map<String, Instant> last = new HashMap<>();
+        entities.createQuery(
+                        "select person, lastSignedIn from SignInRow where lastSignedIn is not null",
+                        Object[].class)
+                .getResultList()
+                .forEach(row -> last.put((String) row[0], (Instant) row[1]));
+        return last;
     }
 
     /** Tries this address and password, and keeps count. */

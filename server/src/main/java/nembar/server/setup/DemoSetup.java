@@ -6,16 +6,26 @@ import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Statement;
 import java.time.Clock;
+import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneOffset;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+import nembar.core.design.Design;
 import nembar.core.directory.Directory;
+import nembar.core.directory.Person;
+import nembar.core.model.AccessModel;
 import nembar.demo.DemoWorld;
 import nembar.demo.RecordGenerator;
 import nembar.demo.Volume;
 import nembar.server.document.DesignDocument;
 import nembar.server.document.DocumentJson;
+import nembar.server.document.DocumentReader;
+import nembar.server.document.DocumentWriter;
 import nembar.server.model.DesignImport;
 import nembar.server.model.Models;
+import nembar.server.model.Publishing;
 import nembar.server.records.RecordSources.Settings;
 import nembar.server.session.BearerTokens;
 import nembar.server.session.SignIns;
@@ -64,19 +74,50 @@ class DemoSetup {
         LOG.info("making the demo world");
         DesignDocument towline = DocumentJson.read(DemoWorld.towline());
         DesignDocument nembar = DocumentJson.read(DemoWorld.nembar());
+        Instant now = clock.instant();
+        DemoWorld.Publication first = DemoWorld.publications().get(0);
         imports.install(
                 new DesignDocument(
                         nembar.format(),
                         nembar.application(),
                         nembar.catalogue(),
                         towline.directory(),
-                        nembar.design()));
+                        nembar.design()),
+                word(first.author(), first.reason(), towline),
+                now.minus(first.daysAgo()));
         records(models.directory());
         for (DemoWorld.SignIn signIn : DemoWorld.signIns()) {
             signIns.setPassword(signIn.person(), signIn.password());
         }
         tokens.allow(DemoWorld.GATEWAY_TOKEN, DemoWorld.GATEWAY, "Towline's gateway");
-        imports.install(towline);
+        List<DemoWorld.Publication> publications = DemoWorld.publications();
+        for (int i = 0; i < publications.size(); i++) {
+            DemoWorld.Publication one = publications.get(i);
+            Set<String> later = new HashSet<>();
+            publications
+                    .subList(i + 1, publications.size())
+                    .forEach(after -> later.addAll(after.adds()));
+            imports.install(
+                    without(towline, later),
+                    word(one.author(), one.reason(), towline),
+                    now.minus(one.daysAgo()));
+        }
+    }
+
+    private static Publishing.Word word(String author, String reason, DesignDocument towline) {
+        Person person = DocumentReader.read(towline).directory().person(author).orElseThrow();
+        return new Publishing.Word(person, reason, List.of(), "");
+    }
+
+    /** The document as it was before these elements came. */
+    private static DesignDocument without(DesignDocument document, Set<String> keys) {
+        AccessModel whole = DocumentReader.read(document);
+        Design design =
+                Design.of(
+                        whole.design().elements().stream()
+                                .filter(one -> !keys.contains(one.key()))
+                                .toList());
+        return DocumentWriter.write(whole.withDesign(design));
     }
 
     /** In one transaction, so that a start that is broken off leaves nothing half made. */

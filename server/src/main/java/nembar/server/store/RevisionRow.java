@@ -44,7 +44,7 @@ class RevisionRow {
     }
 
     void endAt(Instant instant) {
-        validUntil = instant;
+        validUntil = instant.isBefore(validFrom) ? validFrom : instant;
     }
 
     String kind() {

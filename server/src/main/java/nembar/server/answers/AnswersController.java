@@ -1,0 +1,196 @@
+package nembar.server.answers;
+
+import io.swagger.v3.oas.annotations.Operation;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import nembar.server.document.ChangePart;
+import nembar.server.session.Me;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+
+/** Answers about a whole design; each can be asked for an instant, or of a draft. */
+@RestController
+@RequestMapping("/api/applications/{application}")
+class AnswersController {
+    private final AnswersService answers;
+    private final ConditionService conditions;
+    private final Me me;
+
+    AnswersController(AnswersService answers, ConditionService conditions, Me me) {
+        this.answers = answers;
+        this.conditions = conditions;
+        this.me = me;
+    }
+
+    /** Somebody who can, at which level, by which routes. */
+    record Able(
+            String person,
+            String name,
+            Optional<String> account,
+            boolean external,
+            String level,
+            List<String> routes) {}
+
+    /** Those on one page, how many there are, and how many of them you may not see. */
+    record WhoCanPage(List<Able> people, long total, long withheld) {}
+
+    /** What one of two accesses has and the other has not. */
+    record DifferenceLine(
+            String type,
+            String what,
+            String level,
+            String onlyFirst,
+            long onlyFirstRecords,
+            String onlySecond,
+            long onlySecondRecords) {}
+
+    record DifferenceShown(String first, String second, List<DifferenceLine> lines) {}
+
+    record RoleLine(
+            String recordType, String what, String use, List<String> first, List<String> second) {}
+
+    record MendShown(String words, List<ChangePart> changes, List<String> people, long records) {}
+
+    record ConcernShown(String what, String key) {}
+
+    record FindingShown(
+            String kind, List<ConcernShown> concerns, String why, List<ChangePart> mend) {}
+
+    record FindingPage(List<FindingShown> findings, long total) {}
+
+    record ExpectationShown(
+            String key,
+            String name,
+            String severity,
+            boolean holds,
+            int covered,
+            Optional<String> person,
+            Optional<String> record) {}
+
+    /** A condition in one of its encodings, and the record type it is about. */
+    record ConditionAsked(String recordType, String text, Object json, boolean restricts) {}
+
+    /** A condition in both encodings and in words. */
+    record ConditionShown(String text, Object json, String words, String always) {}
+
+    /** Who can do an operation, see a field, or use a function; on one record, or on any. */
+    @GetMapping("/who-can")
+    @Operation(operationId = "whoCan")
+    WhoCanPage whoCan(
+            @PathVariable String application,
+            @RequestParam(required = false) String type,
+            @RequestParam(required = false) String operation,
+            @RequestParam(required = false) String field,
+            @RequestParam(required = false) String record,
+            @RequestParam(required = false) String function,
+            @RequestParam(required = false) String at,
+            @RequestParam(required = false) String draft,
+            @RequestParam(defaultValue = "0") int page,
+            @RequestParam(defaultValue = "50") int size) {
+        return answers.whoCan(
+                me.person(),
+                new AnswersService.Where(application, at, draft),
+                new AnswersService.Subject(type, operation, field, record, function),
+                page,
+                size);
+    }
+
+    /** What differs between two people, or for one person between two instants or a draft. */
+    @GetMapping("/difference")
+    @Operation(operationId = "difference")
+    DifferenceShown difference(
+            @PathVariable String application,
+            @RequestParam String person,
+            @RequestParam(required = false) String account,
+            @RequestParam(required = false) String at,
+            @RequestParam(required = false) String draft,
+            @RequestParam(required = false) String otherPerson,
+            @RequestParam(required = false) String otherAccount,
+            @RequestParam(required = false) String otherAt,
+            @RequestParam(required = false) String otherDraft) {
+        return answers.difference(
+                me.person(),
+                new AnswersService.Side(
+                        new AnswersService.Where(application, at, draft), person, account),
+                new AnswersService.Side(
+                        new AnswersService.Where(application, otherAt, otherDraft),
+                        otherPerson == null ? person : otherPerson,
+                        otherPerson == null && otherAccount == null ? account : otherAccount));
+    }
+
+    /** What two roles give, side by side. */
+    @GetMapping("/roles/{first}/difference/{second}")
+    @Operation(operationId = "roleDifference")
+    List<RoleLine> roles(
+            @PathVariable String application,
+            @PathVariable String first,
+            @PathVariable String second) {
+        return answers.roles(me.person(), application, first, second);
+    }
+
+    /** Changes that would turn a no on one record into a yes, the cheapest first. */
+    @GetMapping("/mends")
+    @Operation(operationId = "mends")
+    List<MendShown> mends(
+            @PathVariable String application,
+            @RequestParam String person,
+            @RequestParam(required = false) String account,
+            @RequestParam String type,
+            @RequestParam String operation,
+            @RequestParam String record) {
+        return answers.mends(
+                me.person(),
+                new AnswersService.Side(
+                        new AnswersService.Where(application, null, null), person, account),
+                type,
+                operation,
+                record);
+    }
+
+    /** What is worth a look. */
+    @GetMapping("/findings")
+    @Operation(operationId = "findings")
+    FindingPage findings(
+            @PathVariable String application,
+            @RequestParam(required = false) String draft,
+            @RequestParam(required = false) String kind,
+            @RequestParam(defaultValue = "0") int page,
+            @RequestParam(defaultValue = "50") int size) {
+        return answers.findings(
+                me.person(),
+                new AnswersService.Where(application, null, draft),
+                Optional.ofNullable(kind),
+                page,
+                size);
+    }
+
+    /** How each expectation stands. */
+    @GetMapping("/expectations")
+    @Operation(operationId = "expectations")
+    List<ExpectationShown> expectations(
+            @PathVariable String application,
+            @RequestParam(required = false) String at,
+            @RequestParam(required = false) String draft) {
+        return answers.expectations(me.person(), new AnswersService.Where(application, at, draft));
+    }
+
+    /** Reads and checks a condition, and gives it in both encodings and in words. */
+    @PostMapping("/conditions/check")
+    @Operation(operationId = "checkCondition")
+    ConditionShown check(@PathVariable String application, @RequestBody ConditionAsked asked) {
+        return conditions.check(me.person(), application, asked);
+    }
+
+    /** The names a condition on a record type may use, with their types. */
+    @GetMapping("/conditions/names")
+    @Operation(operationId = "conditionNames")
+    Map<String, String> names(@PathVariable String application, @RequestParam String recordType) {
+        return conditions.names(me.person(), application, recordType);
+    }
+}

@@ -1,0 +1,499 @@
+package nembar.server.answers;
+
+import java.time.Clock;
+import java.time.DateTimeException;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.Predicate;
+import java.util.stream.Stream;
+import nembar.core.answers.Activity;
+import nembar.core.answers.Difference;
+import nembar.core.answers.Finding;
+import nembar.core.answers.Findings;
+import nembar.core.answers.Mend;
+import nembar.core.answers.Mending;
+import nembar.core.answers.Moment;
+import nembar.core.answers.Proof;
+import nembar.core.answers.RoleDifference;
+import nembar.core.answers.WhoCan;
+import nembar.core.catalogue.Field;
+import nembar.core.catalogue.Function;
+import nembar.core.catalogue.Operation;
+import nembar.core.catalogue.RecordType;
+import nembar.core.coverage.GovernedRecord;
+import nembar.core.coverage.RecordSet;
+import nembar.core.coverage.Relatives;
+import nembar.core.decision.Grant;
+import nembar.core.design.Role;
+import nembar.core.directory.Person;
+import nembar.core.draft.Changes;
+import nembar.core.model.AccessModel;
+import nembar.core.model.Seats.Seat;
+import nembar.core.text.Nearest;
+import nembar.core.words.Step;
+import nembar.core.words.Telling;
+import nembar.server.answers.AnswersController.Able;
+import nembar.server.answers.AnswersController.ConcernShown;
+import nembar.server.answers.AnswersController.DifferenceLine;
+import nembar.server.answers.AnswersController.DifferenceShown;
+import nembar.server.answers.AnswersController.ExpectationShown;
+import nembar.server.answers.AnswersController.FindingPage;
+import nembar.server.answers.AnswersController.FindingShown;
+import nembar.server.answers.AnswersController.MendShown;
+import nembar.server.answers.AnswersController.RoleLine;
+import nembar.server.answers.AnswersController.WhoCanPage;
+import nembar.server.document.DocumentChanges;
+import nembar.server.governance.Governance;
+import nembar.server.http.BadRequest;
+import nembar.server.http.NotFound;
+import nembar.server.model.Models;
+import nembar.server.records.Records;
+import nembar.server.session.SignIns;
+import nembar.server.store.DraftStore;
+import org.springframework.stereotype.Service;
+
+/** Answers about a whole design, of what is published, was published, or is drafted. */
+@Service
+class AnswersService {
+    private static final int SIZE_AT_MOST = 200;
+    private static final int ROUTES_AT_MOST = 3;
+
+    private final Models models;
+    private final DraftStore drafts;
+    private final Records records;
+    private final Governance governance;
+    private final SignIns signIns;
+    private final Clock clock;
+
+    AnswersService(
+            Models models,
+            DraftStore drafts,
+            Records records,
+            Governance governance,
+            SignIns signIns,
+            Clock clock) {
+        this.models = models;
+        this.drafts = drafts;
+        this.records = records;
+        this.governance = governance;
+        this.signIns = signIns;
+        this.clock = clock;
+    }
+
+    /** Which application, at which instant, and with which draft on top. */
+    record Where(String application, String at, String draft) {}
+
+    /** Somebody in a design. */
+    record Side(Where where, String person, String account) {}
+
+    /** What is asked about: an operation or field of a type, maybe on a record; or a function. */
+    record Subject(String type, String operation, String field, String record, String function) {}
+
+    WhoCanPage whoCan(Person me, Where where, Subject object, int page, int size) {
+        paged(page, size);
+        Moment moment = moment(me, where);
+        Predicate<Person> visible = governance.mayView(me);
+        List<Able> able = new ArrayList<>();
+        long withheld = 0;
+        Map<Seat, Able> found = new LinkedHashMap<>();
+        ask(me, moment, where.application(), object, found);
+        for (Map.Entry<Seat, Able> one : found.entrySet()) {
+            if (visible.test(one.getKey().person())) {
+                able.add(one.getValue());
+            } else {
+                withheld++;
+            }
+        }
+        return new WhoCanPage(slice(able, page, size), found.size(), withheld);
+    }
+
+    private void ask(
+            Person me, Moment moment, String application, Subject object, Map<Seat, Able> found) {
+        AccessModel model = moment.model();
+        WhoCan who = new WhoCan(moment);
+        if (object.function() != null) {
+            Function function =
+                    known(
+                            model.catalogue().function(object.function()),
+                            "function",
+                            object.function(),
+                            model.catalogue().functions().stream().map(Function::key));
+            who.onFunction(function)
+                    .forEach(
+                            one ->
+                                    found.put(
+                                            one.seat(),
+                                            able(one.seat(), one.level().level(), List.of())));
+            return;
+        }
+        RecordType type = type(model, object.type());
+        if (object.field() != null) {
+            Field field =
+                    known(
+                            type.field(object.field()),
+                            "field",
+                            object.field(),
+                            type.fields().stream().map(Field::key));
+            GovernedRecord record = record(me, model, application, type, object.record());
+            who.onField(type, field, record, records.relatives(application))
+                    .forEach(
+                            one ->
+                                    found.put(
+                                            one.seat(),
+                                            able(one.seat(), lower(one.level()), List.of())));
+            return;
+        }
+        Operation operation = operation(type, object.operation());
+        if (object.record() == null) {
+            who.onAny(type, operation)
+                    .forEach(
+                            one ->
+                                    found.put(
+                                            one.seat(),
+                                            able(
+                                                    one.seat(),
+                                                    operation.key(),
+                                                    routes(
+                                                            moment,
+                                                            one.seat(),
+                                                            one.level().grants()))));
+            return;
+        }
+        GovernedRecord record = record(me, model, application, type, object.record());
+        who.on(type, operation, record, records.relatives(application))
+                .forEach(
+                        one ->
+                                found.put(
+                                        one.seat(),
+                                        able(
+                                                one.seat(),
+                                                operation.key(),
+                                                routes(
+                                                        moment,
+                                                        one.seat(),
+                                                        one.decision().grants()))));
+    }
+
+    private static Able able(Seat seat, String level, List<String> routes) {
+        return new Able(
+                seat.person().key(),
+                seat.person().name(),
+                seat.account(),
+                seat.person().external(),
+                level,
+                routes);
+    }
+
+    private static List<String> routes(Moment moment, Seat seat, List<Grant> grants) {
+        Telling telling = new Telling(moment.model(), moment.standpoint(seat));
+        return grants.stream()
+                .limit(ROUTES_AT_MOST)
+                .map(grant -> Step.sentence(telling.route(grant)))
+                .toList();
+    }
+
+    DifferenceShown difference(Person me, Side first, Side second) {
+        Moment one = moment(me, first.where());
+        Moment other = moment(me, second.where());
+        Seat left = seat(me, one, first);
+        Seat right = seat(me, other, second);
+        Difference difference = Difference.between(one.access(left), other.access(right));
+        Map<RecordType, Set<RecordSet>> asked = new LinkedHashMap<>();
+        difference.operations().forEach(of -> ask(asked, of.type(), of.lost(), of.gained()));
+        difference.fields().forEach(of -> ask(asked, of.type(), of.lost(), of.gained()));
+        Map<RecordType, Map<RecordSet, Long>> counts = new LinkedHashMap<>();
+        asked.forEach(
+                (type, sets) ->
+                        counts.put(
+                                type,
+                                records.counting(first.where().application()).count(type, sets)));
+        List<DifferenceLine> lines = new ArrayList<>();
+        difference
+                .operations()
+                .forEach(
+                        of ->
+                                lines.add(
+                                        line(
+                                                of.type(),
+                                                of.operation().key(),
+                                                "",
+                                                of.lost(),
+                                                of.gained(),
+                                                counts)));
+        difference
+                .fields()
+                .forEach(
+                        of ->
+                                lines.add(
+                                        line(
+                                                of.type(),
+                                                of.field().key(),
+                                                lower(of.level()),
+                                                of.lost(),
+                                                of.gained(),
+                                                counts)));
+        difference
+                .functions()
+                .forEach(
+                        of ->
+                                lines.add(
+                                        new DifferenceLine(
+                                                "",
+                                                of.function().key(),
+                                                "",
+                                                of.before(),
+                                                0,
+                                                of.after(),
+                                                0)));
+        return new DifferenceShown(left.person().name(), right.person().name(), lines);
+    }
+
+    private static void ask(
+            Map<RecordType, Set<RecordSet>> asked, RecordType type, RecordSet... sets) {
+        asked.computeIfAbsent(type, any -> new LinkedHashSet<>()).addAll(List.of(sets));
+    }
+
+    private static DifferenceLine line(
+            RecordType type,
+            String what,
+            String level,
+            RecordSet lost,
+            RecordSet gained,
+            Map<RecordType, Map<RecordSet, Long>> counts) {
+        return new DifferenceLine(
+                type.key(),
+                what,
+                level,
+                lost.words(),
+                counts.get(type).get(lost),
+                gained.words(),
+                counts.get(type).get(gained));
+    }
+
+    List<RoleLine> roles(Person me, String application, String first, String second) {
+        governance.requireOnApplication(me, "view", application);
+        AccessModel model = models.model(application);
+        return RoleDifference.between(model.design(), role(model, first), role(model, second))
+                .rows()
+                .stream()
+                .map(
+                        row ->
+                                new RoleLine(
+                                        row.subject().recordType(),
+                                        row.subject().what(),
+                                        row.subject().use().toLowerCase(Locale.ROOT),
+                                        row.first(),
+                                        row.second()))
+                .toList();
+    }
+
+    List<MendShown> mends(
+            Person me, Side side, String typeKey, String operationKey, String recordKey) {
+        Moment moment = moment(me, side.where());
+        Seat seat = seat(me, moment, side);
+        governance.requireOnPerson(me, "look_through", seat.person());
+        RecordType type = type(moment.model(), typeKey);
+        Operation operation = operation(type, operationKey);
+        String application = side.where().application();
+        GovernedRecord record = record(me, moment.model(), application, type, recordKey);
+        Relatives relatives = records.relatives(application);
+        return new Mending(
+                        moment,
+                        seat,
+                        type,
+                        operation,
+                        record,
+                        relatives,
+                        records.counting(application))
+                .mends().stream().map(AnswersService::shown).toList();
+    }
+
+    private static MendShown shown(Mend mend) {
+        return new MendShown(
+                mend.words(),
+                DocumentChanges.write(mend.changes()),
+                List.copyOf(mend.people()),
+                mend.records());
+    }
+
+    FindingPage findings(Person me, Where where, Optional<String> kind, int page, int size) {
+        paged(page, size);
+        Moment moment = moment(me, where);
+        Activity activity =
+                new Activity(
+                        Map.of(),
+                        signIns.lastSignedIn(),
+                        Activity.UNKNOWN.waitFor(),
+                        Activity.UNKNOWN.dormantAfter());
+        Predicate<Person> visible = governance.mayView(me);
+        List<FindingShown> all =
+                Findings.of(moment, records.counting(where.application()), activity).stream()
+                        .filter(one -> kind.isEmpty() || kind.get().equals(lower(one.kind())))
+                        .filter(
+                                one ->
+                                        one.concerns().stream()
+                                                .filter(about -> about.what().equals("person"))
+                                                .flatMap(
+                                                        about ->
+                                                                moment
+                                                                        .model()
+                                                                        .directory()
+                                                                        .person(about.key())
+                                                                        .stream())
+                                                .allMatch(visible))
+                        .map(AnswersService::shown)
+                        .toList();
+        return new FindingPage(slice(all, page, size), all.size());
+    }
+
+    private static FindingShown shown(Finding finding) {
+        return new FindingShown(
+                lower(finding.kind()),
+                finding.concerns().stream()
+                        .map(one -> new ConcernShown(one.what(), one.key()))
+                        .toList(),
+                finding.why(),
+                DocumentChanges.write(finding.mend()));
+    }
+
+    List<ExpectationShown> expectations(Person me, Where where) {
+        Moment moment = moment(me, where);
+        return moment.model().design().expectations().stream()
+                .map(one -> Proof.of(moment, one, records.counting(where.application())))
+                .map(
+                        proof ->
+                                new ExpectationShown(
+                                        proof.expectation().key(),
+                                        proof.expectation().name(),
+                                        lower(proof.expectation().severity()),
+                                        proof.holds(),
+                                        proof.covered(),
+                                        proof.counterExample()
+                                                .map(one -> one.seat().person().name()),
+                                        proof.counterExample()
+                                                .flatMap(Proof.CounterExample::record)))
+                .toList();
+    }
+
+    private Moment moment(Person me, Where where) {
+        governance.requireOnApplication(me, "view", where.application());
+        Instant at = at(where.at());
+        AccessModel model = models.model(where.application(), at);
+        if (where.draft() != null && !where.draft().isBlank()) {
+            DraftStore.Draft draft =
+                    drafts.find(where.draft())
+                            .filter(one -> one.application().equals(where.application()))
+                            .orElseThrow(() -> new NotFound("draft", "There is no such draft."));
+            governance.requireOnDraft(me, "view", draft.id(), draft.application(), draft.author());
+            model = Changes.apply(model, DocumentChanges.read(draft.changes()));
+        }
+        return new Moment(model, at);
+    }
+
+    private Instant at(String said) {
+        if (said == null || said.isBlank()) {
+            return clock.instant();
+        }
+        try {
+            return Instant.parse(said);
+        } catch (DateTimeException malformed) {
+            throw new BadRequest("at", "Write the instant as in 2026-03-03T14:05:00Z.");
+        }
+    }
+
+    private Seat seat(Person me, Moment moment, Side side) {
+        List<Seat> seats = moment.model().seats().of(side.person());
+        if (seats.isEmpty()) {
+            throw new NotFound("person", "Nobody here is `" + side.person() + "`.");
+        }
+        governance.requireOnPerson(me, "view", seats.get(0).person());
+        if (side.account() == null || side.account().isBlank()) {
+            return seats.get(0);
+        }
+        return seats.stream()
+                .filter(seat -> seat.account().equals(Optional.of(side.account())))
+                .findFirst()
+                .orElseThrow(
+                        () ->
+                                new BadRequest(
+                                        "account",
+                                        seats.get(0).person().name()
+                                                + " does not belong to this account."));
+    }
+
+    /** A record that whoever asks may be told about. */
+    private GovernedRecord record(
+            Person me, AccessModel model, String application, RecordType type, String key) {
+        if (key == null || key.isBlank()) {
+            throw new BadRequest("record", "Name the record by its key.");
+        }
+        governance.requireSteward(me, model, type);
+        return records.find(application, type, key)
+                .orElseThrow(
+                        () ->
+                                new NotFound(
+                                        "record",
+                                        "There is no "
+                                                + type.singular().toLowerCase(Locale.ROOT)
+                                                + " `"
+                                                + key
+                                                + "`."));
+    }
+
+    private static RecordType type(AccessModel model, String key) {
+        return known(
+                model.catalogue().recordType(key == null ? "" : key),
+                "type",
+                key == null ? "" : key,
+                model.catalogue().recordTypes().stream().map(RecordType::key));
+    }
+
+    private static Operation operation(RecordType type, String key) {
+        return known(
+                type.operation(key == null ? "" : key),
+                "operation",
+                key == null ? "" : key,
+                type.operations().stream().map(Operation::key));
+    }
+
+    private static Role role(AccessModel model, String key) {
+        return known(
+                model.design().role(key),
+                "role",
+                key,
+                model.design().roles().stream().map(Role::key));
+    }
+
+    private static <T> T known(Optional<T> found, String what, String key, Stream<String> known) {
+        return found.orElseThrow(
+                () ->
+                        new NotFound(
+                                what,
+                                Nearest.sentence(
+                                        "There is no " + what + " `" + key + "`",
+                                        key,
+                                        known.toList())));
+    }
+
+    private static <T> List<T> slice(List<T> all, int page, int size) {
+        int from = Math.min(page * size, all.size());
+        return all.subList(from, Math.min(from + size, all.size()));
+    }
+
+    private static void paged(int page, int size) {
+        if (page < 0 || page > 1_000_000 || size < 1 || size > SIZE_AT_MOST) {
+            throw new BadRequest("size", "Ask for a page from 0, of 1 to " + SIZE_AT_MOST + ".");
+        }
+    }
+
+    private static String lower(Enum<?> value) {
+        return value.name().toLowerCase(Locale.ROOT);
+    }
+}

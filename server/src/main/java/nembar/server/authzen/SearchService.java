@@ -1,0 +1,194 @@
+package nembar.server.authzen;
+
+import static nembar.server.authzen.EvaluationService.filled;
+import static nembar.server.authzen.EvaluationService.require;
+
+import com.fasterxml.jackson.annotation.JsonInclude;
+import com.fasterxml.jackson.annotation.JsonProperty;
+import java.time.Clock;
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import nembar.core.answers.Moment;
+import nembar.core.answers.WhoCan;
+import nembar.core.catalogue.Operation;
+import nembar.core.catalogue.RecordType;
+import nembar.core.coverage.GovernedRecord;
+import nembar.core.decision.PersonAccess;
+import nembar.core.directory.Person;
+import nembar.core.model.AccessModel;
+import nembar.server.authzen.EvaluationService.Action;
+import nembar.server.authzen.EvaluationService.Entity;
+import nembar.server.http.BadRequest;
+import nembar.server.records.Records;
+import org.springframework.stereotype.Service;
+
+/** Searches of the Authorization API: who may, on what, and what may be done; a page at a time. */
+@Service
+class SearchService {
+    private static final int LIMIT = 100;
+    private static final int LIMIT_AT_MOST = 1_000;
+
+    private final EvaluationService evaluations;
+    private final Records records;
+    private final Clock clock;
+
+    SearchService(EvaluationService evaluations, Records records, Clock clock) {
+        this.evaluations = evaluations;
+        this.records = records;
+        this.clock = clock;
+    }
+
+    /** Where to go on from, and how much to give. */
+    record PageAsked(String token, Integer limit) {}
+
+    record Search(
+            Entity subject,
+            Action action,
+            Entity resource,
+            Map<String, Object> context,
+            PageAsked page) {}
+
+    record Found(String type, String id) {}
+
+    record Named(String name) {}
+
+    /** Where to go on from; empty at the end. */
+    record PageGiven(@JsonProperty("next_token") String nextToken) {}
+
+    @JsonInclude(JsonInclude.Include.NON_NULL)
+    record Results<T>(List<T> results, PageGiven page) {}
+
+    /** Everybody who may do the action on the resource, by their e-mail addresses. */
+    Results<Found> subjects(Search search) {
+        require(
+                search.subject() != null && "person".equals(search.subject().type()),
+                "subject.type",
+                "Subjects are of the type `person`.");
+        RecordType type = type(search);
+        Operation operation = operation(search, type);
+        require(filled(search.resource().id()), "resource.id", "Give the record's key.");
+        AccessModel model = model(search);
+        String application = model.application().key();
+        Set<String> able = new LinkedHashSet<>();
+        records.find(application, type, search.resource().id())
+                .ifPresent(
+                        record ->
+                                new WhoCan(new Moment(model, clock.instant()))
+                                        .on(type, operation, record, records.relatives(application))
+                                        .forEach(one -> able.add(one.seat().person().email())));
+        return paged(
+                able.stream().sorted().map(email -> new Found("person", email)).toList(), search);
+    }
+
+    /** Every record of the type on which the subject may do the action, by its key. */
+    Results<Found> resources(Search search) {
+        RecordType type = type(search);
+        Operation operation = operation(search, type);
+        PersonAccess access = access(search);
+        int from = from(search);
+        int limit = limit(search);
+        List<Found> found =
+                records
+                        .keys(
+                                model(search).application().key(),
+                                type,
+                                access.records(type, operation),
+                                from,
+                                limit + 1)
+                        .stream()
+                        .map(key -> new Found(type.key(), key))
+                        .toList();
+        return found.size() > limit
+                ? new Results<>(found.subList(0, limit), next(from + limit))
+                : new Results<>(found, next(-1));
+    }
+
+    /** Every operation that the subject may do on the resource. */
+    Results<Named> actions(Search search) {
+        RecordType type = type(search);
+        require(filled(search.resource().id()), "resource.id", "Give the record's key.");
+        PersonAccess access = access(search);
+        String application = model(search).application().key();
+        List<Named> able = new ArrayList<>();
+        for (GovernedRecord record :
+                records.find(application, type, search.resource().id()).stream().toList()) {
+            for (Operation operation : type.operations()) {
+                if (access.allows(type, operation, record, records.relatives(application))) {
+                    able.add(new Named(operation.key()));
+                }
+            }
+        }
+        return paged(able, search);
+    }
+
+    private PersonAccess access(Search search) {
+        require(search.subject() != null, "subject", "Name the subject.");
+        require(
+                "person".equals(search.subject().type()),
+                "subject.type",
+                "Subjects are of the type `person`.");
+        require(filled(search.subject().id()), "subject.id", "Give the person's e-mail address.");
+        AccessModel model = model(search);
+        Person person =
+                model.directory()
+                        .personByEmail(search.subject().id())
+                        .orElseThrow(
+                                () ->
+                                        new BadRequest(
+                                                "subject.id",
+                                                "Nobody in the directory has this address."));
+        return new PersonAccess(
+                model, evaluations.standpoint(person, search.subject().properties()));
+    }
+
+    private AccessModel model(Search search) {
+        return evaluations.model(search.resource().type(), search.context());
+    }
+
+    private RecordType type(Search search) {
+        require(
+                search.resource() != null && filled(search.resource().type()),
+                "resource.type",
+                "Name the record type.");
+        return model(search).catalogue().recordType(search.resource().type()).orElseThrow();
+    }
+
+    private static Operation operation(Search search, RecordType type) {
+        require(
+                search.action() != null && filled(search.action().name()),
+                "action.name",
+                "Name the operation.");
+        return EvaluationService.operation(type, search.action().name());
+    }
+
+    private static <T> Results<T> paged(List<T> all, Search search) {
+        int from = Math.min(from(search), all.size());
+        int to = Math.min(from + limit(search), all.size());
+        return new Results<>(all.subList(from, to), next(to < all.size() ? to : -1));
+    }
+
+    private static PageGiven next(int from) {
+        return new PageGiven(from < 0 ? "" : String.valueOf(from));
+    }
+
+    private static int from(Search search) {
+        String token = search.page() == null ? null : search.page().token();
+        if (token == null || token.isEmpty()) {
+            return 0;
+        }
+        require(token.matches("\\d{1,9}"), "page.token", "Send the token of the page before.");
+        return Integer.parseInt(token);
+    }
+
+    private static int limit(Search search) {
+        Integer limit = search.page() == null ? null : search.page().limit();
+        require(
+                limit == null || limit > 0 && limit <= LIMIT_AT_MOST,
+                "page.limit",
+                "Ask for 1 to " + LIMIT_AT_MOST + " at once.");
+        return limit == null ? LIMIT : limit;
+    }
+}

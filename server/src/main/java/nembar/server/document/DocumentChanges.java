@@ -1,0 +1,118 @@
+package nembar.server.document;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalInt;
+import nembar.core.design.Element;
+import nembar.core.design.ElementKind;
+import nembar.core.draft.Change;
+import nembar.core.model.ModelRefused;
+import nembar.core.model.Problem;
+import nembar.core.text.Nearest;
+
+/** Takes changes to and from their document form. */
+public final class DocumentChanges {
+    private static final Map<ElementKind, Class<?>> PARTS =
+            Map.of(
+                    ElementKind.PRIVILEGE_SET, DesignDocument.SetPart.class,
+                    ElementKind.ROLE, DesignDocument.RolePart.class,
+                    ElementKind.ASSIGNMENT, DesignDocument.AssignmentPart.class,
+                    ElementKind.SHARING_RULE, DesignDocument.SharingRulePart.class,
+                    ElementKind.DIRECT_SHARE, DesignDocument.DirectSharePart.class,
+                    ElementKind.ACCOUNT_FILTER, DesignDocument.AccountFilterPart.class,
+                    ElementKind.FIELD_FILTER, DesignDocument.FieldFilterPart.class,
+                    ElementKind.DELEGATION, DesignDocument.DelegationPart.class,
+                    ElementKind.EXPECTATION, DesignDocument.ExpectationPart.class);
+
+    private DocumentChanges() {}
+
+    /**
+     * The changes that these say.
+     *
+     * @throws ModelRefused with every problem found, by the place of the change
+     */
+    public static List<Change> read(List<ChangePart> parts) {
+        List<Change> changes = new ArrayList<>();
+        List<Problem> problems = new ArrayList<>();
+        for (int i = 0; i < parts.size(); i++) {
+            String path = "changes[" + i + "]";
+            try {
+                changes.add(change(path, parts.get(i)));
+            } catch (ModelRefused refused) {
+                problems.addAll(refused.problems());
+            }
+        }
+        if (!problems.isEmpty()) {
+            throw new ModelRefused(problems);
+        }
+        return changes;
+    }
+
+    public static List<ChangePart> write(List<Change> changes) {
+        return changes.stream().map(DocumentChanges::part).toList();
+    }
+
+    /** One element as it stands in its list of a design document. */
+    public static Map<String, Object> element(Element element) {
+        return DocumentJson.object(DocumentJson.text(DesignWriter.element(element)));
+    }
+
+    private static ChangePart part(Change change) {
+        if (change instanceof Change.Put put) {
+            return new ChangePart(
+                    put.kind().list(),
+                    element(put.element()),
+                    put.at().isPresent() ? put.at().getAsInt() : null,
+                    null,
+                    null);
+        }
+        return new ChangePart(null, null, null, change.kind().list(), change.key());
+    }
+
+    private static Change change(String path, ChangePart part) {
+        if ((part.put() == null) == (part.remove() == null)) {
+            throw refused(path, "a change puts an element or removes one: name put or remove");
+        }
+        if (part.remove() != null) {
+            if (part.key() == null) {
+                throw refused(path + ".key", "it is missing");
+            }
+            return new Change.Remove(kind(path + ".remove", part.remove()), part.key());
+        }
+        ElementKind kind = kind(path + ".put", part.put());
+        if (part.element() == null || !(part.element().get("key") instanceof String key)) {
+            throw refused(path + ".element.key", "it is missing");
+        }
+        Reading reading = new Reading();
+        Object read = DocumentJson.convert(path + ".element", part.element(), PARTS.get(kind));
+        Element element = new DesignReader(reading).element(kind, read, key);
+        if (!reading.problems().isEmpty()) {
+            throw new ModelRefused(
+                    reading.problems().stream()
+                            .map(one -> new Problem(path + ": " + one.path(), one.message()))
+                            .toList());
+        }
+        return new Change.Put(
+                element, part.at() == null ? OptionalInt.empty() : OptionalInt.of(part.at()));
+    }
+
+    private static ElementKind kind(String path, String list) {
+        List<String> lists = Arrays.stream(ElementKind.values()).map(ElementKind::list).toList();
+        Optional<ElementKind> kind =
+                Arrays.stream(ElementKind.values())
+                        .filter(one -> one.list().equals(list))
+                        .findFirst();
+        return kind.orElseThrow(
+                () ->
+                        refused(
+                                path,
+                                "no list `" + list + "` in a design" + Nearest.hint(list, lists)));
+    }
+
+    private static ModelRefused refused(String path, String message) {
+        return new ModelRefused(List.of(new Problem(path, message)));
+    }
+}

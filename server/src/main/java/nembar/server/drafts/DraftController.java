@@ -1,0 +1,268 @@
+package nembar.server.drafts;
+
+import io.swagger.v3.oas.annotations.Operation;
+import java.time.Instant;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import nembar.core.answers.Impact;
+import nembar.core.catalogue.Field;
+import nembar.core.governance.Objection;
+import nembar.core.model.ModelRefused;
+import nembar.core.model.Problem;
+import nembar.server.document.ChangePart;
+import nembar.server.session.Me;
+import nembar.server.store.DraftStore.Draft;
+import nembar.server.store.DraftStore.Page;
+import nembar.server.store.DraftStore.Publication;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestHeader;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+
+/** Drafts and publications of an application. */
+@RestController
+@RequestMapping("/api/applications/{application}")
+class DraftController {
+    private final DraftService drafts;
+    private final Me me;
+
+    DraftController(DraftService drafts, Me me) {
+        this.drafts = drafts;
+        this.me = me;
+    }
+
+    /**
+     * What a draft is written with.
+     *
+     * @param base the publication it has been brought up to; left out to stay where it is
+     */
+    record DraftWritten(String name, Long base, List<ChangePart> changes) {}
+
+    /** A draft as it is kept. */
+    record DraftShown(
+            String id,
+            String name,
+            String author,
+            String state,
+            long base,
+            List<ChangePart> changes,
+            List<String> approvals,
+            Instant createdAt,
+            Instant changedAt) {}
+
+    record DraftPage(List<DraftShown> drafts, long total) {}
+
+    /** What stands against publishing: a rule, why, and who could agree. */
+    record ObjectionShown(String rule, String why, List<String> people, List<String> approvers) {}
+
+    record Review(
+            boolean publishable,
+            List<ObjectionShown> objections,
+            List<DraftService.Clash> clashes,
+            List<DraftService.Proved> expectations) {}
+
+    /** What changes for one person on the records of one type. */
+    record ImpactLine(
+            String person,
+            String name,
+            Optional<String> account,
+            boolean external,
+            String type,
+            String operation,
+            Optional<String> field,
+            Optional<String> level,
+            long gained,
+            long lost) {}
+
+    record ImpactPage(List<ImpactLine> lines, long total) {}
+
+    record Word(String reason, String override) {}
+
+    record PublicationPage(List<Publication> publications, long total) {}
+
+    @GetMapping("/drafts")
+    @Operation(operationId = "drafts")
+    DraftPage list(
+            @PathVariable String application,
+            @RequestParam(defaultValue = "0") int page,
+            @RequestParam(defaultValue = "25") int size) {
+        Page<Draft> some = drafts.open(me.person(), application, page, size);
+        return new DraftPage(
+                some.items().stream().map(DraftController::shown).toList(), some.total());
+    }
+
+    @PostMapping("/drafts")
+    @Operation(operationId = "createDraft")
+    ResponseEntity<DraftShown> create(
+            @PathVariable String application, @RequestBody DraftWritten written) {
+        return answer(
+                HttpStatus.CREATED,
+                drafts.create(me.person(), application, written.name(), written.changes()));
+    }
+
+    @GetMapping("/drafts/{id}")
+    @Operation(operationId = "draft")
+    ResponseEntity<DraftShown> find(@PathVariable String application, @PathVariable String id) {
+        return answer(HttpStatus.OK, drafts.find(me.person(), application, id));
+    }
+
+    @PutMapping("/drafts/{id}")
+    @Operation(operationId = "changeDraft")
+    ResponseEntity<DraftShown> change(
+            @PathVariable String application,
+            @PathVariable String id,
+            @RequestHeader(name = "If-Match", required = false) String ifMatch,
+            @RequestBody DraftWritten written) {
+        return answer(
+                HttpStatus.OK,
+                drafts.change(
+                        me.person(),
+                        application,
+                        id,
+                        version(ifMatch),
+                        written.name(),
+                        Optional.ofNullable(written.base()),
+                        written.changes()));
+    }
+
+    @DeleteMapping("/drafts/{id}")
+    @Operation(operationId = "discardDraft")
+    ResponseEntity<Void> discard(
+            @PathVariable String application,
+            @PathVariable String id,
+            @RequestHeader(name = "If-Match", required = false) String ifMatch) {
+        drafts.discard(me.person(), application, id, version(ifMatch));
+        return ResponseEntity.noContent().build();
+    }
+
+    /** What stands against publishing it: standing rules, other publications, expectations. */
+    @GetMapping("/drafts/{id}/review")
+    @Operation(operationId = "reviewDraft")
+    Review review(@PathVariable String application, @PathVariable String id) {
+        DraftService.Standing standing = drafts.standing(me.person(), application, id);
+        return new Review(
+                standing.publishable(),
+                standing.objections().stream().map(DraftController::shown).toList(),
+                standing.clashes(),
+                standing.expectations());
+    }
+
+    /** What it would change for people, outsiders first. */
+    @GetMapping("/drafts/{id}/impact")
+    @Operation(operationId = "draftImpact")
+    ImpactPage impact(
+            @PathVariable String application,
+            @PathVariable String id,
+            @RequestParam(defaultValue = "0") int page,
+            @RequestParam(defaultValue = "100") int size) {
+        List<Impact.Line> lines = drafts.impact(me.person(), application, id, 0);
+        int from = Math.min(Math.max(page, 0) * Math.max(size, 1), lines.size());
+        int to = Math.min(from + Math.min(Math.max(size, 1), 500), lines.size());
+        return new ImpactPage(
+                lines.subList(from, to).stream().map(DraftController::shown).toList(),
+                lines.size());
+    }
+
+    @PostMapping("/drafts/{id}/approve")
+    @Operation(operationId = "approveDraft")
+    ResponseEntity<DraftShown> approve(
+            @PathVariable String application,
+            @PathVariable String id,
+            @RequestHeader(name = "If-Match", required = false) String ifMatch) {
+        return answer(
+                HttpStatus.OK, drafts.approve(me.person(), application, id, version(ifMatch)));
+    }
+
+    @PostMapping("/drafts/{id}/publish")
+    @Operation(operationId = "publishDraft")
+    Publication publish(
+            @PathVariable String application,
+            @PathVariable String id,
+            @RequestHeader(name = "If-Match", required = false) String ifMatch,
+            @RequestBody Word word) {
+        return drafts.publish(
+                me.person(), application, id, version(ifMatch), word.reason(), word.override());
+    }
+
+    @GetMapping("/publications")
+    @Operation(operationId = "publications")
+    PublicationPage publications(
+            @PathVariable String application,
+            @RequestParam(defaultValue = "0") int page,
+            @RequestParam(defaultValue = "25") int size) {
+        Page<Publication> some = drafts.publications(me.person(), application, page, size);
+        return new PublicationPage(some.items(), some.total());
+    }
+
+    @GetMapping("/publications/{number}")
+    @Operation(operationId = "publication")
+    Publication publication(@PathVariable String application, @PathVariable long number) {
+        return drafts.publication(me.person(), application, number);
+    }
+
+    /** Makes a draft of the publication's inverse. */
+    @PostMapping("/publications/{number}/undo")
+    @Operation(operationId = "undoPublication")
+    ResponseEntity<DraftShown> undo(@PathVariable String application, @PathVariable long number) {
+        return answer(HttpStatus.CREATED, drafts.undo(me.person(), application, number));
+    }
+
+    private static ResponseEntity<DraftShown> answer(HttpStatus status, Draft draft) {
+        return ResponseEntity.status(status).eTag("\"" + draft.version() + "\"").body(shown(draft));
+    }
+
+    private static DraftShown shown(Draft draft) {
+        return new DraftShown(
+                draft.id(),
+                draft.name(),
+                draft.author(),
+                draft.state(),
+                draft.base(),
+                draft.changes(),
+                draft.approvals(),
+                draft.createdAt(),
+                draft.changedAt());
+    }
+
+    private static ObjectionShown shown(Objection objection) {
+        return new ObjectionShown(
+                objection.rule().name().toLowerCase(Locale.ROOT),
+                objection.why(),
+                objection.people(),
+                List.copyOf(objection.approvers()));
+    }
+
+    private static ImpactLine shown(Impact.Line line) {
+        return new ImpactLine(
+                line.seat().person().key(),
+                line.seat().person().name(),
+                line.seat().account(),
+                line.seat().person().external(),
+                line.type().key(),
+                line.operation().key(),
+                line.field().map(Field::key),
+                line.level().map(one -> one.toLowerCase(Locale.ROOT)),
+                line.gained().number(),
+                line.lost().number());
+    }
+
+    private static long version(String ifMatch) {
+        if (ifMatch == null || !ifMatch.matches("\"\\d{1,18}\"")) {
+            throw new ModelRefused(
+                    List.of(
+                            new Problem(
+                                    "If-Match",
+                                    "send the ETag of the draft that this is meant to follow")));
+        }
+        return Long.parseLong(ifMatch.replace("\"", ""));
+    }
+}

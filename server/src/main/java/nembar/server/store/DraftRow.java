@@ -1,0 +1,32 @@
+package nembar.server.store;
+
+import jakarta.persistence.Column;
+import jakarta.persistence.Entity;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+import jakarta.persistence.Version;
+import java.time.Instant;
+import org.hibernate.annotations.ColumnTransformer;
+
+@Entity
+@Table(name = "draft")
+class DraftRow {
+    @Id String id;
+    String application;
+    String name;
+    String author;
+    String state;
+    long base;
+
+    @Column(columnDefinition = "jsonb")
+    @ColumnTransformer(write = "?::jsonb")
+    String changes;
+
+    @Column(columnDefinition = "jsonb")
+    @ColumnTransformer(write = "?::jsonb")
+    String approvals;
+
+    Instant createdAt;
+    Instant changedAt;
+    @Version long version;
+}

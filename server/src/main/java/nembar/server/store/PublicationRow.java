@@ -1,0 +1,33 @@
+package nembar.server.store;
+
+import jakarta.persistence.Column;
+import jakarta.persistence.Entity;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+import java.time.Instant;
+import org.hibernate.annotations.ColumnTransformer;
+
+@Entity
+@Table(name = "publication")
+class PublicationRow {
+    @Id String id;
+    String application;
+    long number;
+    Instant publishedAt;
+    String author;
+    String reason;
+
+    @Column(columnDefinition = "jsonb")
+    @ColumnTransformer(write = "?::jsonb")
+    String approvers;
+
+    String overridden;
+
+    @Column(columnDefinition = "jsonb")
+    @ColumnTransformer(write = "?::jsonb")
+    String changes;
+
+    @Column(columnDefinition = "jsonb")
+    @ColumnTransformer(write = "?::jsonb")
+    String inverse;
+}
