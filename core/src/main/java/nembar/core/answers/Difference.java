@@ -16,7 +16,8 @@ import nembar.core.decision.PersonAccess;
 /**
  * What differs between two accesses: of two people, of two instants, of a draft and the published
  * design (docs/access-model.md, section 6). Sets are symbols; one that turns out to have no record
- * is no difference to anybody yet.
+ * is no difference to anybody yet. An open field that no filter lowers goes with its record and is
+ * not named besides.
  */
 public record Difference(
         List<OfOperation> operations, List<OfField> fields, List<OfFunction> functions) {
@@ -102,6 +103,11 @@ public record Difference(
             FieldCoverage before,
             FieldCoverage after,
             List<OfField> fields) {
+        boolean asTheRecord =
+                !field.guarded() && before.filters().isEmpty() && after.filters().isEmpty();
+        if (asTheRecord) {
+            return;
+        }
         List<FieldLevel> levels = List.of(FieldLevel.MASKED, FieldLevel.VIEW, FieldLevel.CHANGE);
         for (FieldLevel level : levels) {
             RecordSet was = atLeast(before, level);

@@ -551,6 +551,25 @@ public final class PersonAccess {
                                         && counts(privilege.reach(), type));
     }
 
+    /**
+     * The holdings with a privilege for the operation whose reach and condition have the record,
+     * whatever bounds they are held within.
+     */
+    public List<Holding> holdingsFor(
+            RecordType type, Operation operation, GovernedRecord record, Relatives relatives) {
+        List<Holding> having = new ArrayList<>();
+        for (HeldPrivilege held : privilegesByType.getOrDefault(type.key(), List.of())) {
+            if (held.privilege() instanceof RecordPrivilege of
+                    && gives(of, type, operation)
+                    && counts(of.reach(), type)
+                    && reachOf(of.reach(), type).contains(record, type, relatives)
+                    && meeting(of.condition(), type).contains(record, type, relatives)) {
+                having.add(held.holding());
+            }
+        }
+        return having;
+    }
+
     /** Whether the privilege is one for the operation, with any reach at all. */
     static boolean gives(RecordPrivilege privilege, RecordType type, Operation operation) {
         return privilege.recordType().equals(type.key())

@@ -14,9 +14,7 @@ import nembar.core.catalogue.RecordType;
 import nembar.core.coverage.GovernedRecord;
 import nembar.core.coverage.RecordSet;
 import nembar.core.coverage.Relatives;
-import nembar.core.decision.Grant;
 import nembar.core.decision.PersonAccess;
-import nembar.core.decision.Route;
 import nembar.core.design.AccountScope;
 import nembar.core.design.Bounds;
 import nembar.core.design.Element;
@@ -87,9 +85,8 @@ final class Authority {
         RecordType type = nembar.catalogue().recordType(typeOf(roleOrSet)).orElseThrow();
         Operation give = type.operation("give").orElseThrow();
         GovernedRecord record = new GovernedRecord(type.key(), values(application, roleOrSet));
-        return access.decide(type, give, record, Relatives.NONE).grants().stream()
-                .map(Authority::boundsOf)
-                .anyMatch(own -> within(bounds, own));
+        return access.holdingsFor(type, give, record, Relatives.NONE).stream()
+                .anyMatch(own -> within(bounds, own.assignment().bounds()));
     }
 
     /** Whether they are a steward of the area. */
@@ -142,12 +139,6 @@ final class Authority {
                 application,
                 "name",
                 element.key());
-    }
-
-    private static Bounds boundsOf(Grant grant) {
-        return grant.route() instanceof Route.ByAssignment by
-                ? by.holding().assignment().bounds()
-                : Bounds.NONE;
     }
 
     /** Whether the given bounds let nothing through that one's own do not. */

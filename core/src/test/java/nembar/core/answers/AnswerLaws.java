@@ -111,6 +111,13 @@ class AnswerLaws {
             RecordType type,
             GovernedRecord record) {
         for (Field field : type.fields()) {
+            boolean asTheRecord =
+                    !field.guarded()
+                            && was.field(type, field).filters().isEmpty()
+                            && is.field(type, field).filters().isEmpty();
+            if (asTheRecord) {
+                continue;
+            }
             FieldLevel before = was.field(type, field).levelOn(record, world.fleet());
             FieldLevel after = is.field(type, field).levelOn(record, world.fleet());
             Optional<Difference.OfField> view =

@@ -74,7 +74,7 @@ class AnswersController {
             Optional<String> record) {}
 
     /** A condition in one of its encodings, and the record type it is about. */
-    record ConditionAsked(String recordType, String text, Object json, boolean restricts) {}
+    record ConditionAsked(String recordType, String text, Object json, Boolean restricts) {}
 
     /** A condition in both encodings and in words. */
     record ConditionShown(String text, Object json, String words, String always) {}

@@ -48,7 +48,9 @@ class ConditionService {
                     asked.text() != null
                             ? Condition.ofText(asked.text())
                             : Condition.ofJson(asked.json());
-            condition.check(scope, asked.restricts() ? Standing.RESTRICTS : Standing.OPENS);
+            condition.check(
+                    scope,
+                    Boolean.TRUE.equals(asked.restricts()) ? Standing.RESTRICTS : Standing.OPENS);
             Satisfiability seen = new Satisfiability(scope);
             String always = "sometimes";
             if (seen.never(condition.expression())) {

@@ -1,0 +1,166 @@
+package nembar.server.answers;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.Set;
+import java.util.TreeSet;
+import nembar.server.testing.Client;
+import nembar.server.testing.Client.Answer;
+import nembar.server.testing.Installation;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+
+/** Answers about the whole design of the demo (docs/access-model.md, sections 6, 7 and 9). */
+@ExtendWith(Installation.class)
+class AnswersTest {
+    private static final String TOWLINE = "/api/applications/towline";
+
+    @Test
+    void whoCanNamesPeopleTheirAccountsAndRoutes(Installation nembar) {
+        Client client = nembar.administrator();
+        String records = "/api/ask/records?person=mabel.hollis&application=towline&type=cargo_lot";
+        String lot = client.get(records + "&size=1").json().at("/rows/0/key").asString();
+        Answer who =
+                client.get(
+                        TOWLINE + "/who-can?type=cargo_lot&operation=view&size=200&record=" + lot);
+        assertThat(who.status()).as(who.text()).isEqualTo(200);
+        Set<String> people = new TreeSet<>();
+        who.json().path("people").forEach(one -> people.add(one.path("person").asString()));
+        assertThat(people).contains("mabel.hollis", "otto.grist").doesNotContain("ragna.northfell");
+        assertThat(who.json().path("total").asInt()).isEqualTo(who.json().path("people").size());
+        assertThat(who.text()).contains("\"account\":\"hollis-grain\"", "holds Shipper contact");
+        Answer page =
+                client.get(TOWLINE + "/who-can?type=cargo_lot&operation=view&size=1&record=" + lot);
+        assertThat(page.json().path("people")).hasSize(1);
+    }
+
+    @Test
+    void whoCanIsAskedOfFieldsFunctionsAndDraftsToo(Installation nembar) {
+        Client client = nembar.administrator();
+        Answer run = client.get(TOWLINE + "/who-can?function=month-end");
+        assertThat(run.text()).contains("winifred.stroud").contains("\"level\":\"run\"");
+        Answer any = client.get(TOWLINE + "/who-can?type=invoice&operation=approve");
+        assertThat(any.text()).contains("ambrose.teague", "leander.voss");
+        Answer unknown = client.get(TOWLINE + "/who-can?type=invoce&operation=view");
+        assertThat(unknown.status()).isEqualTo(404);
+        assertThat(unknown.detail()).contains("did you mean `invoice`?");
+    }
+
+    @Test
+    void aBranchAdministratorIsToldOfTheirOwnPeopleOnly(Installation nembar) {
+        Answer who =
+                nembar.branchAdministrator()
+                        .get(TOWLINE + "/who-can?type=voyage&operation=view&size=200");
+        assertThat(who.json().path("withheld").asInt()).isPositive();
+        assertThat(who.text()).contains("ilse.marrow").doesNotContain("winifred.stroud");
+    }
+
+    @Test
+    void everyPlantedFaultIsFound(Installation nembar) {
+        Answer findings = nembar.auditor().get(TOWLINE + "/findings?size=200");
+        assertThat(findings.status()).as(findings.text()).isEqualTo(200);
+        String text = findings.text();
+        finding(text, "person_can_do_nothing", "clemency.hart");
+        finding(text, "role_gives_nothing_within_bounds", "incidents-astrid");
+        finding(text, "share_cut_to_nothing", "ore-to-keelmark");
+        finding(text, "roles_in_conflict", "ambrose.teague");
+        finding(text, "assignment_ended", "survey-ashlar");
+        finding(text, "outsider_kept_in_by_filter_alone", "elspeth.lantern");
+        finding(text, "set_redundant", "see-berths");
+        finding(text, "role_not_meant_for_them", "towline.gateway");
+        finding(text, "expectation_broken", "two-pairs-of-eyes");
+        finding(text, "expectation_broken", "safety-no-contracts");
+        finding(text, "expectation_covers_nobody", "newcomer-sells-nothing");
+        finding(text, "role_held_by_nobody", "winter-warden");
+        finding(text, "invitation_not_accepted", "ottilie.brandt");
+        Answer some = nembar.auditor().get(TOWLINE + "/findings?kind=set_redundant");
+        assertThat(some.json().path("total").asInt()).isEqualTo(1);
+        assertThat(some.json().at("/findings/0/mend/0/put").asString()).isEqualTo("roles");
+    }
+
+    private static void finding(String text, String kind, String about) {
+        assertThat(text)
+                .containsPattern(
+                        "\\{\"kind\":\"" + kind + "\",\"concerns\":\\[[^\\]]*\"" + about + "\"");
+    }
+
+    @Test
+    void expectationsAreProvedOrRefutedWithSomebody(Installation nembar) {
+        Answer proofs = nembar.auditor().get(TOWLINE + "/expectations");
+        assertThat(proofs.json()).hasSize(18);
+        int broken = 0;
+        for (var proof : proofs.json()) {
+            if (!proof.path("holds").asBoolean()) {
+                broken++;
+                assertThat(proof.path("person").asString()).isNotBlank();
+            }
+        }
+        assertThat(broken).isEqualTo(2);
+    }
+
+    @Test
+    void mendsAreOfferedCheapestFirst(Installation nembar) {
+        Client client = nembar.administrator();
+        String records = "/api/ask/records?person=honora.larke&application=towline&type=claim";
+        String claim = client.get(records + "&size=1").json().at("/rows/0/key").asString();
+        Answer mends =
+                client.get(
+                        TOWLINE
+                                + "/mends?person=clemency.hart&type=claim&operation=view&record="
+                                + claim);
+        assertThat(mends.status()).as(mends.text()).isEqualTo(200);
+        assertThat(mends.json().at("/0/words").asString()).startsWith("Share this claim with");
+        assertThat(mends.json().at("/0/records").asLong()).isEqualTo(1);
+        assertThat(mends.json().at("/0/people").toString()).isEqualTo("[\"clemency.hart\"]");
+        long last = 0;
+        for (var mend : mends.json()) {
+            assertThat(mend.path("records").asLong()).isGreaterThanOrEqualTo(last);
+            last = mend.path("records").asLong();
+        }
+    }
+
+    @Test
+    void twoPeopleAndTwoRolesAreCompared(Installation nembar) {
+        Client client = nembar.administrator();
+        Answer people =
+                client.get(TOWLINE + "/difference?person=mabel.hollis&otherPerson=ragna.northfell");
+        assertThat(people.json().path("first").asString()).isEqualTo("Mabel Hollis");
+        assertThat(people.json().at("/lines").toString()).contains("cargo_lot", "Hollis");
+        Answer roles = client.get(TOWLINE + "/roles/dispatcher/difference/berth-planner");
+        assertThat(roles.text())
+                .contains(
+                        "\"what\":\"confirm\",\"use\":\"\",\"first\":[],\"second\":[\"own branch\"]");
+    }
+
+    @Test
+    void conditionsAreCheckedAndRendered(Installation nembar) {
+        Client client = nembar.administrator();
+        String path = TOWLINE + "/conditions/check";
+        Answer good =
+                client.post(
+                        path,
+                        "{\"recordType\":\"voyage\",\"text\":\"status <> 'closed' and"
+                                + " t_during(departs, interval(now(), now(7)))\"}");
+        assertThat(good.status()).as(good.text()).isEqualTo(200);
+        assertThat(good.json().path("words").asString())
+                .isEqualTo("status is not closed and departs within 7 days");
+        assertThat(good.json().path("text").asString())
+                .isEqualTo("status <> 'closed' AND T_DURING(departs, INTERVAL(now(), now(7)))");
+        Answer again =
+                client.post(
+                        path,
+                        "{\"recordType\":\"voyage\",\"json\":" + good.json().path("json") + "}");
+        assertThat(again.text()).isEqualTo(good.text());
+        Answer never =
+                client.post(
+                        path, "{\"recordType\":\"voyage\",\"text\":\"margin > 3 AND margin < 2\"}");
+        assertThat(never.json().path("always").asString()).isEqualTo("never");
+        Answer wrong = client.post(path, "{\"recordType\":\"voyage\",\"text\":\"stauts = 'x'\"}");
+        assertThat(wrong.status()).isEqualTo(422);
+        assertThat(wrong.json().at("/problems/0/path").asString()).isEqualTo("character 1");
+        assertThat(wrong.json().at("/problems/0/message").asString())
+                .isEqualTo("no field `stauts` on Voyage; did you mean `status`?");
+        assertThat(client.get(TOWLINE + "/conditions/names?recordType=voyage").text())
+                .contains("\"user.training\":\"a list\"", "\"departs\":\"a timestamp\"");
+    }
+}
