@@ -89,17 +89,46 @@ public class GridBenchmark {
     public long counted() throws SQLException {
         long sum = 0;
         for (CountQuery query : Scale.grid(model, person)) {
-            try (PreparedStatement statement = connection.prepareStatement(query.text().sql())) {
-                int at = 1;
-                for (Object parameter : query.text().parameters()) {
-                    statement.setObject(at++, parameter);
-                }
-                try (ResultSet counted = statement.executeQuery()) {
-                    counted.next();
-                    sum += counted.getLong(1);
-                }
-            }
+            sum += counted(query.text().sql(), query.text().parameters());
         }
         return sum;
+    }
+
+    /** Ilse's incidents, all operations, as the engine asks for them. */
+    @Benchmark
+    public long incidentsByEngine() throws SQLException {
+        CountQuery query =
+                Scale.grid(model, "ilse.marrow").stream()
+                        .filter(one -> one.text().sql().contains("\"incident\" t"))
+                        .findFirst()
+                        .orElseThrow();
+        return counted(query.text().sql(), query.text().parameters());
+    }
+
+    /** The same as somebody would write it by hand. */
+    @Benchmark
+    public long incidentsByHand() throws SQLException {
+        return counted(
+                "select count(*),"
+                        + " count(*) filter (where basin = 'sorrel-delta'"
+                        + " or reporter = 'ilse.marrow' and basin = 'sorrel-delta'),"
+                        + " count(*) filter (where reporter = 'ilse.marrow'"
+                        + " and basin = 'sorrel-delta'),"
+                        + " count(*) filter (where basin = 'sorrel-delta')"
+                        + " from towline.incident",
+                List.of());
+    }
+
+    private long counted(String sql, List<Object> parameters) throws SQLException {
+        try (PreparedStatement statement = connection.prepareStatement(sql)) {
+            int at = 1;
+            for (Object parameter : parameters) {
+                statement.setObject(at++, parameter);
+            }
+            try (ResultSet counted = statement.executeQuery()) {
+                counted.next();
+                return counted.getLong(1);
+            }
+        }
     }
 }

@@ -8,6 +8,10 @@ import nembar.core.coverage.RecordSet;
 import nembar.core.decision.Coverage;
 import nembar.core.decision.FieldCoverage;
 import nembar.core.decision.PersonAccess;
+import nembar.core.design.Assignment;
+import nembar.core.design.Design;
+import nembar.core.design.Element;
+import nembar.core.directory.Audience;
 import nembar.core.directory.Directory;
 import nembar.core.directory.Person;
 import nembar.core.model.AccessModel;
@@ -25,16 +29,31 @@ final class Scale {
         AccessModel demo = DocumentReader.read(DocumentJson.read(DemoWorld.towline()));
         List<Person> all = new ArrayList<>(demo.directory().people());
         List<Person> originals = List.copyOf(all);
+        List<Assignment> assignments = new ArrayList<>(demo.design().assignments());
+        List<Assignment> personal =
+                assignments.stream()
+                        .filter(one -> one.audience().of().get(0) instanceof Audience.OnePerson)
+                        .toList();
         for (int i = 0; all.size() < people; i++) {
-            all.add(twin(originals.get(i % originals.size()), i));
+            Person of = originals.get(i % originals.size());
+            all.add(twin(of, i));
+            for (Assignment assignment : personal) {
+                if (assignment.audience().of().contains(new Audience.OnePerson(of.key()))) {
+                    assignments.add(twin(assignment, of.key() + "-" + i, i));
+                }
+            }
         }
+        List<Element> elements = new ArrayList<>(demo.design().elements());
+        elements.removeAll(demo.design().assignments());
+        elements.addAll(assignments);
         Directory directory =
                 new Directory(
+                        demo.directory().attributes(),
                         demo.directory().accounts(),
                         demo.directory().units(),
                         demo.directory().teams(),
                         all);
-        return AccessModel.of(demo.application(), demo.catalogue(), directory, demo.design());
+        return AccessModel.of(demo.application(), demo.catalogue(), directory, Design.of(elements));
     }
 
     /** Everything the reach grid needs to know of one person: a query for each record type. */
@@ -67,6 +86,19 @@ final class Scale {
         return queries;
     }
 
+    /** The same given to somebody's twin. */
+    private static Assignment twin(Assignment of, String person, int number) {
+        return new Assignment(
+                of.key() + "-" + number,
+                Audience.anyOf(new Audience.OnePerson(person)),
+                of.gives(),
+                of.bounds(),
+                of.times(),
+                of.reason(),
+                of.givenBy(),
+                of.givenAt());
+    }
+
     private static Person twin(Person of, int number) {
         return new Person(
                 of.key() + "-" + number,
@@ -78,6 +110,7 @@ final class Scale {
                 of.unit(),
                 of.manager(),
                 of.zone(),
-                of.status());
+                of.status(),
+                of.attributes());
     }
 }

@@ -84,6 +84,6 @@ public final class DemoWorld {
                         Duration.ofDays(9),
                         "vikram.sethi",
                         "Stand-in for the head of operations",
-                        Set.of("desmond-to-gwen", "voyage-to-juno")));
+                        Set.of("desmond-to-piers", "voyage-to-juno")));
     }
 }

@@ -9,10 +9,17 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Predicate;
 import nembar.core.catalogue.Field;
 import nembar.core.catalogue.Operation;
 import nembar.core.catalogue.RecordType;
 import nembar.core.coverage.RecordSet;
+import nembar.core.decision.PersonAccess;
+import nembar.core.design.Design;
+import nembar.core.design.Privilege.FieldPrivilege;
+import nembar.core.design.Privilege.RecordPrivilege;
+import nembar.core.design.Reach;
+import nembar.core.model.AccessModel;
 import nembar.core.model.Seats.Seat;
 
 /**
@@ -61,28 +68,8 @@ public record Impact(List<OfPerson> people) {
                                 before.model().design(),
                                 after.model().design())
                         : Optional.empty();
-        List<OfPerson> people = new ArrayList<>();
-        Map<List<Integer>, Boolean> untouched = new HashMap<>();
-        for (Seat seat : after.model().seats().all()) {
-            Optional<Seat> was = sameDirectory ? Optional.of(seat) : sameSeat(before, seat);
-            if (was.isPresent()
-                    && sameDirectory
-                    && untouched.computeIfAbsent(
-                            List.of(before.classOf(seat), after.classOf(seat)),
-                            pair ->
-                                    before.contentOf(pair.get(0))
-                                            .equals(after.contentOf(pair.get(1))))) {
-                continue;
-            }
-            Difference difference =
-                    Difference.between(
-                            was.map(before::access).orElseGet(() -> nothing(before, after, seat)),
-                            after.access(seat),
-                            type -> touched.map(some -> some.contains(type)).orElse(true));
-            if (!difference.none()) {
-                people.add(new OfPerson(seat, difference));
-            }
-        }
+        List<OfPerson> people =
+                sameDirectory ? sameSeats(before, after, touched) : otherSeats(before, after);
         if (!sameDirectory) {
             gone(before, after, people);
         }
@@ -90,6 +77,92 @@ public record Impact(List<OfPerson> people) {
                 Comparator.<OfPerson, Boolean>comparing(one -> !one.seat().person().external())
                         .thenComparing(one -> !one.gainsGuarded()));
         return new Impact(people);
+    }
+
+    /** Person by person where it may differ within a class, and once for each class otherwise. */
+    private static List<OfPerson> sameSeats(
+            Moment before, Moment after, Optional<Set<String>> touched) {
+        Map<List<Integer>, List<Seat>> moved = new LinkedHashMap<>();
+        Map<List<Integer>, Boolean> untouched = new HashMap<>();
+        for (Seat seat : after.model().seats().all()) {
+            List<Integer> pair = List.of(before.classOf(seat), after.classOf(seat));
+            boolean same =
+                    untouched.computeIfAbsent(
+                            pair,
+                            any ->
+                                    before.contentOf(pair.get(0))
+                                            .equals(after.contentOf(pair.get(1))));
+            if (!same) {
+                moved.computeIfAbsent(pair, any -> new ArrayList<>()).add(seat);
+            }
+        }
+        Predicate<String> looked = type -> touched.map(some -> some.contains(type)).orElse(true);
+        List<OfPerson> people = new ArrayList<>();
+        for (List<Seat> ofOne : moved.values()) {
+            Seat first = ofOne.get(0);
+            boolean alike =
+                    !before.personByPerson()
+                            && !after.personByPerson()
+                            && !ownRecords(before, first, looked)
+                            && !ownRecords(after, first, looked);
+            Optional<Difference> shared =
+                    alike
+                            ? Optional.of(difference(before, after, first, looked))
+                            : Optional.empty();
+            people.addAll(
+                    ofOne.parallelStream()
+                            .map(
+                                    seat ->
+                                            new OfPerson(
+                                                    seat,
+                                                    shared.orElseGet(
+                                                            () ->
+                                                                    difference(
+                                                                            before, after, seat,
+                                                                            looked))))
+                            .filter(one -> !one.difference().none())
+                            .toList());
+        }
+        return people;
+    }
+
+    private static Difference difference(
+            Moment before, Moment after, Seat seat, Predicate<String> looked) {
+        return Difference.between(before.access(seat), after.access(seat), looked);
+    }
+
+    /** Whether somebody of the class has anything on records of their own, or of those below. */
+    private static boolean ownRecords(Moment moment, Seat seat, Predicate<String> looked) {
+        return moment.access(seat).holdings().stream()
+                .flatMap(holding -> holding.set().privileges().stream())
+                .anyMatch(
+                        privilege ->
+                                privilege instanceof RecordPrivilege of
+                                                && personal(of.reach())
+                                                && looked.test(of.recordType())
+                                        || privilege instanceof FieldPrivilege field
+                                                && personal(field.reach())
+                                                && looked.test(field.recordType()));
+    }
+
+    private static boolean personal(Reach reach) {
+        return reach == Reach.OWN || reach == Reach.REPORTS;
+    }
+
+    /** Where people may have been placed otherwise, everybody is looked at. */
+    private static List<OfPerson> otherSeats(Moment before, Moment after) {
+        List<OfPerson> people = new ArrayList<>();
+        for (Seat seat : after.model().seats().all()) {
+            PersonAccess was =
+                    sameSeat(before, seat)
+                            .map(before::access)
+                            .orElseGet(() -> nothing(before, after, seat));
+            Difference difference = Difference.between(was, after.access(seat));
+            if (!difference.none()) {
+                people.add(new OfPerson(seat, difference));
+            }
+        }
+        return people;
     }
 
     /** People who are there before and not after lose what they had. */
@@ -112,16 +185,9 @@ public record Impact(List<OfPerson> people) {
     }
 
     /** The access of somebody whom a model does not know: none. */
-    private static nembar.core.decision.PersonAccess nothing(
-            Moment unknown, Moment known, Seat seat) {
-        nembar.core.model.AccessModel model =
-                nembar.core.model.AccessModel.of(
-                        known.model().application(),
-                        known.model().catalogue(),
-                        known.model().directory(),
-                        nembar.core.design.Design.empty());
-        return new nembar.core.decision.PersonAccess(
-                model, known.standpoint(seat).at(unknown.at()));
+    private static PersonAccess nothing(Moment unknown, Moment known, Seat seat) {
+        AccessModel model = known.model().withDesign(Design.empty());
+        return new PersonAccess(model, known.standpoint(seat).at(unknown.at()));
     }
 
     /** The same with records counted, one scan for each type; lines without any record left out. */

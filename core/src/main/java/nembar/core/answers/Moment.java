@@ -5,7 +5,9 @@ import java.util.AbstractSet;
 import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.HashMap;
+import java.util.IdentityHashMap;
 import java.util.Iterator;
+import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -15,10 +17,10 @@ import java.util.concurrent.ConcurrentHashMap;
 import nembar.core.condition.Condition;
 import nembar.core.decision.PersonAccess;
 import nembar.core.design.Assignment;
+import nembar.core.design.Bounds;
 import nembar.core.design.Design;
-import nembar.core.design.Element;
 import nembar.core.design.SharingRule;
-import nembar.core.directory.Audience;
+import nembar.core.design.Times;
 import nembar.core.directory.Person;
 import nembar.core.model.AccessModel;
 import nembar.core.model.Seats.Seat;
@@ -77,11 +79,16 @@ public final class Moment {
         return classes;
     }
 
+    /** Whether two people of one class may differ in more than whose records are their own. */
+    boolean personByPerson() {
+        return personByPerson;
+    }
+
     int classOf(Seat seat) {
         return classOf[seat.number()];
     }
 
-    /** The elements of the design that concern the class's people at this instant. */
+    /** What of the design concerns the class's people at this instant. */
     Set<Object> contentOf(int classNumber) {
         return content.get(classNumber);
     }
@@ -102,32 +109,61 @@ public final class Moment {
 
     private void classify() {
         Design design = model.design();
-        List<Element> shared = new ArrayList<>();
-        List<BitSet> audiences = new ArrayList<>();
+        Map<Object, Integer> numbersOf = new HashMap<>();
+        List<Object> things = new ArrayList<>();
+        Map<Assignment, Integer> effects = new IdentityHashMap<>();
+        for (Assignment assignment : design.assignments()) {
+            if (model.inForce(assignment.times(), at)) {
+                Object effect =
+                        new Effect(assignment.gives(), assignment.bounds(), assignment.times());
+                effects.put(assignment, number(effect, numbersOf, things));
+            }
+        }
+        Map<Integer, BitSet> shared = new LinkedHashMap<>();
         design.sharingRules().stream()
                 .filter(rule -> model.inForce(rule.times(), at))
-                .forEach(rule -> add(rule, rule.audience(), shared, audiences));
+                .forEach(
+                        rule ->
+                                shared.put(
+                                        number(rule, numbersOf, things),
+                                        model.seatsIn(rule.audience(), at)));
         design.directShares().stream()
                 .filter(share -> model.inForce(share.times(), at))
-                .forEach(share -> add(share, share.audience(), shared, audiences));
-        design.accountFilters().forEach(one -> add(one, one.audience(), shared, audiences));
-        design.fieldFilters().forEach(one -> add(one, one.audience(), shared, audiences));
-        Map<List<Object>, Set<Object>> contents = new HashMap<>();
+                .forEach(
+                        share ->
+                                shared.put(
+                                        number(share, numbersOf, things),
+                                        model.seatsIn(share.audience(), at)));
+        design.accountFilters()
+                .forEach(
+                        one ->
+                                shared.put(
+                                        number(one, numbersOf, things),
+                                        model.seatsIn(one.audience(), at)));
+        design.fieldFilters()
+                .forEach(
+                        one ->
+                                shared.put(
+                                        number(one, numbersOf, things),
+                                        model.seatsIn(one.audience(), at)));
+        Map<BitSet, Set<Object>> contents = new HashMap<>();
         Map<ClassKey, Integer> numbers = new HashMap<>();
         for (Seat seat : model.seats().all()) {
-            List<Object> concerning = new ArrayList<>();
+            BitSet concerning = new BitSet(things.size());
             for (Assignment assignment : model.assignmentsOf(seat)) {
-                if (model.inForce(assignment.times(), at)) {
-                    concerning.add(new Same(assignment));
+                Integer effect = effects.get(assignment);
+                if (effect != null) {
+                    concerning.set(effect);
                 }
             }
-            for (int i = 0; i < shared.size(); i++) {
-                if (audiences.get(i).get(seat.number())) {
-                    concerning.add(new Same(shared.get(i)));
-                }
-            }
+            shared.forEach(
+                    (thing, seats) -> {
+                        if (seats.get(seat.number())) {
+                            concerning.set(thing);
+                        }
+                    });
             Set<Object> elements =
-                    contents.computeIfAbsent(concerning, any -> elements(concerning));
+                    contents.computeIfAbsent(concerning, any -> elements(concerning, things));
             ClassKey key = key(seat, elements);
             Integer number = numbers.get(key);
             if (number == null) {
@@ -141,40 +177,37 @@ public final class Moment {
         }
     }
 
-    private void add(
-            Element element, Audience audience, List<Element> elements, List<BitSet> audiences) {
-        elements.add(element);
-        audiences.add(model.seatsIn(audience, at));
+    private static int number(Object thing, Map<Object, Integer> numbersOf, List<Object> things) {
+        return numbersOf.computeIfAbsent(
+                thing,
+                any -> {
+                    things.add(thing);
+                    return things.size() - 1;
+                });
     }
+
+    /** What an assignment comes to for whoever has it, whatever it is called. */
+    private record Effect(Assignment.Gives gives, Bounds bounds, Times times) {}
 
     /** Whose records a sharing rule opens: who holds a role may change without the rule's doing. */
     private record Owners(SharingRule rule, Set<String> people) {}
 
-    /** An element by identity: comparing which ones there are does not compare what they say. */
-    private record Same(Element element) {
-        @Override
-        public boolean equals(Object other) {
-            return other instanceof Same same && same.element == element;
-        }
-
-        @Override
-        public int hashCode() {
-            return System.identityHashCode(element);
-        }
-    }
-
-    /** Those elements, with what the assignments and rules among them depend on. */
-    private Set<Object> elements(List<Object> concerning) {
+    /** These things, with what the assignments and rules among them depend on. */
+    private Set<Object> elements(BitSet concerning, List<Object> things) {
         Set<Object> elements = new LinkedHashSet<>();
-        for (Object one : concerning) {
-            Element element = ((Same) one).element();
-            elements.add(element);
-            if (element instanceof Assignment assignment) {
-                elements.addAll(model.design().setsOf(assignment.gives()));
-            } else if (element instanceof SharingRule rule && rule.ownedBy().isPresent()) {
-                elements.add(new Owners(rule, model.peopleIn(rule.ownedBy().get(), at)));
-            }
-        }
+        concerning.stream()
+                .mapToObj(things::get)
+                .forEach(
+                        thing -> {
+                            elements.add(thing);
+                            if (thing instanceof Effect effect) {
+                                elements.addAll(model.design().setsOf(effect.gives()));
+                            } else if (thing instanceof SharingRule rule
+                                    && rule.ownedBy().isPresent()) {
+                                elements.add(
+                                        new Owners(rule, model.peopleIn(rule.ownedBy().get(), at)));
+                            }
+                        });
         return new Hashed(elements);
     }
 

@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Supplier;
 import nembar.core.catalogue.Field;
 import nembar.core.catalogue.Function;
 import nembar.core.catalogue.Operation;
@@ -35,8 +36,12 @@ public final class WhoCan {
         this.moment = moment;
     }
 
-    /** Somebody who may, and the decision with its routes. */
-    public record Able(Seat seat, Decision decision) {}
+    /** Somebody who may; the decision with its own routes is made when it is asked for. */
+    public record Able(Seat seat, Supplier<Decision> because) {
+        public Decision decision() {
+            return because.get();
+        }
+    }
 
     /** Somebody and the level they have. */
     public record AtLevel<L>(Seat seat, L level) {}
@@ -49,10 +54,17 @@ public final class WhoCan {
                 type,
                 record,
                 relatives,
-                access -> access.decide(type, operation, record, relatives),
-                (seat, decision) -> {
-                    if (decision.allowed()) {
-                        able.add(new Able(seat, decision));
+                access -> access.allows(type, operation, record, relatives),
+                (seat, allowed) -> {
+                    if (allowed) {
+                        able.add(
+                                new Able(
+                                        seat,
+                                        () ->
+                                                moment.access(seat)
+                                                        .decide(
+                                                                type, operation, record,
+                                                                relatives)));
                     }
                 });
         return able;
@@ -91,15 +103,15 @@ public final class WhoCan {
 
     /** Who has some level of the function. */
     public List<AtLevel<FunctionAccess>> onFunction(Function function) {
-        FunctionAccess[] ofClass = new FunctionAccess[moment.classes().size()];
+        String[] ofClass = new String[moment.classes().size()];
         List<AtLevel<FunctionAccess>> levels = new ArrayList<>();
         for (Seat seat : moment.model().seats().all()) {
             int number = moment.classOf(seat);
             if (ofClass[number] == null) {
-                ofClass[number] = moment.access(seat).function(function);
+                ofClass[number] = moment.access(seat).function(function).level();
             }
-            if (!ofClass[number].level().equals(Function.NONE)) {
-                levels.add(new AtLevel<>(seat, ofClass[number]));
+            if (!ofClass[number].equals(Function.NONE)) {
+                levels.add(new AtLevel<>(seat, moment.access(seat).function(function)));
             }
         }
         return levels;

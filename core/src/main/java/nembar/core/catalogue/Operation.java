@@ -1,5 +1,7 @@
 package nembar.core.catalogue;
 
+import java.util.List;
+
 /**
  * Something that can be done to a record (docs/access-model.md, section 1). Every record type has
  * view, create, change and delete; an application adds its own.
@@ -9,6 +11,9 @@ public record Operation(String key, String label) {
     public static final Operation CREATE = new Operation("create", "create");
     public static final Operation CHANGE = new Operation("change", "change");
     public static final Operation DELETE = new Operation("delete", "delete");
+
+    /** Those that every record type has, in the order in which they are shown. */
+    static final List<Operation> COMMON = List.of(VIEW, CHANGE, CREATE, DELETE);
 
     /**
      * Whether a privilege for this operation is also one for {@code other}: any operation is one

@@ -43,19 +43,23 @@ public record RecordType(
 
     /** View, change, create, delete, then the type's own: the order in which they are shown. */
     public List<Operation> operations() {
-        List<Operation> all =
-                new ArrayList<>(
-                        List.of(
-                                Operation.VIEW,
-                                Operation.CHANGE,
-                                Operation.CREATE,
-                                Operation.DELETE));
+        List<Operation> all = new ArrayList<>(Operation.COMMON);
         all.addAll(ownOperations);
         return all;
     }
 
     public Optional<Operation> operation(String key) {
-        return operations().stream().filter(operation -> operation.key().equals(key)).findFirst();
+        for (Operation operation : Operation.COMMON) {
+            if (operation.key().equals(key)) {
+                return Optional.of(operation);
+            }
+        }
+        for (Operation operation : ownOperations) {
+            if (operation.key().equals(key)) {
+                return Optional.of(operation);
+            }
+        }
+        return Optional.empty();
     }
 
     public Optional<Field> field(String key) {

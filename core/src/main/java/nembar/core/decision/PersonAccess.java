@@ -53,7 +53,7 @@ public final class PersonAccess {
     private final Sharing sharing;
     private final Map<String, List<HeldPrivilege>> privilegesByType = new HashMap<>();
     private final Map<String, Coverage> known = new ConcurrentHashMap<>();
-    private final Map<RecordType, Map<String, RecordSet>> covered = new ConcurrentHashMap<>();
+    private final Map<String, Map<String, RecordSet>> covered = new ConcurrentHashMap<>();
 
     private record HeldPrivilege(Holding holding, Privilege privilege) {}
 
@@ -176,10 +176,10 @@ public final class PersonAccess {
 
     /** The records on which the person may do the operation; worked out once. */
     public RecordSet records(RecordType type, Operation operation) {
-        Map<String, RecordSet> ofType = covered.get(type);
+        Map<String, RecordSet> ofType = covered.get(type.key());
         if (ofType == null) {
             ofType = new ConcurrentHashMap<>();
-            covered.put(type, ofType);
+            covered.put(type.key(), ofType);
         }
         RecordSet found = ofType.get(operation.key());
         if (found == null) {

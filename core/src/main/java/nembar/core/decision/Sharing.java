@@ -99,9 +99,12 @@ final class Sharing {
                 type.key().equals(openedType)
                         ? opening.operations()
                         : opening.below().getOrDefault(type.key(), Set.of());
-        return operations.stream()
-                .flatMap(key -> type.operation(key).stream())
-                .anyMatch(given -> given.carries(operation));
+        for (String key : operations) {
+            if (type.operation(key).filter(given -> given.carries(operation)).isPresent()) {
+                return true;
+            }
+        }
+        return false;
     }
 
     /** The records of the type that the rule opens: those it names, or what is below them. */

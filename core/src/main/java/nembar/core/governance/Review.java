@@ -10,6 +10,7 @@ import java.util.Set;
 import java.util.TreeSet;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
+import nembar.core.answers.Finding;
 import nembar.core.answers.Impact;
 import nembar.core.answers.Moment;
 import nembar.core.catalogue.Area;
@@ -110,6 +111,21 @@ public final class Review {
             }
         }
         return objections;
+    }
+
+    /** What is worth a look about who administers: that it hangs on one person. */
+    public static List<Finding> findings(AccessModel nembar, Instant at) {
+        return Authority.only(Authority.givingEverything(Authority.ofAll(nembar, at))).stream()
+                .map(
+                        one ->
+                                new Finding(
+                                        Finding.Kind.ONLY_ONE_ADMINISTRATOR,
+                                        List.of(new Finding.Concern("person", one.key())),
+                                        "Only one person may give everything: while they are away,"
+                                                + " nobody can, and nobody can approve what they"
+                                                + " give themselves.",
+                                        List.of()))
+                .toList();
     }
 
     /** Keys of those who may publish drafts at all. */

@@ -15,6 +15,7 @@ import nembar.core.catalogue.Application;
 import nembar.core.catalogue.Area;
 import nembar.core.catalogue.Catalogue;
 import nembar.core.catalogue.RecordType;
+import nembar.core.condition.Condition;
 import nembar.core.condition.Scope;
 import nembar.core.design.Assignment;
 import nembar.core.design.Design;
@@ -38,8 +39,11 @@ public final class AccessModel {
     private final Design design;
     private final Seats seats;
     private final Map<String, Scope> scopes = new ConcurrentHashMap<>();
+    private final Map<Said, String> words = new ConcurrentHashMap<>();
     private volatile BitSet[] assigned;
     private volatile List<List<Assignment>> assignmentsBySeat;
+
+    private record Said(String recordType, Condition condition) {}
 
     private AccessModel(
             Application application,
@@ -116,6 +120,12 @@ public final class AccessModel {
     /** What a condition on records of the type may speak of. */
     public Scope scopeOf(RecordType type) {
         return scopes.computeIfAbsent(type.key(), key -> Scopes.of(type, directory));
+    }
+
+    /** A condition on records of the type in words; worked out once. */
+    public String wordsOf(Condition condition, RecordType type) {
+        return words.computeIfAbsent(
+                new Said(type.key(), condition), any -> condition.words(scopeOf(type)));
     }
 
     /** Whether these times have the instant, by the application's clock. */

@@ -6,6 +6,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.regex.Pattern;
 import nembar.core.condition.Standing;
 import nembar.core.directory.Account;
 import nembar.core.directory.Attribute;
@@ -18,6 +19,8 @@ import nembar.core.text.Wording;
 
 /** Checks the directory on its own (docs/access-model.md, section 2). */
 final class DirectoryCheck {
+    private static final Pattern ADDRESS = Pattern.compile("[^@\\s]+@[^@\\s]+");
+
     private final Directory directory;
     private final ModelCheck check;
 
@@ -85,7 +88,7 @@ final class DirectoryCheck {
         Map<String, List<String>> up = new HashMap<>();
         for (Person person : directory.people()) {
             String path = "directory.people[" + person.key() + "]";
-            if (!person.email().matches("[^@\\s]+@[^@\\s]+")) {
+            if (!ADDRESS.matcher(person.email()).matches()) {
                 check.report(path + ".email", "`" + person.email() + "` is no e-mail address");
             }
             person.accounts()

@@ -10,6 +10,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
+import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import nembar.core.catalogue.Application;
 import nembar.core.catalogue.Catalogue;
@@ -26,6 +27,8 @@ import nembar.core.text.Nearest;
  * part has a check of its own; this class holds what they share.
  */
 final class ModelCheck {
+    private static final Pattern KEY = Pattern.compile("[a-z0-9][a-z0-9._-]{0,99}");
+
     private final List<Problem> problems = new ArrayList<>();
 
     private ModelCheck() {}
@@ -58,7 +61,7 @@ final class ModelCheck {
     }
 
     private void key(String path, String key) {
-        if (key == null || !key.matches("[a-z0-9][a-z0-9._-]{0,99}")) {
+        if (key == null || !KEY.matcher(key).matches()) {
             report(
                     path,
                     "a key is 1 to 100 small letters, digits, dots, hyphens or underscores, and"

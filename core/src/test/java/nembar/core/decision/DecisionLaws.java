@@ -9,7 +9,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import nembar.core.catalogue.Field;
-import nembar.core.catalogue.Function;
 import nembar.core.catalogue.Operation;
 import nembar.core.catalogue.RecordType;
 import nembar.core.coverage.GovernedRecord;
@@ -28,62 +27,12 @@ import nembar.core.testing.RandomWorld;
 import nembar.core.testing.Referee;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
-import org.junit.jupiter.params.ParameterizedTest;
-import org.junit.jupiter.params.provider.CsvFileSource;
 
 /** What holds for every design, person, operation and record (docs/access-model.md, section 4). */
 class DecisionLaws {
-    private interface Case {
-        void judge(
-                PersonAccess access, RecordType type, Operation operation, GovernedRecord record);
-    }
-
     @Property(tries = 2000)
     void theEngineAgreesWithTheReferee(@ForAll long seed) {
-        agree(new RandomWorld(seed));
-    }
-
-    /** Seeds of worlds on which engine, SQL or referee have once disagreed. */
-    @ParameterizedTest
-    @CsvFileSource(resources = "/past-disagreements.csv", numLinesToSkip = 1)
-    void theEngineAgreesWhereItOnceDidNot(long seed) {
-        agree(new RandomWorld(seed));
-    }
-
-    private static void agree(RandomWorld world) {
-        AccessModel model = world.model();
-        Map<Standpoint, Referee> referees = new HashMap<>();
-        each(
-                world,
-                model,
-                (access, type, operation, record) -> {
-                    Referee referee =
-                            referees.computeIfAbsent(
-                                    access.who(), who -> new Referee(model, world.fleet(), who));
-                    String what =
-                            access.who().person().key() + " " + operation.key() + " " + record;
-                    boolean expected = referee.may(operation.key(), record);
-                    assertThat(access.decide(type, operation, record, world.fleet()).allowed())
-                            .as(what)
-                            .isEqualTo(expected);
-                    assertThat(access.allows(type, operation, record, world.fleet()))
-                            .as(what)
-                            .isEqualTo(expected);
-                    if (operation.equals(Operation.VIEW)) {
-                        for (Field field : type.fields()) {
-                            assertThat(access.field(type, field).levelOn(record, world.fleet()))
-                                    .as(what + " " + field.key())
-                                    .isEqualTo(referee.level(field, record));
-                        }
-                    }
-                });
-        for (Standpoint who : RandomWorld.standpoints(model)) {
-            PersonAccess access = new PersonAccess(model, who);
-            for (Function function : model.catalogue().functions()) {
-                assertThat(function.levels().indexOf(access.function(function).level()))
-                        .isEqualTo(new Referee(model, world.fleet(), who).level(function));
-            }
-        }
+        RefereeTest.agree(new RandomWorld(seed));
     }
 
     @Property(tries = 200)
@@ -150,7 +99,7 @@ class DecisionLaws {
                         before.catalogue(),
                         before.directory(),
                         Design.of(turned));
-        each(
+        RefereeTest.each(
                 world,
                 before,
                 (access, type, operation, record) ->
@@ -164,7 +113,7 @@ class DecisionLaws {
     void everyRouteIsSufficientAlone(@ForAll long seed) {
         RandomWorld world = new RandomWorld(seed);
         AccessModel model = world.model();
-        each(
+        RefereeTest.each(
                 world,
                 model,
                 (access, type, operation, record) -> {
@@ -191,7 +140,7 @@ class DecisionLaws {
     void everyYesHasARouteAndEveryNoHasNone(@ForAll long seed) {
         RandomWorld world = new RandomWorld(seed);
         AccessModel model = world.model();
-        each(
+        RefereeTest.each(
                 world,
                 model,
                 (access, type, operation, record) -> {
@@ -214,7 +163,7 @@ class DecisionLaws {
         world.harbour().give(Harbour.to("eve"), Harbour.may("trip", "change", Reach.ALL));
         AccessModel after = world.model();
         Map<Standpoint, PersonAccess> afters = new HashMap<>();
-        each(
+        RefereeTest.each(
                 world,
                 before,
                 (access, type, operation, record) -> {
@@ -235,7 +184,7 @@ class DecisionLaws {
         world.harbour().fieldFilters.add(world.fieldFilter("another"));
         AccessModel after = world.model();
         Map<Standpoint, PersonAccess> afters = new HashMap<>();
-        each(
+        RefereeTest.each(
                 world,
                 before,
                 (access, type, operation, record) -> {
@@ -256,7 +205,7 @@ class DecisionLaws {
     void anExternalNeverReachesAnotherAccountsRecords(@ForAll long seed) {
         RandomWorld world = new RandomWorld(seed);
         AccessModel model = world.model();
-        each(
+        RefereeTest.each(
                 world,
                 model,
                 (access, type, operation, record) -> {
@@ -274,7 +223,7 @@ class DecisionLaws {
     void aNoWithoutRouteAndWithoutFilterIsMissingWhatItSays(@ForAll long seed) {
         RandomWorld world = new RandomWorld(seed);
         AccessModel model = world.model();
-        each(
+        RefereeTest.each(
                 world,
                 model,
                 (access, type, operation, record) -> {
@@ -291,18 +240,5 @@ class DecisionLaws {
     private static PersonAccess later(
             Map<Standpoint, PersonAccess> known, AccessModel model, PersonAccess of) {
         return known.computeIfAbsent(of.who(), who -> new PersonAccess(model, who));
-    }
-
-    private static void each(RandomWorld world, AccessModel model, Case judged) {
-        for (Standpoint who : RandomWorld.standpoints(model)) {
-            PersonAccess access = new PersonAccess(model, who);
-            for (RecordType type : model.catalogue().recordTypes()) {
-                for (Operation operation : type.operations()) {
-                    for (GovernedRecord record : world.fleet().of(type.key()).subList(0, 8)) {
-                        judged.judge(access, type, operation, record);
-                    }
-                }
-            }
-        }
     }
 }

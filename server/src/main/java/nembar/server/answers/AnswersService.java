@@ -34,6 +34,7 @@ import nembar.core.decision.Grant;
 import nembar.core.design.Role;
 import nembar.core.directory.Person;
 import nembar.core.draft.Changes;
+import nembar.core.governance.Review;
 import nembar.core.model.AccessModel;
 import nembar.core.model.Seats.Seat;
 import nembar.core.text.Nearest;
@@ -333,8 +334,14 @@ class AnswersService {
                         Activity.UNKNOWN.waitFor(),
                         Activity.UNKNOWN.dormantAfter());
         Predicate<Person> visible = governance.mayView(me);
+        List<Finding> found =
+                new ArrayList<>(
+                        Findings.of(moment, records.counting(where.application()), activity));
+        if (where.application().equals(Models.NEMBAR)) {
+            found.addAll(Review.findings(moment.model(), moment.at()));
+        }
         List<FindingShown> all =
-                Findings.of(moment, records.counting(where.application()), activity).stream()
+                found.stream()
                         .filter(one -> kind.isEmpty() || kind.get().equals(lower(one.kind())))
                         .filter(
                                 one ->

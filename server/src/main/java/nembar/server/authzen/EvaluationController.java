@@ -67,21 +67,24 @@ class EvaluationController {
 
     @PostMapping(path = "/search/subject", consumes = MediaType.APPLICATION_JSON_VALUE)
     @Operation(operationId = "searchSubject")
-    SearchService.Results<SearchService.Found> subjects(@RequestBody SearchService.Search search) {
+    SearchService.Results<SearchService.FoundEntity> subjects(
+            @RequestBody SearchService.Search search) {
         mayAsk();
         return searches.subjects(search);
     }
 
     @PostMapping(path = "/search/resource", consumes = MediaType.APPLICATION_JSON_VALUE)
     @Operation(operationId = "searchResource")
-    SearchService.Results<SearchService.Found> resources(@RequestBody SearchService.Search search) {
+    SearchService.Results<SearchService.FoundEntity> resources(
+            @RequestBody SearchService.Search search) {
         mayAsk();
         return searches.resources(search);
     }
 
     @PostMapping(path = "/search/action", consumes = MediaType.APPLICATION_JSON_VALUE)
     @Operation(operationId = "searchAction")
-    SearchService.Results<SearchService.Named> actions(@RequestBody SearchService.Search search) {
+    SearchService.Results<SearchService.ActionName> actions(
+            @RequestBody SearchService.Search search) {
         mayAsk();
         return searches.actions(search);
     }

@@ -14,6 +14,7 @@ import nembar.core.coverage.Relatives;
 import nembar.core.decision.Decision;
 import nembar.core.decision.PersonAccess;
 import nembar.core.decision.WhyNot;
+import nembar.core.design.Delegation;
 import nembar.core.directory.Person;
 import nembar.core.model.AccessModel;
 import nembar.core.model.Standpoint;
@@ -75,7 +76,7 @@ class EvaluationService {
         if (person.isEmpty()) {
             return no(List.of("Nobody in the directory has the address of the subject."));
         }
-        Standpoint who = standpoint(person.get(), asked.subject().properties());
+        Standpoint who = standpoint(model, person.get(), asked.subject().properties());
         String application = model.application().key();
         Optional<GovernedRecord> record =
                 asked.resource().properties() == null || asked.resource().properties().isEmpty()
@@ -187,8 +188,30 @@ class EvaluationService {
                                                 known)));
     }
 
+    /**
+     * Somebody who says so acts for somebody else: then the seat is the principal's, and the
+     * account one of theirs.
+     */
+    Standpoint standpoint(AccessModel model, Person person, Map<String, Object> properties) {
+        Object key = properties == null ? null : properties.get("delegation");
+        if (key == null) {
+            return standpoint(person, properties);
+        }
+        Optional<Delegation> delegation =
+                model.design().delegations().stream()
+                        .filter(one -> one.key().equals(key.toString()))
+                        .filter(one -> one.delegate().equals(person.key()))
+                        .findFirst();
+        require(
+                delegation.isPresent(),
+                "subject.properties.delegation",
+                "Nobody lets this person act for them by a delegation of this key.");
+        Person principal = model.directory().person(delegation.get().principal()).orElseThrow();
+        return standpoint(principal, properties).through(delegation.get());
+    }
+
     /** Somebody of several accounts acts for one of them, which the subject's properties name. */
-    Standpoint standpoint(Person person, Map<String, Object> properties) {
+    private Standpoint standpoint(Person person, Map<String, Object> properties) {
         Standpoint who = Standpoint.of(person, clock.instant());
         Object account = properties == null ? null : properties.get("account");
         if (account == null) {

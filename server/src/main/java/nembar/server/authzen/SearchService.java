@@ -51,9 +51,9 @@ class SearchService {
             Map<String, Object> context,
             PageAsked page) {}
 
-    record Found(String type, String id) {}
+    record FoundEntity(String type, String id) {}
 
-    record Named(String name) {}
+    record ActionName(String name) {}
 
     /** Where to go on from; empty at the end. */
     record PageGiven(@JsonProperty("next_token") String nextToken) {}
@@ -62,7 +62,7 @@ class SearchService {
     record Results<T>(List<T> results, PageGiven page) {}
 
     /** Everybody who may do the action on the resource, by their e-mail addresses. */
-    Results<Found> subjects(Search search) {
+    Results<FoundEntity> subjects(Search search) {
         require(
                 search.subject() != null && "person".equals(search.subject().type()),
                 "subject.type",
@@ -80,17 +80,18 @@ class SearchService {
                                         .on(type, operation, record, records.relatives(application))
                                         .forEach(one -> able.add(one.seat().person().email())));
         return paged(
-                able.stream().sorted().map(email -> new Found("person", email)).toList(), search);
+                able.stream().sorted().map(email -> new FoundEntity("person", email)).toList(),
+                search);
     }
 
     /** Every record of the type on which the subject may do the action, by its key. */
-    Results<Found> resources(Search search) {
+    Results<FoundEntity> resources(Search search) {
         RecordType type = type(search);
         Operation operation = operation(search, type);
         PersonAccess access = access(search);
         int from = from(search);
         int limit = limit(search);
-        List<Found> found =
+        List<FoundEntity> found =
                 records
                         .keys(
                                 model(search).application().key(),
@@ -99,7 +100,7 @@ class SearchService {
                                 from,
                                 limit + 1)
                         .stream()
-                        .map(key -> new Found(type.key(), key))
+                        .map(key -> new FoundEntity(type.key(), key))
                         .toList();
         return found.size() > limit
                 ? new Results<>(found.subList(0, limit), next(from + limit))
@@ -107,17 +108,17 @@ class SearchService {
     }
 
     /** Every operation that the subject may do on the resource. */
-    Results<Named> actions(Search search) {
+    Results<ActionName> actions(Search search) {
         RecordType type = type(search);
         require(filled(search.resource().id()), "resource.id", "Give the record's key.");
         PersonAccess access = access(search);
         String application = model(search).application().key();
-        List<Named> able = new ArrayList<>();
+        List<ActionName> able = new ArrayList<>();
         for (GovernedRecord record :
                 records.find(application, type, search.resource().id()).stream().toList()) {
             for (Operation operation : type.operations()) {
                 if (access.allows(type, operation, record, records.relatives(application))) {
-                    able.add(new Named(operation.key()));
+                    able.add(new ActionName(operation.key()));
                 }
             }
         }
@@ -141,7 +142,7 @@ class SearchService {
                                                 "subject.id",
                                                 "Nobody in the directory has this address."));
         return new PersonAccess(
-                model, evaluations.standpoint(person, search.subject().properties()));
+                model, evaluations.standpoint(model, person, search.subject().properties()));
     }
 
     private AccessModel model(Search search) {

@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Predicate;
 import nembar.core.answers.Impact;
 import nembar.core.answers.Moment;
 import nembar.core.answers.Proof;
@@ -174,12 +175,15 @@ class DraftService {
                 expectations);
     }
 
-    /** What it would change for people, counted; the first so many lines. */
+    /** What it would change, counted, for those people whom whoever asks may see. */
     List<Impact.Line> impact(Person me, String application, String id, int examples) {
         Draft draft = find(me, application, id);
         Moment now = new Moment(models.model(application), clock.instant());
         Moment next = new Moment(next(draft), clock.instant());
-        return Impact.of(now, next).counted(records.counting(application), examples);
+        Predicate<Person> visible = governance.mayView(me);
+        return Impact.of(now, next).counted(records.counting(application), examples).stream()
+                .filter(line -> visible.test(line.seat().person()))
+                .toList();
     }
 
     /**

@@ -193,6 +193,45 @@ class SearchTest {
     }
 
     @Test
+    void actingForSomebodyElseIsSaidAndNeverSilent(Installation nembar) {
+        String voyage =
+                nembar.administrator()
+                        .get(
+                                "/api/ask/records?person=desmond.pryor&application=towline"
+                                        + "&type=voyage&operation=change&size=1&sort=number&descending=true")
+                        .json()
+                        .at("/rows/0/key")
+                        .asString();
+        String request =
+                "{\"subject\":{\"type\":\"person\",\"id\":\"piers.lomax@larkwater.example\"PROPERTIES},"
+                        + "\"action\":{\"name\":\"dispatch\"},"
+                        + "\"resource\":{\"type\":\"voyage\",\"id\":\"VOYAGE\"}}";
+        Client gateway = gateway(nembar);
+        String own = request.replace("VOYAGE", voyage).replace("PROPERTIES", "");
+        String acting =
+                request.replace("VOYAGE", voyage)
+                        .replace(
+                                "PROPERTIES",
+                                ",\"properties\":{\"delegation\":\"desmond-to-piers\"}");
+        boolean alone =
+                gateway.post("/access/v1/evaluation", own).json().path("decision").asBoolean();
+        Answer through = gateway.post("/access/v1/evaluation", acting);
+        assertThat(through.status()).as(through.text()).isEqualTo(200);
+        assertThat(through.json().path("decision").asBoolean()).isTrue();
+        String upper =
+                nembar.administrator()
+                        .get(
+                                "/api/ask/records?person=piers.lomax&application=towline&type=voyage&operation=dispatch&size=200")
+                        .text();
+        assertThat(alone).isEqualTo(upper.contains("\"" + voyage + "\""));
+        Answer stranger =
+                gateway.post("/access/v1/evaluation", acting.replace("piers.lomax", "livia.sarto"));
+        assertThat(stranger.status()).isEqualTo(400);
+        assertThat(stranger.json().at("/problems/0/path").asString())
+                .isEqualTo("subject.properties.delegation");
+    }
+
+    @Test
     void theEndpointsAreDiscovered(Installation nembar) {
         Answer found = nembar.nobody().get("/.well-known/authzen-configuration");
         assertThat(found.status()).isEqualTo(200);
