@@ -64,15 +64,6 @@ class AnswersController {
 
     record FindingPage(List<FindingShown> findings, long total) {}
 
-    record ExpectationShown(
-            String key,
-            String name,
-            String severity,
-            boolean holds,
-            int covered,
-            Optional<String> person,
-            Optional<String> record) {}
-
     /** A condition in one of its encodings, and the record type it is about. */
     record ConditionAsked(String recordType, String text, Object json, Boolean restricts) {}
 
@@ -173,7 +164,7 @@ class AnswersController {
     /** How each expectation stands. */
     @GetMapping("/expectations")
     @Operation(operationId = "expectations")
-    List<ExpectationShown> expectations(
+    List<Proved> expectations(
             @PathVariable String application,
             @RequestParam(required = false) String at,
             @RequestParam(required = false) String draft) {

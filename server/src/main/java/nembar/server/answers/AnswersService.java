@@ -1,7 +1,6 @@
 package nembar.server.answers;
 
 import java.time.Clock;
-import java.time.DateTimeException;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -44,7 +43,6 @@ import nembar.server.answers.AnswersController.Able;
 import nembar.server.answers.AnswersController.ConcernShown;
 import nembar.server.answers.AnswersController.DifferenceLine;
 import nembar.server.answers.AnswersController.DifferenceShown;
-import nembar.server.answers.AnswersController.ExpectationShown;
 import nembar.server.answers.AnswersController.FindingPage;
 import nembar.server.answers.AnswersController.FindingShown;
 import nembar.server.answers.AnswersController.MendShown;
@@ -53,6 +51,7 @@ import nembar.server.answers.AnswersController.WhoCanPage;
 import nembar.server.document.DocumentChanges;
 import nembar.server.governance.Governance;
 import nembar.server.http.BadRequest;
+import nembar.server.http.Instants;
 import nembar.server.http.NotFound;
 import nembar.server.model.Models;
 import nembar.server.records.Records;
@@ -370,28 +369,17 @@ class AnswersService {
                 DocumentChanges.write(finding.mend()));
     }
 
-    List<ExpectationShown> expectations(Person me, Where where) {
+    List<Proved> expectations(Person me, Where where) {
         Moment moment = moment(me, where);
         return moment.model().design().expectations().stream()
                 .map(one -> Proof.of(moment, one, records.counting(where.application())))
-                .map(
-                        proof ->
-                                new ExpectationShown(
-                                        proof.expectation().key(),
-                                        proof.expectation().name(),
-                                        lower(proof.expectation().severity()),
-                                        proof.holds(),
-                                        proof.covered(),
-                                        proof.counterExample()
-                                                .map(one -> one.seat().person().name()),
-                                        proof.counterExample()
-                                                .flatMap(Proof.CounterExample::record)))
+                .map(Proved::of)
                 .toList();
     }
 
     private Moment moment(Person me, Where where) {
         governance.requireOnApplication(me, "view", where.application());
-        Instant at = at(where.at());
+        Instant at = Instants.at(where.at(), clock);
         AccessModel model = models.model(where.application(), at);
         if (where.draft() != null && !where.draft().isBlank()) {
             DraftStore.Draft draft =
@@ -402,17 +390,6 @@ class AnswersService {
             model = Changes.apply(model, DocumentChanges.read(draft.changes()));
         }
         return new Moment(model, at);
-    }
-
-    private Instant at(String said) {
-        if (said == null || said.isBlank()) {
-            return clock.instant();
-        }
-        try {
-            return Instant.parse(said);
-        } catch (DateTimeException malformed) {
-            throw new BadRequest("at", "Write the instant as in 2026-03-03T14:05:00Z.");
-        }
     }
 
     private Seat seat(Person me, Moment moment, Side side) {

@@ -1,7 +1,6 @@
 package nembar.server.ask;
 
 import java.time.Clock;
-import java.time.DateTimeException;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
@@ -14,6 +13,7 @@ import nembar.core.text.Nearest;
 import nembar.core.words.Telling;
 import nembar.server.governance.Governance;
 import nembar.server.http.BadRequest;
+import nembar.server.http.Instants;
 import nembar.server.http.NotFound;
 import nembar.server.model.Models;
 import org.springframework.stereotype.Service;
@@ -43,7 +43,7 @@ class Questions {
             throw new BadRequest("application", "Fill in which application it is about.");
         }
         governance.requireOnApplication(asking, "view", slots.application());
-        Instant at = at(slots.at());
+        Instant at = Instants.at(slots.at(), clock);
         AccessModel model = models.model(slots.application(), at);
         Person person = person(asking, model.directory(), slots.person());
         governance.requireOnPerson(asking, "view", person);
@@ -54,18 +54,6 @@ class Questions {
                         at,
                         slots.asIfActive());
         return new Question(new PersonAccess(model, who), new Telling(model, who));
-    }
-
-    /** The instant that is meant; now where none is said. */
-    private Instant at(String said) {
-        if (said == null || said.isBlank()) {
-            return clock.instant();
-        }
-        try {
-            return Instant.parse(said);
-        } catch (DateTimeException malformed) {
-            throw new BadRequest("at", "Write the instant as in 2026-03-03T14:05:00Z.");
-        }
     }
 
     private Person person(Person asking, Directory directory, String key) {

@@ -10,6 +10,7 @@ import nembar.core.catalogue.Field;
 import nembar.core.governance.Objection;
 import nembar.core.model.ModelRefused;
 import nembar.core.model.Problem;
+import nembar.server.answers.Proved;
 import nembar.server.document.ChangePart;
 import nembar.server.session.Me;
 import nembar.server.store.DraftStore.Draft;
@@ -68,7 +69,7 @@ class DraftController {
             boolean publishable,
             List<ObjectionShown> objections,
             List<DraftService.Clash> clashes,
-            List<DraftService.Proved> expectations) {}
+            List<Proved> expectations) {}
 
     /** What changes for one person on the records of one type. */
     record ImpactLine(

@@ -17,6 +17,7 @@ import nembar.core.draft.Change;
 import nembar.core.draft.Changes;
 import nembar.core.governance.Objection;
 import nembar.core.model.AccessModel;
+import nembar.server.answers.Proved;
 import nembar.server.document.ChangePart;
 import nembar.server.document.DesignDocument;
 import nembar.server.document.DocumentChanges;
@@ -70,16 +71,6 @@ class DraftService {
             String author,
             Map<String, Object> published,
             Optional<ChangePart> drafted) {}
-
-    /** How an expectation stands under the draft. */
-    record Proved(
-            String key,
-            String name,
-            String severity,
-            boolean holds,
-            int covered,
-            Optional<String> person,
-            Optional<String> record) {}
 
     /** What stands against publishing a draft. */
     record Standing(List<Objection> objections, List<Clash> clashes, List<Proved> expectations) {
@@ -166,7 +157,7 @@ class DraftService {
         List<Proved> expectations =
                 next.design().expectations().stream()
                         .map(one -> Proof.of(moment, one, records.counting(draft.application())))
-                        .map(DraftService::proved)
+                        .map(Proved::of)
                         .toList();
         return new Standing(
                 publishing.objections(
@@ -339,17 +330,6 @@ class DraftService {
         return store.find(id)
                 .filter(draft -> draft.application().equals(application))
                 .orElseThrow(() -> new NotFound("draft", "There is no such draft."));
-    }
-
-    static Proved proved(Proof proof) {
-        return new Proved(
-                proof.expectation().key(),
-                proof.expectation().name(),
-                proof.expectation().severity().name().toLowerCase(java.util.Locale.ROOT),
-                proof.holds(),
-                proof.covered(),
-                proof.counterExample().map(one -> one.seat().person().name()),
-                proof.counterExample().flatMap(Proof.CounterExample::record));
     }
 
     private static String named(String name) {

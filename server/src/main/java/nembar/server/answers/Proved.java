@@ -1,0 +1,31 @@
+package nembar.server.answers;
+
+import java.util.Locale;
+import java.util.Optional;
+import nembar.core.answers.Proof;
+
+/**
+ * How an expectation stands.
+ *
+ * @param person name of the first person for whom it does not hold
+ * @param record key of a record that shows it
+ */
+public record Proved(
+        String key,
+        String name,
+        String severity,
+        boolean holds,
+        int covered,
+        Optional<String> person,
+        Optional<String> record) {
+    public static Proved of(Proof proof) {
+        return new Proved(
+                proof.expectation().key(),
+                proof.expectation().name(),
+                proof.expectation().severity().name().toLowerCase(Locale.ROOT),
+                proof.holds(),
+                proof.covered(),
+                proof.counterExample().map(one -> one.seat().person().name()),
+                proof.counterExample().flatMap(Proof.CounterExample::record));
+    }
+}
