@@ -1,7 +1,12 @@
 package nembar.core.answers;
 
 import java.util.ArrayList;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import java.util.function.Predicate;
 import nembar.core.catalogue.Field;
@@ -134,11 +139,21 @@ public record Difference(
         };
     }
 
-    /** Keys of the record types with any difference in operations or fields. */
-    Set<String> types() {
-        Set<String> types = new java.util.TreeSet<>();
-        operations.forEach(one -> types.add(one.type().key()));
-        fields.forEach(one -> types.add(one.type().key()));
-        return types;
+    /** How many records each set of these differences has: one scan of each type for them all. */
+    public static Map<RecordType, Map<RecordSet, Long>> counts(
+            Collection<Difference> differences, Counting counting) {
+        Map<RecordType, Set<RecordSet>> asked = new LinkedHashMap<>();
+        for (Difference one : differences) {
+            one.operations().forEach(of -> ask(asked, of.type(), of.lost(), of.gained()));
+            one.fields().forEach(of -> ask(asked, of.type(), of.lost(), of.gained()));
+        }
+        Map<RecordType, Map<RecordSet, Long>> counts = new HashMap<>();
+        asked.forEach((type, sets) -> counts.put(type, counting.count(type, sets)));
+        return counts;
+    }
+
+    private static void ask(
+            Map<RecordType, Set<RecordSet>> asked, RecordType type, RecordSet... sets) {
+        asked.computeIfAbsent(type, any -> new LinkedHashSet<>()).addAll(List.of(sets));
     }
 }

@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -19,7 +18,6 @@ import nembar.core.design.Design;
 import nembar.core.design.Privilege.FieldPrivilege;
 import nembar.core.design.Privilege.RecordPrivilege;
 import nembar.core.design.Reach;
-import nembar.core.model.AccessModel;
 import nembar.core.model.Seats.Seat;
 
 /**
@@ -152,11 +150,12 @@ public record Impact(List<OfPerson> people) {
     /** Where people may have been placed otherwise, everybody is looked at. */
     private static List<OfPerson> otherSeats(Moment before, Moment after) {
         List<OfPerson> people = new ArrayList<>();
+        Moment nothing = givenNothing(after);
         for (Seat seat : after.model().seats().all()) {
             PersonAccess was =
                     sameSeat(before, seat)
                             .map(before::access)
-                            .orElseGet(() -> nothing(before, after, seat));
+                            .orElseGet(() -> nothing.access(seat));
             Difference difference = Difference.between(was, after.access(seat));
             if (!difference.none()) {
                 people.add(new OfPerson(seat, difference));
@@ -167,10 +166,10 @@ public record Impact(List<OfPerson> people) {
 
     /** People who are there before and not after lose what they had. */
     private static void gone(Moment before, Moment after, List<OfPerson> people) {
+        Moment nothing = givenNothing(before);
         for (Seat seat : before.model().seats().all()) {
             if (sameSeat(after, seat).isEmpty()) {
-                Difference lost =
-                        Difference.between(before.access(seat), nothing(after, before, seat));
+                Difference lost = Difference.between(before.access(seat), nothing.access(seat));
                 if (!lost.none()) {
                     people.add(new OfPerson(seat, lost));
                 }
@@ -184,26 +183,18 @@ public record Impact(List<OfPerson> people) {
                 .findFirst();
     }
 
-    /** The access of somebody whom a model does not know: none. */
-    private static PersonAccess nothing(Moment unknown, Moment known, Seat seat) {
-        AccessModel model = known.model().withDesign(Design.empty());
-        return new PersonAccess(model, known.standpoint(seat).at(unknown.at()));
+    /** The same people, given nothing: what somebody has whom the other side does not know. */
+    private static Moment givenNothing(Moment moment) {
+        // Roles stay, since stewards may be named by them.
+        Design design = moment.model().design();
+        return new Moment(
+                moment.model().withDesign(Design.of(design.sets(), design.roles())), moment.at());
     }
 
     /** The same with records counted, one scan for each type; lines without any record left out. */
     public List<Line> counted(Counting counting, int examples) {
-        Map<RecordType, Set<RecordSet>> asked = new LinkedHashMap<>();
-        people.forEach(
-                one -> {
-                    one.difference()
-                            .operations()
-                            .forEach(of -> ask(asked, of.type(), of.lost(), of.gained()));
-                    one.difference()
-                            .fields()
-                            .forEach(of -> ask(asked, of.type(), of.lost(), of.gained()));
-                });
-        Map<RecordType, Map<RecordSet, Long>> counts = new HashMap<>();
-        asked.forEach((type, sets) -> counts.put(type, counting.count(type, sets)));
+        Map<RecordType, Map<RecordSet, Long>> counts =
+                Difference.counts(people.stream().map(OfPerson::difference).toList(), counting);
         List<Line> lines = new ArrayList<>();
         for (OfPerson one : people) {
             one.difference()
@@ -240,11 +231,6 @@ public record Impact(List<OfPerson> people) {
                                             .ifPresent(lines::add));
         }
         return lines;
-    }
-
-    private static void ask(
-            Map<RecordType, Set<RecordSet>> asked, RecordType type, RecordSet... sets) {
-        asked.computeIfAbsent(type, any -> new LinkedHashSet<>()).addAll(List.of(sets));
     }
 
     private static Optional<Line> line(

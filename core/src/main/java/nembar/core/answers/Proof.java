@@ -12,8 +12,6 @@ import nembar.core.catalogue.Field;
 import nembar.core.catalogue.Function;
 import nembar.core.catalogue.Operation;
 import nembar.core.catalogue.RecordType;
-import nembar.core.condition.Binding;
-import nembar.core.condition.Condition;
 import nembar.core.coverage.RecordSet;
 import nembar.core.decision.FieldCoverage;
 import nembar.core.decision.PersonAccess;
@@ -21,7 +19,6 @@ import nembar.core.design.Expectation;
 import nembar.core.design.Expectation.Claim;
 import nembar.core.design.Expectation.Target;
 import nembar.core.design.Privilege.FieldPrivilege.Use;
-import nembar.core.directory.PersonValues;
 import nembar.core.model.AccessModel;
 import nembar.core.model.Seats.Seat;
 
@@ -83,12 +80,7 @@ public record Proof(
                 RecordType type = type(of.recordType());
                 Operation operation = type.operation(of.operation()).orElseThrow();
                 return onRecords(
-                        type,
-                        operation,
-                        seat ->
-                                of.condition()
-                                        .map(one -> met(one, type, seat))
-                                        .orElse(RecordSet.EVERYTHING));
+                        type, operation, seat -> moment.access(seat).meeting(of.condition(), type));
             }
             if (expectation.target() instanceof Target.OnRecord of) {
                 RecordType type = type(of.recordType());
@@ -216,25 +208,6 @@ public record Proof(
 
         private static CounterExample counterExample(Having one, Optional<String> record) {
             return new CounterExample(one.seat(), Optional.of(one.type()), one.field(), record);
-        }
-
-        private RecordSet met(Condition condition, RecordType type, Seat seat) {
-            PersonAccess access = moment.access(seat);
-            PersonValues values =
-                    new PersonValues(
-                            model.directory(),
-                            seat.person(),
-                            seat.account(),
-                            moment.at(),
-                            model.application().zone(),
-                            (function, level) ->
-                                    model.catalogue()
-                                            .function(function)
-                                            .map(one -> access.function(one).atLeast(level))
-                                            .orElse(false));
-            return RecordSet.where(
-                    Binding.bind(condition.expression(), values),
-                    condition.words(model.scopeOf(type)));
         }
 
         private RecordType type(String key) {

@@ -282,8 +282,8 @@ public final class PersonAccess {
         return placing.within(assignment.bounds(), type);
     }
 
-    /** The records that meet the condition; all of them where there is none. */
-    RecordSet meeting(Optional<Condition> condition, RecordType type) {
+    /** The records that meet the condition, seen from the person; all where there is none. */
+    public RecordSet meeting(Optional<Condition> condition, RecordType type) {
         return condition.map(one -> bound(one, type)).orElse(RecordSet.EVERYTHING);
     }
 

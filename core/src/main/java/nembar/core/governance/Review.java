@@ -35,7 +35,7 @@ public final class Review {
     private final AccessModel next;
     private final Instant at;
     private final Impact impact;
-    private final List<Authority> everybody;
+    private List<Authority> everybody;
 
     /** Access counts as if everybody were active: who is suspended today may be back tomorrow. */
     private Review(AccessModel nembar, AccessModel now, AccessModel next, Instant at) {
@@ -44,7 +44,6 @@ public final class Review {
         this.next = next;
         this.at = at;
         this.impact = Impact.of(new Moment(now, at, true), new Moment(next, at, true));
-        this.everybody = Authority.ofAll(nembar, at);
     }
 
     /**
@@ -136,6 +135,14 @@ public final class Review {
                 .collect(Collectors.toCollection(TreeSet::new));
     }
 
+    /** Worked out only where somebody else's word is needed. */
+    private List<Authority> everybody() {
+        if (everybody == null) {
+            everybody = Authority.ofAll(nembar, at);
+        }
+        return everybody;
+    }
+
     private void noRaising(Person author, List<Objection> objections) {
         Set<Person> raised = new LinkedHashSet<>();
         impact.people().stream()
@@ -198,7 +205,7 @@ public final class Review {
 
     /** What adds to the author's own access needs somebody else, as long as there is somebody. */
     private void ownAccess(Person author, List<Objection> objections) {
-        List<Authority> all = Authority.givingEverything(everybody);
+        List<Authority> all = Authority.givingEverything(everybody());
         boolean onlyOne =
                 Authority.only(all).filter(one -> one.key().equals(author.key())).isPresent();
         if (!onlyOne) {
@@ -220,7 +227,7 @@ public final class Review {
                 Rule.NO_RAISING,
                 why,
                 people.stream().map(Person::key).toList(),
-                everybody.stream().filter(may).map(Authority::key).collect(Collectors.toSet()));
+                everybody().stream().filter(may).map(Authority::key).collect(Collectors.toSet()));
     }
 
     /** Assignments that are there after and were not, or not so, before. */
@@ -267,11 +274,6 @@ public final class Review {
     }
 
     private Optional<Objection> guardedArea(Area area) {
-        Set<String> stewards =
-                everybody.stream()
-                        .filter(one -> one.stewards(now, area, at))
-                        .map(Authority::key)
-                        .collect(Collectors.toSet());
         boolean same =
                 next.catalogue().area(area.key()).filter(area::equals).isPresent()
                         && typesIn(now, area).equals(typesIn(next, area));
@@ -283,7 +285,7 @@ public final class Review {
                                     + area.name()
                                     + " itself, which is guarded: a steward has to agree.",
                             List.of(),
-                            stewards));
+                            stewards(area)));
         }
         Set<String> types =
                 typesIn(now, area).stream().map(RecordType::key).collect(Collectors.toSet());
@@ -312,7 +314,14 @@ public final class Review {
                                 + names(people)
                                 + ": a steward has to agree.",
                         people.stream().map(Person::key).toList(),
-                        stewards));
+                        stewards(area)));
+    }
+
+    private Set<String> stewards(Area area) {
+        return everybody().stream()
+                .filter(one -> one.stewards(now, area, at))
+                .map(Authority::key)
+                .collect(Collectors.toSet());
     }
 
     /** Whoever would become a steward, or cease to be one. */

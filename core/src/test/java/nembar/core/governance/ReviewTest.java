@@ -18,6 +18,7 @@ import nembar.core.catalogue.Field;
 import nembar.core.catalogue.FieldType;
 import nembar.core.catalogue.Operation;
 import nembar.core.catalogue.RecordType;
+import nembar.core.condition.Condition;
 import nembar.core.design.AccountFilter;
 import nembar.core.design.AccountScope;
 import nembar.core.design.Assignment;
@@ -29,6 +30,7 @@ import nembar.core.design.Privilege.RecordPrivilege;
 import nembar.core.design.PrivilegeSet;
 import nembar.core.design.Reach;
 import nembar.core.design.Times;
+import nembar.core.directory.Audience;
 import nembar.core.draft.Change;
 import nembar.core.draft.Changes;
 import nembar.core.governance.Objection.Rule;
@@ -134,6 +136,34 @@ class ReviewTest {
         assertThat(Review.neverNobody(nembar(), List.of(harbour.model()), NOW))
                 .singleElement()
                 .satisfies(one -> assertThat(one.rule()).isEqualTo(Rule.NEVER_NOBODY));
+    }
+
+    @Test
+    void whoMayPublishIsDecidedLikeEverythingElse() {
+        assertThat(Review.publishers(nembar(), NOW)).containsExactly("ann");
+        administers("ben", Reach.UNIT, Bounds.NONE);
+        assertThat(Review.publishers(nembar(), NOW)).containsExactly("ann", "ben");
+    }
+
+    @Test
+    void aMoveInTheDirectoryIsHeldAgainstTheRulesToo() {
+        administers("ben", Reach.ALL, Bounds.NONE);
+        harbour.give(
+                Audience.anyOf(new Audience.OneTeam("pilots")), may("chart", "view", Reach.ALL));
+        AccessModel now = harbour.model();
+        harbour.pilots = Optional.of(Condition.ofText("user.grade > 1"));
+        List<Objection> objections =
+                Review.of(
+                        nembar(),
+                        now,
+                        harbour.model(),
+                        now.directory().person("ben").orElseThrow(),
+                        Set.of(),
+                        NOW);
+        assertThat(objections)
+                .extracting(Objection::rule)
+                .as("ben becomes a pilot, and charts are guarded")
+                .containsExactly(Rule.GUARDED_AREA, Rule.NO_RAISING);
     }
 
     private static Bounds accounts(String... keys) {

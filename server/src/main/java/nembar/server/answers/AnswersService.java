@@ -4,12 +4,10 @@ import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.function.Predicate;
 import java.util.stream.Stream;
 import nembar.core.answers.Activity;
@@ -205,15 +203,9 @@ class AnswersService {
         Seat left = seat(me, one, first);
         Seat right = seat(me, other, second);
         Difference difference = Difference.between(one.access(left), other.access(right));
-        Map<RecordType, Set<RecordSet>> asked = new LinkedHashMap<>();
-        difference.operations().forEach(of -> ask(asked, of.type(), of.lost(), of.gained()));
-        difference.fields().forEach(of -> ask(asked, of.type(), of.lost(), of.gained()));
-        Map<RecordType, Map<RecordSet, Long>> counts = new LinkedHashMap<>();
-        asked.forEach(
-                (type, sets) ->
-                        counts.put(
-                                type,
-                                records.counting(first.where().application()).count(type, sets)));
+        Map<RecordType, Map<RecordSet, Long>> counts =
+                Difference.counts(
+                        List.of(difference), records.counting(first.where().application()));
         List<DifferenceLine> lines = new ArrayList<>();
         difference
                 .operations()
@@ -253,11 +245,6 @@ class AnswersService {
                                                 of.after(),
                                                 0)));
         return new DifferenceShown(left.person().name(), right.person().name(), lines);
-    }
-
-    private static void ask(
-            Map<RecordType, Set<RecordSet>> asked, RecordType type, RecordSet... sets) {
-        asked.computeIfAbsent(type, any -> new LinkedHashSet<>()).addAll(List.of(sets));
     }
 
     private static DifferenceLine line(

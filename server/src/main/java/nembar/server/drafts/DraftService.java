@@ -147,11 +147,10 @@ class DraftService {
     /** Everything that stands against publishing it, as if its author did. */
     Standing standing(Person me, String application, String id) {
         Draft draft = find(me, application, id);
-        return standing(draft, draft.approvals());
+        return standing(draft, next(models.model(application), draft), draft.approvals());
     }
 
-    private Standing standing(Draft draft, List<String> approvers) {
-        AccessModel next = next(draft);
+    private Standing standing(Draft draft, AccessModel next, List<String> approvers) {
         Person author = models.directory().person(draft.author()).orElseThrow();
         Moment moment = new Moment(next, clock.instant());
         List<Proved> expectations =
@@ -169,8 +168,9 @@ class DraftService {
     /** What it would change, counted, for those people whom whoever asks may see. */
     List<Impact.Line> impact(Person me, String application, String id, int examples) {
         Draft draft = find(me, application, id);
-        Moment now = new Moment(models.model(application), clock.instant());
-        Moment next = new Moment(next(draft), clock.instant());
+        AccessModel published = models.model(application);
+        Moment now = new Moment(published, clock.instant());
+        Moment next = new Moment(next(published, draft), now.at());
         Predicate<Person> visible = governance.mayView(me);
         return Impact.of(now, next).counted(records.counting(application), examples).stream()
                 .filter(line -> visible.test(line.seat().person()))
@@ -198,7 +198,11 @@ class DraftService {
         if (draft.version() != expected || !draft.state().equals("open")) {
             throw new OptimisticLockException(id);
         }
-        Standing standing = standing(draft, approvers(draft, me));
+        // What is checked is what is written: whatever is published meanwhile makes the edition
+        // wrong.
+        Models.Published now = models.find(application).orElseThrow();
+        AccessModel next = next(now.model(), draft);
+        Standing standing = standing(draft, next, approvers(draft, me));
         if (!standing.clashes().isEmpty()) {
             throw new Refused(
                     "The draft is behind: something it changes has been published since.",
@@ -224,8 +228,6 @@ class DraftService {
                             .map(one -> one.name() + one.person().map(who -> ": " + who).orElse(""))
                             .toList());
         }
-        Models.Published now = models.find(application).orElseThrow();
-        AccessModel next = next(draft);
         DesignDocument document = DocumentWriter.write(next);
         return publishing.publish(
                 new DesignDocument(
@@ -312,9 +314,8 @@ class DraftService {
         return Optional.empty();
     }
 
-    private AccessModel next(Draft draft) {
-        return Changes.apply(
-                models.model(draft.application()), DocumentChanges.read(draft.changes()));
+    private static AccessModel next(AccessModel published, Draft draft) {
+        return Changes.apply(published, DocumentChanges.read(draft.changes()));
     }
 
     /** Checks that the changes can be made to what is published. */
