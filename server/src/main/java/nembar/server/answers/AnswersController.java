@@ -134,11 +134,13 @@ class AnswersController {
             @RequestParam(required = false) String account,
             @RequestParam String type,
             @RequestParam String operation,
-            @RequestParam String record) {
+            @RequestParam String record,
+            @RequestParam(required = false) String at,
+            @RequestParam(required = false) String draft) {
         return answers.mends(
                 me.person(),
                 new AnswersService.Side(
-                        new AnswersService.Where(application, null, null), person, account),
+                        new AnswersService.Where(application, at, draft), person, account),
                 type,
                 operation,
                 record);
@@ -149,13 +151,14 @@ class AnswersController {
     @Operation(operationId = "findings")
     FindingPage findings(
             @PathVariable String application,
+            @RequestParam(required = false) String at,
             @RequestParam(required = false) String draft,
             @RequestParam(required = false) String kind,
             @RequestParam(defaultValue = "0") int page,
             @RequestParam(defaultValue = "50") int size) {
         return answers.findings(
                 me.person(),
-                new AnswersService.Where(application, null, draft),
+                new AnswersService.Where(application, at, draft),
                 Optional.ofNullable(kind),
                 page,
                 size);

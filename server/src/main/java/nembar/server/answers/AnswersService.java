@@ -360,7 +360,11 @@ class AnswersService {
         Moment moment = moment(me, where);
         return moment.model().design().expectations().stream()
                 .map(one -> Proof.of(moment, one, records.counting(where.application())))
-                .map(Proved::of)
+                .map(
+                        proof ->
+                                Proved.of(
+                                        proof,
+                                        type -> governance.guardedFrom(me, moment.model(), type)))
                 .toList();
     }
 

@@ -2,7 +2,9 @@ package nembar.server.answers;
 
 import java.util.Locale;
 import java.util.Optional;
+import java.util.function.Predicate;
 import nembar.core.answers.Proof;
+import nembar.core.catalogue.RecordType;
 
 /**
  * How an expectation stands.
@@ -18,7 +20,10 @@ public record Proved(
         int covered,
         Optional<String> person,
         Optional<String> record) {
-    public static Proved of(Proof proof) {
+    /**
+     * @param guarded whether a type's records are kept from whoever asks; then none is named
+     */
+    public static Proved of(Proof proof, Predicate<RecordType> guarded) {
         return new Proved(
                 proof.expectation().key(),
                 proof.expectation().name(),
@@ -26,6 +31,8 @@ public record Proved(
                 proof.holds(),
                 proof.covered(),
                 proof.counterExample().map(one -> one.seat().person().name()),
-                proof.counterExample().flatMap(Proof.CounterExample::record));
+                proof.counterExample()
+                        .filter(one -> one.type().filter(guarded).isEmpty())
+                        .flatMap(Proof.CounterExample::record));
     }
 }

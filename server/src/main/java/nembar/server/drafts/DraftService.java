@@ -147,16 +147,20 @@ class DraftService {
     /** Everything that stands against publishing it, as if its author did. */
     Standing standing(Person me, String application, String id) {
         Draft draft = find(me, application, id);
-        return standing(draft, next(models.model(application), draft), draft.approvals());
+        return standing(me, draft, next(models.model(application), draft), draft.approvals());
     }
 
-    private Standing standing(Draft draft, AccessModel next, List<String> approvers) {
+    private Standing standing(Person me, Draft draft, AccessModel next, List<String> approvers) {
         Person author = models.directory().person(draft.author()).orElseThrow();
         Moment moment = new Moment(next, clock.instant());
         List<Proved> expectations =
                 next.design().expectations().stream()
                         .map(one -> Proof.of(moment, one, records.counting(draft.application())))
-                        .map(Proved::of)
+                        .map(
+                                proof ->
+                                        Proved.of(
+                                                proof,
+                                                type -> governance.guardedFrom(me, next, type)))
                         .toList();
         return new Standing(
                 publishing.objections(
@@ -202,7 +206,7 @@ class DraftService {
         // wrong.
         Models.Published now = models.find(application).orElseThrow();
         AccessModel next = next(now.model(), draft);
-        Standing standing = standing(draft, next, approvers(draft, me));
+        Standing standing = standing(me, draft, next, approvers(draft, me));
         if (!standing.clashes().isEmpty()) {
             throw new Refused(
                     "The draft is behind: something it changes has been published since.",

@@ -2,6 +2,8 @@ package nembar.server.answers;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.time.Duration;
+import java.time.Instant;
 import java.util.Set;
 import java.util.TreeSet;
 import nembar.server.testing.Client;
@@ -73,6 +75,10 @@ class AnswersTest {
         finding(text, "expectation_covers_nobody", "newcomer-sells-nothing");
         finding(text, "role_held_by_nobody", "winter-warden");
         finding(text, "invitation_not_accepted", "ottilie.brandt");
+        String before = Instant.now().minus(Duration.ofDays(100)).toString();
+        assertThat(nembar.auditor().get(TOWLINE + "/findings?size=200&at=" + before).text())
+                .as("the share came later")
+                .doesNotContain("ore-to-keelmark");
         Answer some = nembar.auditor().get(TOWLINE + "/findings?kind=set_redundant");
         assertThat(some.json().path("total").asInt()).isEqualTo(1);
         assertThat(some.json().at("/findings/0/mend/0/put").asString()).isEqualTo("roles");

@@ -235,6 +235,28 @@ class DraftTest {
     }
 
     @Test
+    void theRecordThatBreaksAnExpectationIsKeptFromThoseItIsGuardedFrom(Installation nembar) {
+        String expectation =
+                "{\"put\":\"expectations\",\"element\":{\"key\":\"test-crew-unseen\",\"name\":\"Unseen\","
+                        + "\"subject\":{\"of\":[{\"unit\":\"crew-office\"}]},\"claim\":\"canNever\","
+                        + "\"recordType\":\"crew_member\",\"operation\":\"view\",\"severity\":\"warning\"}}";
+        Client client = nembar.administrator();
+        Answer draft = client.post(DRAFTS, draft("Unseen", expectation));
+        assertThat(unseen(client, draft)).contains("\"holds\":false").doesNotContain("\"record\"");
+        assertThat(unseen(nembar.steward(), draft)).contains("\"holds\":false", "\"record\":");
+        client.with("If-Match", draft.header("ETag")).delete(at(draft));
+    }
+
+    private static String unseen(Client client, Answer draft) {
+        for (var proof : client.get(at(draft) + "/review").json().path("expectations")) {
+            if (proof.path("key").asString().equals("test-crew-unseen")) {
+                return proof.toString();
+            }
+        }
+        return "";
+    }
+
+    @Test
     void nobodyRaisesThemselves(Installation nembar) {
         Client client = nembar.administrator();
         Answer draft =
