@@ -1,4 +1,5 @@
 import createClient, { type Middleware } from 'openapi-fetch';
+import { quoted } from '../ask/said';
 import type { components, paths } from './schema';
 
 export type Schemas = components['schemas'];
@@ -9,6 +10,10 @@ export class Problem extends Error {
   readonly title: string;
   readonly because: string[];
   readonly path: string | undefined;
+  /** What else is wanted to sign in. */
+  readonly wanted: string | undefined;
+  /** Whether somebody else has changed the same thing meanwhile. */
+  readonly overtaken: boolean;
 
   constructor(
     status: number,
@@ -16,12 +21,16 @@ export class Problem extends Error {
     detail: string,
     because: string[] = [],
     path?: string,
+    wanted?: string,
+    overtaken = false,
   ) {
-    super(detail);
+    super(quoted(detail));
     this.status = status;
     this.title = title;
     this.because = because;
     this.path = path;
+    this.wanted = wanted;
+    this.overtaken = overtaken;
   }
 }
 
@@ -57,6 +66,8 @@ const shared: Middleware = {
       body.detail ?? '',
       body.because,
       body.problems?.[0]?.path,
+      body.wanted,
+      body.overtaken,
     );
   },
   onError() {

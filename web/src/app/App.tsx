@@ -2,7 +2,7 @@ import CssBaseline from '@mui/material/CssBaseline';
 import { ThemeProvider } from '@mui/material/styles';
 import { QueryCache, QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { lazy, Suspense } from 'react';
-import { BrowserRouter, Navigate, Route, Routes } from 'react-router';
+import { BrowserRouter, Navigate, Route, Routes, useLocation } from 'react-router';
 import { Problem } from '../api/client';
 import { sessionKey, useSession } from '../session/session';
 import { Frame } from './Frame';
@@ -11,6 +11,21 @@ import { theme } from './theme';
 
 const AskPlace = lazy(() => import('../ask/AskPlace'));
 const SignIn = lazy(() => import('../session/SignIn'));
+const ComeIn = lazy(() => import('../entry/ComeIn'));
+const Join = lazy(() => import('../entry/Join'));
+const PeopleList = lazy(() => import('../people/PeopleList'));
+const PersonSheet = lazy(() => import('../people/PersonSheetPlace'));
+const Organisations = lazy(() => import('../people/Organisations'));
+const Organisation = lazy(() => import('../people/OrganisationPlace'));
+const Units = lazy(() => import('../people/Units'));
+const Teams = lazy(() => import('../people/Teams'));
+const Team = lazy(() => import('../people/TeamPlace'));
+const Requests = lazy(() => import('../people/Requests'));
+const Sources = lazy(() => import('../people/SourcesPlace'));
+const Outbox = lazy(() => import('../people/Outbox'));
+const BringInStart = lazy(() => import('../bringin/BringInStart'));
+const BringIn = lazy(() => import('../bringin/BringInPlace'));
+const Own = lazy(() => import('../own/OwnPlace'));
 
 const queries: QueryClient = new QueryClient({
   defaultOptions: {
@@ -36,7 +51,11 @@ export function App() {
       <QueryClientProvider client={queries}>
         <BrowserRouter>
           <Suspense fallback={null}>
-            <Door />
+            <Routes>
+              <Route path="/come-in/:token" element={<ComeIn />} />
+              <Route path="/join/:id" element={<Join />} />
+              <Route path="*" element={<Door />} />
+            </Routes>
           </Suspense>
         </BrowserRouter>
       </QueryClientProvider>
@@ -47,6 +66,7 @@ export function App() {
 /** Places for those who are signed in; signing in for the others, at the same address. */
 function Door() {
   const session = useSession();
+  const location = useLocation();
   if (session.isPending) {
     return null;
   }
@@ -54,14 +74,30 @@ function Door() {
     return <Trouble error={session.error} again={() => session.refetch()} />;
   }
   if (!session.data) {
-    return <SignIn />;
+    return <SignIn address={(location.state as { address?: string } | null)?.address ?? ''} />;
   }
   return (
     <Frame me={session.data}>
       <Suspense fallback={null}>
         <Routes>
           <Route path="/ask/what-can" element={<AskPlace />} />
-          <Route path="*" element={<Navigate to="/ask/what-can" replace />} />
+          <Route path="/people" element={<PeopleList />} />
+          <Route path="/people/p/:key" element={<PersonSheet />} />
+          <Route path="/people/organisations" element={<Organisations />} />
+          <Route path="/people/organisations/:key" element={<Organisation />} />
+          <Route path="/people/units" element={<Units />} />
+          <Route path="/people/teams" element={<Teams />} />
+          <Route path="/people/teams/:key" element={<Team />} />
+          <Route path="/people/requests" element={<Requests />} />
+          <Route path="/people/sources" element={<Sources />} />
+          <Route path="/people/outbox" element={<Outbox />} />
+          <Route path="/people/bring-in" element={<BringInStart />} />
+          <Route path="/people/bring-in/:id" element={<BringIn />} />
+          <Route path="/own" element={<Own />} />
+          <Route
+            path="*"
+            element={<Navigate to={session.data.startPlace || '/ask/what-can'} replace />}
+          />
         </Routes>
       </Suspense>
     </Frame>

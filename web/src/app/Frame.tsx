@@ -6,8 +6,9 @@ import MenuItem from '@mui/material/MenuItem';
 import { styled, useColorScheme } from '@mui/material/styles';
 import Typography from '@mui/material/Typography';
 import { type ReactNode, useState } from 'react';
-import { NavLink } from 'react-router';
+import { Link, NavLink } from 'react-router';
 import { type SignedIn, useSignOut } from '../session/session';
+import { ActingFor } from './ActingFor';
 import { Key, KeysDialog } from './Keys';
 import { Mark } from './Mark';
 import { useShortcut } from './shortcuts';
@@ -54,8 +55,10 @@ export function Frame({ me, children }: { me: SignedIn; children: ReactNode }) {
           </Typography>
         </Box>
         <Box component="nav" aria-label="Places" sx={{ display: 'flex', gap: 3, flex: 1 }}>
+          <Place to="/people">People</Place>
           <Place to="/ask/what-can">Ask</Place>
         </Box>
+        {me.account && me.accounts.length > 1 && <ActingFor me={me} />}
         <ButtonBase
           onClick={() => setKeys(true)}
           sx={{ gap: 0.75, color: 'text.secondary', fontSize: 13 }}
@@ -86,6 +89,10 @@ export function Frame({ me, children }: { me: SignedIn; children: ReactNode }) {
             {me.email}
           </Typography>
         </Box>
+        <Divider component="li" />
+        <MenuItem component={Link} to="/own" dense onClick={close}>
+          Yourself
+        </MenuItem>
         <Divider component="li" />
         {Object.entries(schemes).map(([key, label]) => (
           <MenuItem

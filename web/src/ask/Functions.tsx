@@ -2,10 +2,10 @@ import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import type { WhatCan } from './answers';
 import { CellButton } from './gridParts';
-import type { Question } from './question';
+import type { GridQuestion } from './ReachGrid';
 
 /** Functions with their levels in order; the one the person has stands out. */
-export function Functions({ answer, question }: { answer: WhatCan; question: Question }) {
+export function Functions({ answer, question }: { answer: WhatCan; question: GridQuestion }) {
   if (answer.functions.length === 0) {
     return null;
   }

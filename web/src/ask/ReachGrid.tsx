@@ -10,8 +10,14 @@ import { number } from './said';
 
 const COMMON = 4;
 
+/** What the grid needs of a question: which cell is picked, which types are open, and what then. */
+export type GridQuestion = globalThis.Pick<
+  Question,
+  'pick' | 'open' | 'toggle' | 'because' | 'list'
+>;
+
 /** Rows are record types by area, columns are operations; a type opens to its fields. */
-export function ReachGrid({ answer, question }: { answer: WhatCan; question: Question }) {
+export function ReachGrid({ answer, question }: { answer: WhatCan; question: GridQuestion }) {
   const picked = question.pick ? pickToText(question.pick) : '';
   const keys = useGridKeys((key, cell) => {
     const type = cell.closest('tr')?.dataset.type;
@@ -110,7 +116,7 @@ function AreaHead({ area }: { area: AreaRows }) {
   );
 }
 
-type LineProps = { type: TypeRow; question: Question; picked: string };
+type LineProps = { type: TypeRow; question: GridQuestion; picked: string };
 
 function TypeLine({ type, question, picked }: LineProps) {
   const open = question.open.has(type.key);

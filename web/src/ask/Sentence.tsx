@@ -1,11 +1,11 @@
 import Box from '@mui/material/Box';
 import { useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import { useShortcut } from '../app/shortcuts';
-import { type PersonName, useApplications, usePeople, type WhatCan } from './answers';
+import { type PersonLine, useApplications, usePeople, type WhatCan } from './answers';
 import type { Question } from './question';
 import { type Choice, Slot } from './Slot';
 
-function choice(person: PersonName): Choice {
+function choice(person: PersonLine): Choice {
   const status = person.status === 'active' ? '' : `, ${person.status}`;
   return {
     key: person.key,

@@ -9,7 +9,7 @@ export type Cell = Schemas['Cell'];
 export type FieldRow = Schemas['FieldRow'];
 export type BecauseAnswer = Schemas['Because'];
 export type RecordPage = Schemas['RecordPage'];
-export type PersonName = Schemas['PersonName'];
+export type PersonLine = Schemas['PersonLine'];
 
 export const PAGE_SIZE = 25;
 

@@ -41,3 +41,8 @@ export function and(words: string[]): string {
     ? words.join('')
     : `${words.slice(0, -1).join(', ')} and ${words[words.length - 1]}`;
 }
+
+/** What the server marks as typed stands in quotation marks here. */
+export function quoted(text: string): string {
+  return text.replaceAll(/`([^`]*)`/g, '\u201c$1\u201d');
+}

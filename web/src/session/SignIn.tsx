@@ -3,22 +3,29 @@ import Button from '@mui/material/Button';
 import Paper from '@mui/material/Paper';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
-import { type FormEvent, useState } from 'react';
+import { type FormEvent, useEffect, useState } from 'react';
 import { useLocation } from 'react-router';
 import { Problem } from '../api/client';
 import { Mark } from '../app/Mark';
 import { useSignIn } from './session';
 
-export default function SignIn() {
-  const [email, setEmail] = useState('');
+export default function SignIn({ address = '' }: { address?: string }) {
+  const [email, setEmail] = useState(address);
   const [password, setPassword] = useState('');
+  const [code, setCode] = useState('');
   const signIn = useSignIn();
   const asked = useLocation().search.length > 1;
   const problem = signIn.error instanceof Problem ? signIn.error : undefined;
+  const [wanted, setWanted] = useState(false);
+  useEffect(() => {
+    if (problem?.wanted === 'code') {
+      setWanted(true);
+    }
+  }, [problem]);
 
   const submit = (event: FormEvent) => {
     event.preventDefault();
-    signIn.mutate({ email, password });
+    signIn.mutate({ email, password, code });
   };
 
   return (
@@ -45,7 +52,7 @@ export default function SignIn() {
           label="E-mail"
           type="email"
           autoComplete="username"
-          autoFocus
+          autoFocus={address === ''}
           size="small"
           value={email}
           error={problem?.path === 'email'}
@@ -60,6 +67,17 @@ export default function SignIn() {
           error={problem?.path === 'password'}
           onChange={(event) => setPassword(event.target.value)}
         />
+        {wanted && (
+          <TextField
+            label="Six digits of your authenticator"
+            autoComplete="one-time-code"
+            autoFocus
+            size="small"
+            value={code}
+            onChange={(event) => setCode(event.target.value)}
+            slotProps={{ htmlInput: { inputMode: 'numeric' } }}
+          />
+        )}
         <Box role="alert" sx={{ color: 'error.main' }}>
           {problem && (
             <>

@@ -43,3 +43,12 @@ export function useSignOut() {
     onSettled: () => changeOver(queries, null),
   });
 }
+
+/** Acts for another of one's organisations: nothing told for the one before is left. */
+export function useActFor() {
+  const queries = useQueryClient();
+  return useMutation({
+    mutationFn: (account: string) => data(api.PUT('/api/session/account', { body: { account } })),
+    onSuccess: (me) => changeOver(queries, me),
+  });
+}

@@ -1,14 +1,18 @@
 package nembar.bench;
 
 import java.time.Instant;
+import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.concurrent.TimeUnit;
 import nembar.core.answers.Impact;
 import nembar.core.answers.Moment;
 import nembar.core.answers.WhoCan;
+import nembar.core.arrival.Judge;
+import nembar.core.arrival.Placing;
 import nembar.core.catalogue.Operation;
 import nembar.core.catalogue.RecordType;
 import nembar.core.coverage.GovernedRecord;
@@ -18,6 +22,9 @@ import nembar.core.design.Privilege;
 import nembar.core.design.Privilege.RecordPrivilege;
 import nembar.core.design.PrivilegeSet;
 import nembar.core.design.Reach;
+import nembar.core.directory.Directory;
+import nembar.core.directory.Edits;
+import nembar.core.directory.Person;
 import nembar.core.draft.Change;
 import nembar.core.draft.Changes;
 import nembar.core.model.AccessModel;
@@ -114,5 +121,27 @@ public class EngineBenchmark {
     @Benchmark
     public Impact impact() {
         return Impact.of(moment, new Moment(edited.model(), moment.at()));
+    }
+
+    /** What moving one person to another unit changes, for everybody. */
+    @Benchmark
+    public int impactOfAMove() {
+        Directory directory = model.directory();
+        Person one = directory.people().get(people / 2);
+        Person next = one.withUnit(Optional.of(directory.units().get(3).key()));
+        AccessModel moved = model.withDirectory(directory.with(Edits.ofPeople(List.of(next))));
+        return Impact.of(moment, new Moment(moved, moment.at())).people().size();
+    }
+
+    /** Five thousand rows of people who are to come, judged against everybody. */
+    @Benchmark
+    public int judge() {
+        List<Map<String, String>> rows = new ArrayList<>();
+        for (int i = 0; i < 5_000; i++) {
+            rows.add(Map.of("email", "new" + i + "@larkwater.example", "name", "New Hand"));
+        }
+        return new Judge(model.directory(), Map.of(), Placing.NOWHERE, ZoneOffset.UTC)
+                .judge(rows)
+                .size();
     }
 }

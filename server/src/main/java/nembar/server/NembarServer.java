@@ -8,10 +8,12 @@ import org.springframework.boot.autoconfigure.SpringBootApplication;
 import org.springframework.boot.context.properties.ConfigurationPropertiesScan;
 import org.springframework.context.annotation.Bean;
 import org.springframework.orm.jpa.SharedEntityManagerCreator;
+import org.springframework.scheduling.annotation.EnableScheduling;
 
 /** Starts Nembar. */
 @SpringBootApplication
 @ConfigurationPropertiesScan
+@EnableScheduling
 public class NembarServer {
     public static void main(String[] arguments) {
         SpringApplication.run(NembarServer.class, arguments);

@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Function;
 import java.util.function.Predicate;
 import nembar.core.catalogue.Field;
 import nembar.core.catalogue.Operation;
@@ -18,6 +19,8 @@ import nembar.core.design.Design;
 import nembar.core.design.Privilege.FieldPrivilege;
 import nembar.core.design.Privilege.RecordPrivilege;
 import nembar.core.design.Reach;
+import nembar.core.directory.Directory;
+import nembar.core.directory.Person;
 import nembar.core.model.Seats.Seat;
 
 /**
@@ -27,6 +30,9 @@ import nembar.core.model.Seats.Seat;
  * change touches.
  */
 public record Impact(List<OfPerson> people) {
+    /** In place of the class of somebody who was not there before. */
+    private static final Integer NEW = -1;
+
     public Impact {
         people = List.copyOf(people);
     }
@@ -147,32 +153,75 @@ public record Impact(List<OfPerson> people) {
         return reach == Reach.OWN || reach == Reach.REPORTS;
     }
 
-    /** Where people may have been placed otherwise, everybody is looked at. */
+    /**
+     * Where people may have been placed otherwise: one of those who were of one class and are of
+     * one class speaks for the others, but for whose records are those of the people below them.
+     */
     private static List<OfPerson> otherSeats(Moment before, Moment after) {
-        List<OfPerson> people = new ArrayList<>();
-        Moment nothing = givenNothing(after);
+        Map<List<Integer>, List<Seat>> moved = new LinkedHashMap<>();
         for (Seat seat : after.model().seats().all()) {
-            PersonAccess was =
-                    sameSeat(before, seat)
-                            .map(before::access)
-                            .orElseGet(() -> nothing.access(seat));
-            Difference difference = Difference.between(was, after.access(seat));
-            if (!difference.none()) {
-                people.add(new OfPerson(seat, difference));
-            }
+            Integer was = sameSeat(before, seat).map(before::classOf).orElse(NEW);
+            moved.computeIfAbsent(List.of(was, after.classOf(seat)), any -> new ArrayList<>())
+                    .add(seat);
         }
+        Optional<Moment> nothing =
+                moved.keySet().stream().anyMatch(classes -> classes.get(0).equals(NEW))
+                        ? Optional.of(givenNothing(after))
+                        : Optional.empty();
+        boolean each = before.personByPerson() || after.personByPerson();
+        Predicate<Seat> line = otherLine(before.model().directory(), after.model().directory());
+        List<OfPerson> people = new ArrayList<>();
+        moved.forEach(
+                (classes, seats) -> {
+                    boolean fresh = classes.get(0).equals(NEW);
+                    Function<Seat, PersonAccess> had =
+                            seat ->
+                                    fresh
+                                            ? nothing.orElseThrow().access(seat)
+                                            : before.access(sameSeat(before, seat).orElseThrow());
+                    Function<Seat, Difference> difference =
+                            seat -> Difference.between(had.apply(seat), after.access(seat));
+                    boolean alike = !each && difference.apply(seats.get(0)).none();
+                    seats.parallelStream()
+                            .filter(seat -> !alike || line.test(seat))
+                            .map(seat -> new OfPerson(seat, difference.apply(seat)))
+                            .filter(one -> !one.difference().none())
+                            .forEachOrdered(people::add);
+                });
         return people;
+    }
+
+    /** Whether other people are below somebody in the reporting line than were before. */
+    private static Predicate<Seat> otherLine(Directory before, Directory after) {
+        boolean same =
+                before.people().size() == after.people().size()
+                        && after.people().stream()
+                                .allMatch(
+                                        one ->
+                                                before.person(one.key())
+                                                        .map(Person::manager)
+                                                        .filter(one.manager()::equals)
+                                                        .isPresent());
+        return seat ->
+                !same
+                        && !before.personAndReports(seat.person().key())
+                                .equals(after.personAndReports(seat.person().key()));
     }
 
     /** People who are there before and not after lose what they had. */
     private static void gone(Moment before, Moment after, List<OfPerson> people) {
+        List<Seat> left =
+                before.model().seats().all().stream()
+                        .filter(seat -> sameSeat(after, seat).isEmpty())
+                        .toList();
+        if (left.isEmpty()) {
+            return;
+        }
         Moment nothing = givenNothing(before);
-        for (Seat seat : before.model().seats().all()) {
-            if (sameSeat(after, seat).isEmpty()) {
-                Difference lost = Difference.between(before.access(seat), nothing.access(seat));
-                if (!lost.none()) {
-                    people.add(new OfPerson(seat, lost));
-                }
+        for (Seat seat : left) {
+            Difference lost = Difference.between(before.access(seat), nothing.access(seat));
+            if (!lost.none()) {
+                people.add(new OfPerson(seat, lost));
             }
         }
     }

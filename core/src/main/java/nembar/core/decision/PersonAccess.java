@@ -94,7 +94,7 @@ public final class PersonAccess {
                 delegated
                         .map(by -> by.listed().holdings())
                         .or(() -> sets)
-                        .orElseGet(() -> who.active() ? holdingsInForce() : List.of());
+                        .orElseGet(() -> model.active(who) ? holdingsInForce() : List.of());
         for (Holding holding : holdings) {
             for (Privilege privilege : holding.set().privileges()) {
                 subject(privilege)
@@ -121,11 +121,11 @@ public final class PersonAccess {
     }
 
     /**
-     * Step 1 of the decision: the person is active; under a delegation, the delegate is too, and
-     * the delegation is in force.
+     * Step 1 of the decision: the person and the account acted for are active; under a delegation,
+     * the delegate is too, and the delegation is in force.
      */
     public boolean active() {
-        return who.active()
+        return model.active(who)
                 && delegated
                         .map(
                                 by ->

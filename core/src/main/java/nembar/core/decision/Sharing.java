@@ -44,7 +44,7 @@ final class Sharing {
 
     List<Grant> grants(RecordType type, Operation operation) {
         List<Grant> grants = new ArrayList<>();
-        if (!counts || !who.active()) {
+        if (!counts || !model.active(who)) {
             return grants;
         }
         for (SharingRule rule : model.design().sharingRules()) {

@@ -1,6 +1,8 @@
 package nembar.core.directory;
 
+import java.time.LocalDate;
 import java.util.Collections;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 
@@ -9,9 +11,27 @@ import java.util.TreeSet;
  *
  * @param own whether it is the company itself
  * @param tags words that bounds and account filters may name it by
+ * @param pending whether its people are held back until it is released
+ * @param ends the last day on which its people have access
  */
-public record Account(String key, String name, boolean own, Set<String> tags) {
+public record Account(
+        String key,
+        String name,
+        boolean own,
+        Set<String> tags,
+        boolean pending,
+        Optional<LocalDate> ends) {
     public Account {
         tags = Collections.unmodifiableSet(new TreeSet<>(tags));
+    }
+
+    /** Released, and without an end. */
+    public Account(String key, String name, boolean own, Set<String> tags) {
+        this(key, name, own, tags, false, Optional.empty());
+    }
+
+    /** Whether whoever acts for it may have access on that day. */
+    public boolean open(LocalDate day) {
+        return !pending && ends.filter(day::isAfter).isEmpty();
     }
 }

@@ -93,6 +93,24 @@ public final class Directory {
         return new Directory(List.of(), List.of(), List.of(), List.of());
     }
 
+    /** The directory as it is after the edits; references are not checked. */
+    public Directory with(Edits edits) {
+        return new Directory(
+                attributes,
+                edited(accountByKey, edits.accounts(), Account::key, edits.goneAccounts()),
+                edited(unitByKey, edits.units(), Unit::key, edits.goneUnits()),
+                edited(teamByKey, edits.teams(), Team::key, edits.goneTeams()),
+                edited(personByKey, edits.people(), Person::key, Set.of()));
+    }
+
+    private static <T> List<T> edited(
+            Map<String, T> now, List<T> put, Function<T, String> key, Set<String> gone) {
+        Map<String, T> next = new LinkedHashMap<>(now);
+        put.forEach(one -> next.put(key.apply(one), one));
+        next.keySet().removeAll(gone);
+        return List.copyOf(next.values());
+    }
+
     public List<Attribute> attributes() {
         return attributes;
     }

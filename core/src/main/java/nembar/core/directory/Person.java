@@ -62,6 +62,102 @@ public record Person(
                 Map.of());
     }
 
+    /** The same person, under another key. */
+    public Person withKey(String other) {
+        return new Person(
+                other,
+                kind,
+                email,
+                givenName,
+                familyName,
+                accounts,
+                unit,
+                manager,
+                zone,
+                status,
+                attributes);
+    }
+
+    /** The same person, of other organisations. */
+    public Person withAccounts(List<String> other) {
+        return new Person(
+                key,
+                kind,
+                email,
+                givenName,
+                familyName,
+                other,
+                unit,
+                manager,
+                zone,
+                status,
+                attributes);
+    }
+
+    /** The same person, in another unit or none. */
+    public Person withUnit(Optional<String> other) {
+        return new Person(
+                key,
+                kind,
+                email,
+                givenName,
+                familyName,
+                accounts,
+                other,
+                manager,
+                zone,
+                status,
+                attributes);
+    }
+
+    /** The same person, under another manager or none. */
+    public Person withManager(Optional<String> other) {
+        return new Person(
+                key,
+                kind,
+                email,
+                givenName,
+                familyName,
+                accounts,
+                unit,
+                other,
+                zone,
+                status,
+                attributes);
+    }
+
+    /** The same person, in another time zone. */
+    public Person withZone(ZoneId other) {
+        return new Person(
+                key,
+                kind,
+                email,
+                givenName,
+                familyName,
+                accounts,
+                unit,
+                manager,
+                other,
+                status,
+                attributes);
+    }
+
+    /** The same person, in another status. */
+    public Person withStatus(PersonStatus other) {
+        return new Person(
+                key,
+                kind,
+                email,
+                givenName,
+                familyName,
+                accounts,
+                unit,
+                manager,
+                zone,
+                other,
+                attributes);
+    }
+
     /** Given and family name, as shown to people. */
     public String name() {
         return familyName.isEmpty() ? givenName : givenName + " " + familyName;

@@ -26,4 +26,9 @@ public record Team(
         members = Collections.unmodifiableSet(everybody);
         leads = Collections.unmodifiableSet(new TreeSet<>(leads));
     }
+
+    /** The same team with these listed people; leads are members too. */
+    public Team withMembers(Set<String> others, Set<String> leading) {
+        return new Team(key, name, others, leading, who);
+    }
 }

@@ -15,6 +15,7 @@ import nembar.core.answers.Impact;
 import nembar.core.answers.Moment;
 import nembar.core.catalogue.Area;
 import nembar.core.catalogue.RecordType;
+import nembar.core.coverage.RecordSet;
 import nembar.core.design.Assignment;
 import nembar.core.design.Element;
 import nembar.core.design.ElementKind;
@@ -290,11 +291,16 @@ public final class Review {
         Set<String> types =
                 typesIn(now, area).stream().map(RecordType::key).collect(Collectors.toSet());
         Set<Person> touched = new LinkedHashSet<>();
+        // A move of people counts by what it gives; a change of the design by what it takes too.
+        boolean moved = now.design().equals(next.design());
+        Predicate<RecordSet> given = gained -> !moved || !gained.equals(RecordSet.NOTHING);
         for (Impact.OfPerson one : impact.people()) {
             boolean inside =
                     one.difference().operations().stream()
+                                    .filter(of -> given.test(of.gained()))
                                     .anyMatch(of -> types.contains(of.type().key()))
                             || one.difference().fields().stream()
+                                    .filter(of -> given.test(of.gained()))
                                     .anyMatch(of -> types.contains(of.type().key()));
             if (inside) {
                 touched.add(one.seat().person());
@@ -347,9 +353,6 @@ public final class Review {
     }
 
     private static String names(List<Person> people) {
-        List<String> names = people.stream().limit(3).map(Person::name).toList();
-        return people.size() <= 3
-                ? Wording.and(names)
-                : String.join(", ", names) + " and " + (people.size() - 3) + " more";
+        return Wording.some(people.stream().map(Person::name).toList());
     }
 }

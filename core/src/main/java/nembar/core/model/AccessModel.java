@@ -1,6 +1,7 @@
 package nembar.core.model;
 
 import java.time.Instant;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.HashMap;
@@ -131,6 +132,20 @@ public final class AccessModel {
     /** Whether these times have the instant, by the application's clock. */
     public boolean inForce(Times times, Instant at) {
         return times.have(at, application.zone());
+    }
+
+    /**
+     * Step 1 of the decision: the person is active, and the account they act for is neither pending
+     * nor ended; or the question takes both to be so.
+     */
+    public boolean active(Standpoint who) {
+        return who.asIfActive() || who.person().active() && open(who);
+    }
+
+    /** Whether the account acted for, if any, lets its people in at the instant. */
+    public boolean open(Standpoint who) {
+        LocalDate day = LocalDate.ofInstant(who.at(), application.zone());
+        return who.account().flatMap(directory::account).map(one -> one.open(day)).orElse(true);
     }
 
     /** Whether the audience has the person. */

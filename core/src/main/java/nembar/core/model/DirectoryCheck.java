@@ -37,6 +37,7 @@ final class DirectoryCheck {
         check.unique("directory.people", directory.people(), Person::key, Person::email, "e-mail");
         check.keys("directory.attributes", directory.attributes(), Attribute::key);
         attributes();
+        accounts();
         units();
         teams();
         people();
@@ -50,6 +51,16 @@ final class DirectoryCheck {
             }
             if (attribute.key().indexOf('-') >= 0) {
                 check.report(path, "conditions could not name it: use _ in place of -");
+            }
+        }
+    }
+
+    private void accounts() {
+        for (Account account : directory.accounts()) {
+            if (account.own() && (account.pending() || account.ends().isPresent())) {
+                check.report(
+                        "directory.accounts[" + account.key() + "]",
+                        "the company's own account is neither pending nor ends");
             }
         }
     }

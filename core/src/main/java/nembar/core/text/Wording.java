@@ -4,6 +4,8 @@ import java.util.List;
 
 /** Lists as people write them. */
 public final class Wording {
+    private static final int SAID_AT_MOST = 3;
+
     private Wording() {}
 
     /** "a", "a and b", "a, b and c"; an empty text for no words. */
@@ -14,6 +16,16 @@ public final class Wording {
     /** "a", "a or b", "a, b or c"; an empty text for no words. */
     public static String or(List<String> words) {
         return joined(words, " or ");
+    }
+
+    /** The first three by name and the others by number: "a, b, c and 4 more". */
+    public static String some(List<String> words) {
+        return words.size() <= SAID_AT_MOST
+                ? and(words)
+                : String.join(", ", words.subList(0, SAID_AT_MOST))
+                        + " and "
+                        + (words.size() - SAID_AT_MOST)
+                        + " more";
     }
 
     private static String joined(List<String> words, String last) {

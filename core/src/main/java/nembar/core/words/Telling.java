@@ -246,6 +246,41 @@ public final class Telling {
                 .toList();
     }
 
+    /** What an assignment gives and within which bounds and times, in force or not. */
+    public String assignment(Assignment assignment) {
+        String given =
+                assignment.gives() instanceof Assignment.Gives.OfRole of
+                        ? model.design().role(of.role()).map(Role::name).orElse(of.role())
+                        : model.design()
+                                .set(((Assignment.Gives.OfSet) assignment.gives()).set())
+                                .map(PrivilegeSet::name)
+                                .orElse("");
+        String detail = assignmentDetail(assignment, false);
+        return given + (detail.isEmpty() ? "" : ", " + detail);
+    }
+
+    /** How the assignment comes to the person: "member of Delta Dispatch". */
+    public String through(Assignment assignment) {
+        return model.partOf(assignment.audience(), who)
+                .map(part -> part.fold(audiences))
+                .map(
+                        step ->
+                                step.lead().equals("given in person to")
+                                        ? "given in person"
+                                        : (step.lead() + " " + step.name() + " " + step.detail())
+                                                .strip())
+                .orElse("");
+    }
+
+    /**
+     * Why an assignment gives nothing now: "it ended on 3 March 2026"; empty where it is in force.
+     */
+    public Optional<String> resting(Assignment assignment) {
+        return model.inForce(assignment.times(), who.at())
+                ? Optional.empty()
+                : Optional.of(times(assignment));
+    }
+
     private List<Step> chain(Holding holding) {
         List<Step> steps = new ArrayList<>();
         steps.add(person());

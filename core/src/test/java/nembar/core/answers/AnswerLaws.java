@@ -7,6 +7,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Random;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
@@ -20,6 +21,10 @@ import nembar.core.decision.PersonAccess;
 import nembar.core.design.Design;
 import nembar.core.design.Expectation;
 import nembar.core.directory.Audience;
+import nembar.core.directory.Edits;
+import nembar.core.directory.Person;
+import nembar.core.directory.PersonStatus;
+import nembar.core.directory.Unit;
 import nembar.core.draft.Change;
 import nembar.core.draft.Changes;
 import nembar.core.model.AccessModel;
@@ -79,6 +84,63 @@ class AnswerLaws {
                                                                             of.function()
                                                                                     .equals(one))));
         }
+    }
+
+    /** One of a class speaks for the others: nobody whom a move changes may be missed by that. */
+    @Property(tries = 300)
+    void aMovesImpactIsWhatEachPersonGainsAndLoses(@ForAll long seed) {
+        RandomWorld world = new RandomWorld(seed);
+        AccessModel model = world.model();
+        AccessModel next = model.withDirectory(model.directory().with(moves(model, seed)));
+        Moment before = new Moment(model, Harbour.NOW);
+        Moment after = new Moment(next, Harbour.NOW);
+        Set<String> told = new TreeSet<>();
+        Impact.of(before, after).people().forEach(one -> told.add(seat(one.seat())));
+        Set<String> differ = new TreeSet<>();
+        for (Seat seat : next.seats().all()) {
+            model.seats().of(seat.person().key()).stream()
+                    .filter(was -> was.account().equals(seat.account()))
+                    .filter(
+                            was ->
+                                    !Difference.between(
+                                                    new PersonAccess(model, before.standpoint(was)),
+                                                    new PersonAccess(next, after.standpoint(seat)))
+                                            .none())
+                    .forEach(was -> differ.add(seat(was)));
+        }
+        told.retainAll(common(model, next));
+        assertThat(told).isEqualTo(differ);
+    }
+
+    private static Set<String> common(AccessModel one, AccessModel other) {
+        Set<String> common =
+                one.seats().all().stream().map(AnswerLaws::seat).collect(Collectors.toSet());
+        common.retainAll(
+                other.seats().all().stream().map(AnswerLaws::seat).collect(Collectors.toSet()));
+        return common;
+    }
+
+    private static String seat(Seat seat) {
+        return seat.person().key() + " for " + seat.account().orElse("nobody");
+    }
+
+    /** Somebody goes to another unit, somebody under another manager, somebody is suspended. */
+    private static Edits moves(AccessModel model, long seed) {
+        Random random = new Random(seed);
+        List<Person> people = model.directory().people();
+        List<Unit> units = model.directory().units();
+        Person moved = people.get(random.nextInt(people.size()));
+        moved = moved.withUnit(Optional.of(units.get(random.nextInt(units.size())).key()));
+        Person manager = people.get(random.nextInt(people.size()));
+        boolean circle = model.directory().personAndReports(moved.key()).contains(manager.key());
+        if (!circle) {
+            moved = moved.withManager(Optional.of(manager.key()));
+        }
+        Person out = people.get(random.nextInt(people.size()));
+        return Edits.ofPeople(
+                out.key().equals(moved.key())
+                        ? List.of(moved)
+                        : List.of(moved, out.withStatus(PersonStatus.SUSPENDED)));
     }
 
     private static void operations(

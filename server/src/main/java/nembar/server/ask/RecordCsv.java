@@ -9,6 +9,7 @@ import nembar.core.catalogue.Operation;
 import nembar.core.catalogue.RecordType;
 import nembar.core.directory.Person;
 import nembar.server.ask.RecordListService.Wanted;
+import nembar.server.http.Csv;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVPrinter;
 import org.springframework.stereotype.Component;
@@ -53,13 +54,10 @@ class RecordCsv {
         List<String> values = new ArrayList<>();
         for (RecordPage.FieldValue value : row.values()) {
             values.add(
-                    value.level().equals("hidden") ? "hidden" : harmless(value.value().orElse("")));
+                    value.level().equals("hidden")
+                            ? "hidden"
+                            : Csv.harmless(value.value().orElse("")));
         }
         return values;
-    }
-
-    /** A spreadsheet takes what begins like a formula for one; an apostrophe keeps it text. */
-    private static String harmless(String value) {
-        return value.matches("(?s)[=+@\\t\\r].*|-[^0-9].*") ? "'" + value : value;
     }
 }

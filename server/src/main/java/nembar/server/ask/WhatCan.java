@@ -2,18 +2,16 @@ package nembar.server.ask;
 
 import java.util.List;
 import java.util.Optional;
+import nembar.server.http.Named;
 
 /** The answer to "What can [person] do in [application]?". */
-record WhatCan(
+public record WhatCan(
         Whom person,
         Named application,
         List<String> holdings,
         Totals totals,
         List<AreaRows> areas,
         List<FunctionRow> functions) {
-
-    /** Something by key and name. */
-    record Named(String key, String name) {}
 
     /**
      * Whom the answer is about.
@@ -24,7 +22,7 @@ record WhatCan(
      * @param active whether the answer counts them as active
      * @param mayLookThrough whether whoever asks may see the records themselves
      */
-    record Whom(
+    public record Whom(
             String key,
             String name,
             String kind,
@@ -36,20 +34,20 @@ record WhatCan(
             boolean mayLookThrough) {}
 
     /** Sums over all record types. */
-    record Totals(long records, long viewed, long changed) {}
+    public record Totals(long records, long viewed, long changed) {}
 
     /**
      * @param stewards who guards the area, in words; empty when nobody does
      * @param guardedFromYou whether its records are closed to whoever asks
      */
-    record AreaRows(
+    public record AreaRows(
             String key,
             String name,
             Optional<String> stewards,
             boolean guardedFromYou,
             List<TypeRow> types) {}
 
-    record TypeRow(
+    public record TypeRow(
             String key,
             String singular,
             String plural,
@@ -67,7 +65,7 @@ record WhatCan(
      * @param widened how many records come only by parents or children, before filters
      * @param cut how many records filters take away
      */
-    record Cell(
+    public record Cell(
             String operation,
             String label,
             int notches,
@@ -84,7 +82,7 @@ record WhatCan(
      * @param level the highest level on any record
      * @param masked on how many records it is seen through a mask
      */
-    record FieldRow(
+    public record FieldRow(
             String key,
             String label,
             boolean guarded,
@@ -94,5 +92,6 @@ record WhatCan(
             long viewed,
             long masked) {}
 
-    record FunctionRow(String key, String name, String area, String level, List<String> levels) {}
+    public record FunctionRow(
+            String key, String name, String area, String level, List<String> levels) {}
 }

@@ -17,28 +17,34 @@ import nembar.core.decision.PersonAccess;
 import nembar.core.directory.Person;
 import nembar.core.directory.Unit;
 import nembar.core.model.Standpoint;
+import nembar.core.words.Telling;
 import nembar.server.ask.WhatCan.AreaRows;
 import nembar.server.ask.WhatCan.Cell;
 import nembar.server.ask.WhatCan.FieldRow;
 import nembar.server.ask.WhatCan.FunctionRow;
-import nembar.server.ask.WhatCan.Named;
 import nembar.server.ask.WhatCan.Totals;
 import nembar.server.ask.WhatCan.TypeRow;
 import nembar.server.ask.WhatCan.Whom;
 import nembar.server.governance.Governance;
+import nembar.server.http.Named;
 import nembar.server.records.Records;
 import nembar.server.records.Records.Counts;
 import org.springframework.stereotype.Service;
 
 /** Answers "What can [person] do in [application]?" with one query for each record type. */
 @Service
-class WhatCanService {
+public class WhatCanService {
     private final Records records;
     private final Governance governance;
 
     WhatCanService(Records records, Governance governance) {
         this.records = records;
         this.governance = governance;
+    }
+
+    /** The answer for an access of any model: also one that is only thought of. */
+    public WhatCan answer(PersonAccess access, Person asking) {
+        return answer(new Question(access, new Telling(access.model(), access.who())), asking);
     }
 
     WhatCan answer(Question question, Person asking) {

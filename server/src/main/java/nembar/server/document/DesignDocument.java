@@ -110,7 +110,8 @@ public record DesignDocument(
     }
 
     @JsonInclude(JsonInclude.Include.NON_DEFAULT)
-    public record AccountPart(String key, String name, boolean own, List<String> tags) {
+    public record AccountPart(
+            String key, String name, boolean own, List<String> tags, boolean pending, String ends) {
         public AccountPart {
             tags = given(tags);
         }

@@ -51,7 +51,9 @@ final class DirectoryReader {
                                         account.key(),
                                         reading.text(path + ".name", account.name()),
                                         account.own(),
-                                        Set.copyOf(account.tags()))),
+                                        Set.copyOf(account.tags()),
+                                        account.pending(),
+                                        day(path + ".ends", account.ends()))),
                 reading.each(
                         "directory.units",
                         part.units(),
@@ -77,6 +79,15 @@ final class DirectoryReader {
                         part.people(),
                         DesignDocument.PersonPart::key,
                         this::person));
+    }
+
+    private Optional<LocalDate> day(String path, String given) {
+        try {
+            return Optional.ofNullable(given).map(LocalDate::parse);
+        } catch (DateTimeException malformed) {
+            reading.problem(path, "`" + given + "` is no day; write it as in 2026-03-03");
+            return Optional.empty();
+        }
     }
 
     private Person person(String path, DesignDocument.PersonPart part) {
@@ -109,14 +120,8 @@ final class DirectoryReader {
                 (key, value) -> {
                     Object taken =
                             value instanceof Number ? new BigDecimal(value.toString()) : value;
-                    if (types.get(key) == ValueType.DATE && value instanceof String day) {
-                        try {
-                            taken = LocalDate.parse(day);
-                        } catch (DateTimeException malformed) {
-                            reading.problem(
-                                    path + "." + key,
-                                    "`" + day + "` is no day; write it as in 2026-03-03");
-                        }
+                    if (types.get(key) == ValueType.DATE && value instanceof String given) {
+                        taken = day(path + "." + key, given).map(Object.class::cast).orElse(given);
                     }
                     typed.put(key, taken);
                 });

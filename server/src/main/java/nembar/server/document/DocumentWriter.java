@@ -9,8 +9,11 @@ import nembar.core.catalogue.Field;
 import nembar.core.catalogue.Function;
 import nembar.core.catalogue.RecordType;
 import nembar.core.condition.Condition;
+import nembar.core.directory.Account;
 import nembar.core.directory.Directory;
 import nembar.core.directory.Person;
+import nembar.core.directory.Team;
+import nembar.core.directory.Unit;
 import nembar.core.model.AccessModel;
 
 /** Takes the core's shapes to a design document; reading that gives the same model again. */
@@ -114,35 +117,36 @@ public final class DocumentWriter {
                                                 Words.of(one.type()),
                                                 one.choices()))
                         .toList(),
-                directory.accounts().stream()
-                        .map(
-                                one ->
-                                        new DesignDocument.AccountPart(
-                                                one.key(),
-                                                one.name(),
-                                                one.own(),
-                                                List.copyOf(one.tags())))
-                        .toList(),
-                directory.units().stream()
-                        .map(
-                                one ->
-                                        new DesignDocument.UnitPart(
-                                                one.key(), one.name(), one.parent().orElse(null)))
-                        .toList(),
-                directory.teams().stream()
-                        .map(
-                                one ->
-                                        new DesignDocument.TeamPart(
-                                                one.key(),
-                                                one.name(),
-                                                List.copyOf(one.members()),
-                                                List.copyOf(one.leads()),
-                                                one.who().map(Condition::text).orElse(null)))
-                        .toList(),
+                directory.accounts().stream().map(DocumentWriter::account).toList(),
+                directory.units().stream().map(DocumentWriter::unit).toList(),
+                directory.teams().stream().map(DocumentWriter::team).toList(),
                 directory.people().stream().map(DocumentWriter::person).toList());
     }
 
-    private static DesignDocument.PersonPart person(Person person) {
+    public static DesignDocument.AccountPart account(Account account) {
+        return new DesignDocument.AccountPart(
+                account.key(),
+                account.name(),
+                account.own(),
+                List.copyOf(account.tags()),
+                account.pending(),
+                account.ends().map(LocalDate::toString).orElse(null));
+    }
+
+    public static DesignDocument.UnitPart unit(Unit unit) {
+        return new DesignDocument.UnitPart(unit.key(), unit.name(), unit.parent().orElse(null));
+    }
+
+    public static DesignDocument.TeamPart team(Team team) {
+        return new DesignDocument.TeamPart(
+                team.key(),
+                team.name(),
+                List.copyOf(team.members()),
+                List.copyOf(team.leads()),
+                team.who().map(Condition::text).orElse(null));
+    }
+
+    public static DesignDocument.PersonPart person(Person person) {
         return new DesignDocument.PersonPart(
                 person.key(),
                 Words.of(person.kind()),

@@ -9,6 +9,7 @@ import nembar.core.catalogue.Function;
 import nembar.core.catalogue.Operation;
 import nembar.core.catalogue.RecordType;
 import nembar.core.coverage.GovernedRecord;
+import nembar.core.coverage.RecordSet;
 import nembar.core.coverage.Relatives;
 import nembar.core.decision.PersonAccess;
 import nembar.core.decision.WhyNot;
@@ -18,6 +19,7 @@ import nembar.core.model.Standpoint;
 import nembar.core.words.Telling;
 import nembar.server.http.Refused;
 import nembar.server.model.Models;
+import nembar.server.session.Acting;
 import org.springframework.stereotype.Service;
 
 /** Decides what somebody may do in Nembar, and says why not. */
@@ -29,10 +31,12 @@ public class Governance {
     private static final int REASONS_AT_MOST = 5;
 
     private final Models models;
+    private final Acting acting;
     private final Clock clock;
 
-    Governance(Models models, Clock clock) {
+    Governance(Models models, Acting acting, Clock clock) {
         this.models = models;
+        this.acting = acting;
         this.clock = clock;
     }
 
@@ -53,6 +57,66 @@ public class Governance {
         return person -> may(access, PERSON, "view", record(person));
     }
 
+    /** The same for any operation on people. */
+    public Predicate<Person> may(Person me, String operation) {
+        PersonAccess access = access(me);
+        return person -> may(access, PERSON, operation, record(person));
+    }
+
+    /** Whether the person may do this to an account, a unit or a team. */
+    public boolean mayOnPlace(Person me, String type, String operation, String key) {
+        return may(access(me), type, operation, new GovernedRecord(type, Map.of("key", key)));
+    }
+
+    /** Asks about many accounts, units or teams at once, by key. */
+    public Predicate<String> mayOnPlaces(Person me, String type, String operation) {
+        PersonAccess access = access(me);
+        return key -> may(access, type, operation, new GovernedRecord(type, Map.of("key", key)));
+    }
+
+    /**
+     * @throws Refused with what is missing, when {@code me} may not do this to the account, unit or
+     *     team
+     */
+    public void requireOnPlace(Person me, String type, String operation, String key, String name) {
+        require(me, type, operation, new GovernedRecord(type, Map.of("key", key)), name);
+    }
+
+    /**
+     * Guarded areas: an act on the sign-in of somebody who holds rights in one is for its stewards
+     * (docs/access-model.md, section 10).
+     *
+     * @throws Refused when there is such an area of which {@code me} is no steward
+     */
+    public void requireForSignIn(Person me, Person person) {
+        for (AccessModel model : models.all()) {
+            for (RecordType type : model.catalogue().recordTypes()) {
+                if (guardedFrom(me, model, type) && reaches(model, person, type)) {
+                    String area = model.catalogue().area(type.area()).orElseThrow().name();
+                    throw new Refused(
+                            person.name() + " holds rights in " + area + ", which is guarded.",
+                            List.of(
+                                    "Only a steward of "
+                                            + area
+                                            + " may act on the sign-in of people who hold rights"
+                                            + " there."));
+                }
+            }
+        }
+    }
+
+    private boolean reaches(AccessModel model, Person person, RecordType type) {
+        return model.seats().of(person.key()).stream()
+                .map(
+                        seat ->
+                                new PersonAccess(
+                                        model,
+                                        new Standpoint(
+                                                person, seat.account(), clock.instant(), true)))
+                .anyMatch(
+                        access -> !access.records(type, Operation.VIEW).equals(RecordSet.NOTHING));
+    }
+
     public boolean mayOnPerson(Person me, String operation, Person person) {
         return may(access(me), PERSON, operation, record(person));
     }
@@ -69,15 +133,22 @@ public class Governance {
      */
     public void requireOnDraft(
             Person me, String operation, String id, String application, String author) {
-        GovernedRecord draft =
-                new GovernedRecord(
-                        DRAFT,
-                        Map.of(
-                                "id", id,
-                                "application", application,
-                                "author", author,
-                                "state", "open"));
-        require(me, DRAFT, operation, draft, "this draft");
+        require(me, DRAFT, operation, draft(id, application, author), "this draft");
+    }
+
+    /** Whether the person may do this to a new draft of an author. */
+    public boolean mayOnDraft(Person me, String operation, String application, String author) {
+        return may(access(me), DRAFT, operation, draft("new", application, author));
+    }
+
+    private static GovernedRecord draft(String id, String application, String author) {
+        return new GovernedRecord(
+                DRAFT,
+                Map.of(
+                        "id", id,
+                        "application", application,
+                        "author", author,
+                        "state", "open"));
     }
 
     /** Whether the person has at least this level of one of Nembar's own functions. */
@@ -106,7 +177,7 @@ public class Governance {
 
     /** Whether the type is in a guarded area of which the person is no steward. */
     public boolean guardedFrom(Person me, AccessModel model, RecordType type) {
-        return model.guardedFrom(type, Standpoint.of(me, clock.instant()));
+        return model.guardedFrom(type, standpoint(me));
     }
 
     private void require(
@@ -135,7 +206,13 @@ public class Governance {
     }
 
     private PersonAccess access(Person me) {
-        return new PersonAccess(models.model(Models.NEMBAR), Standpoint.of(me, clock.instant()));
+        return new PersonAccess(models.model(Models.NEMBAR), standpoint(me));
+    }
+
+    /** Where the person stands: for the account they have chosen, where there is a choice. */
+    private Standpoint standpoint(Person me) {
+        Standpoint first = Standpoint.of(me, clock.instant());
+        return acting.accountOf(me).map(first::actingFor).orElse(first);
     }
 
     private RecordType type(String key) {

@@ -17,21 +17,24 @@ import org.springframework.web.filter.OncePerRequestFilter;
 
 /**
  * Refuses bodies over a limit, by their announced length or, where none is announced, as they are
- * read. Design documents have a limit of their own.
+ * read. Design documents and files have limits of their own.
  */
 @Component
 @Order(Ordered.HIGHEST_PRECEDENCE + 10)
 class BodyLimit extends OncePerRequestFilter {
     private final long ordinary;
     private final long design;
+    private final long file;
     private final Problems problems;
 
     BodyLimit(
             @Value("${nembar.body-limit}") DataSize ordinary,
             @Value("${nembar.design-limit}") DataSize design,
+            @Value("${nembar.file-limit}") DataSize file,
             Problems problems) {
         this.ordinary = ordinary.toBytes();
         this.design = design.toBytes();
+        this.file = file.toBytes();
         this.problems = problems;
     }
 
@@ -39,12 +42,19 @@ class BodyLimit extends OncePerRequestFilter {
     protected void doFilterInternal(
             HttpServletRequest request, HttpServletResponse response, FilterChain chain)
             throws ServletException, IOException {
-        long limit = request.getRequestURI().endsWith("/design") ? design : ordinary;
+        long limit = limit(request.getRequestURI());
         if (request.getContentLengthLong() > limit) {
             problems.write(request, response, problems.tooLarge(limit));
             return;
         }
         chain.doFilter(new Limited(request, limit), response);
+    }
+
+    private long limit(String path) {
+        if (path.endsWith("/design")) {
+            return design;
+        }
+        return path.endsWith("/file") ? file : ordinary;
     }
 
     private static final class Limited extends HttpServletRequestWrapper {

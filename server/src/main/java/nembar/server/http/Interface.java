@@ -26,7 +26,7 @@ class Interface implements WebMvcConfigurer {
 
     @Controller
     static class Page {
-        @GetMapping({"/", "/{place:[a-z-]+}", "/ask/**"})
+        @GetMapping({"/", "/{place:[a-z-]+}", "/ask/**", "/people/**", "/come-in/*", "/join/*"})
         String page() {
             return "forward:/index.html";
         }

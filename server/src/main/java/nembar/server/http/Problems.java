@@ -100,6 +100,14 @@ public class Problems extends ResponseEntityExceptionHandler {
     }
 
     @ExceptionHandler
+    ResponseEntity<Object> overtaken(Overtaken overtaken) {
+        ProblemDetail detail =
+                of(HttpStatus.CONFLICT, "Somebody else was faster", overtaken.getMessage());
+        detail.setProperty("overtaken", true);
+        return answer(detail);
+    }
+
+    @ExceptionHandler
     ResponseEntity<Object> tooLarge(TooLarge large) {
         return answer(tooLarge(large.limit()));
     }

@@ -3,7 +3,7 @@ package nembar.server.http;
 import java.io.IOException;
 
 /** A request body over the limit. */
-final class TooLarge extends IOException {
+public final class TooLarge extends IOException {
     private static final long serialVersionUID = 1L;
     private final long limit;
 

@@ -63,8 +63,10 @@ public class DesignImport {
     /** Imports as part of setting an installation up, when there is nobody yet to do it. */
     public synchronized void install(DesignDocument document) {
         checked(document);
-        store.write(whole(document), Optional.empty());
-        models.refresh();
+        synchronized (models) {
+            store.write(whole(document), Optional.empty());
+            models.refresh();
+        }
     }
 
     /** The same, published by somebody on a past day: for a world that is made with a past. */

@@ -92,6 +92,21 @@ public class Models {
         return model(NEMBAR).directory();
     }
 
+    /** All published models with their editions, by key, as they are at one moment. */
+    Map<String, Published> published() {
+        return published.get();
+    }
+
+    /**
+     * Puts models in the place of those published, once they are written. Whoever writes holds this
+     * object's monitor from reading to here.
+     */
+    synchronized void swap(Map<String, Published> next) {
+        Map<String, Published> fresh = new LinkedHashMap<>(published.get());
+        fresh.putAll(next);
+        published.set(Map.copyOf(fresh));
+    }
+
     /** Reads every model again; what was published before stays until all are read. */
     public synchronized void refresh() {
         Map<String, Published> fresh = new LinkedHashMap<>();

@@ -90,7 +90,8 @@ public class Publishing {
         }
     }
 
-    private String said(Objection objection) {
+    /** An objection with some of those who could lift it. */
+    public String said(Objection objection) {
         List<String> names =
                 objection.approvers().stream()
                         .flatMap(key -> models.directory().person(key).stream())
@@ -104,7 +105,7 @@ public class Publishing {
     }
 
     /** Publishes a checked design; what was published before stays until all is written. */
-    public synchronized Publication publish(
+    public Publication publish(
             DesignDocument document,
             Optional<Edition> expected,
             AccessModel next,
@@ -118,33 +119,37 @@ public class Publishing {
      *
      * @param at not before that of any earlier publication
      */
-    public synchronized Publication publish(
+    public Publication publish(
             DesignDocument document,
             Optional<Edition> expected,
             AccessModel next,
             Word word,
             Optional<Draft> draft,
             Instant at) {
-        String application = document.application().key();
-        Design before =
-                models.find(application).map(now -> now.model().design()).orElse(Design.empty());
-        List<Change> changes = Changes.between(before, next.design());
-        Publication publication =
-                drafts.publish(
-                        document,
-                        expected,
-                        new Publication(
-                                application,
-                                0,
-                                at,
-                                word.author().key(),
-                                word.reason(),
-                                word.approvers(),
-                                word.overridden(),
-                                DocumentChanges.write(changes),
-                                DocumentChanges.write(Changes.inverse(before, changes))),
-                        draft);
-        models.refresh();
-        return publication;
+        synchronized (models) {
+            String application = document.application().key();
+            Design before =
+                    models.find(application)
+                            .map(now -> now.model().design())
+                            .orElse(Design.empty());
+            List<Change> changes = Changes.between(before, next.design());
+            Publication publication =
+                    drafts.publish(
+                            document,
+                            expected,
+                            new Publication(
+                                    application,
+                                    0,
+                                    at,
+                                    word.author().key(),
+                                    word.reason(),
+                                    word.approvers(),
+                                    word.overridden(),
+                                    DocumentChanges.write(changes),
+                                    DocumentChanges.write(Changes.inverse(before, changes))),
+                            draft);
+            models.refresh();
+            return publication;
+        }
     }
 }

@@ -1,5 +1,6 @@
 package nembar.server.records;
 
+import java.sql.Connection;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.util.ArrayList;
@@ -10,6 +11,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeSet;
+import javax.sql.DataSource;
 import nembar.core.answers.Counting;
 import nembar.core.catalogue.RecordType;
 import nembar.core.coverage.GovernedRecord;
@@ -18,11 +20,15 @@ import nembar.core.coverage.Relatives;
 import nembar.core.decision.FieldCoverage;
 import nembar.core.decision.FieldLevel;
 import nembar.core.sql.CountQuery;
+import nembar.core.sql.HandOver;
 import nembar.core.sql.ListQuery;
 import nembar.core.sql.ListQuery.Page;
 import nembar.core.sql.SqlText;
+import nembar.server.http.BadRequest;
+import org.springframework.dao.DataAccessException;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.jdbc.core.RowMapper;
+import org.springframework.jdbc.datasource.SingleConnectionDataSource;
 import org.springframework.stereotype.Service;
 
 /** Counts, lists and finds the records of governed applications. */
@@ -101,6 +107,35 @@ public class Records {
                 return keys(application, type, set, atMost);
             }
         };
+    }
+
+    /**
+     * Hands every record that a person owns in an application over to another, all or none.
+     *
+     * @return how many there were
+     */
+    public int handOver(String application, List<RecordType> types, String from, String to) {
+        DataSource source = sources.of(application).getDataSource();
+        // The pool's connections only read; this one writes, and reads again once it is back.
+        try (Connection connection = source.getConnection()) {
+            connection.setReadOnly(false);
+            connection.setAutoCommit(false);
+            JdbcTemplate writing =
+                    new JdbcTemplate(new SingleConnectionDataSource(connection, true));
+            int moved =
+                    types.stream()
+                            .map(type -> HandOver.of(type, from, to))
+                            .mapToInt(
+                                    text -> writing.update(text.sql(), text.parameters().toArray()))
+                            .sum();
+            connection.commit();
+            return moved;
+        } catch (SQLException | DataAccessException failed) {
+            throw new BadRequest(
+                    "heir",
+                    "Their records could not be handed over, and nothing was changed: Nembar's"
+                            + " database user has to be allowed to update their owner.");
+        }
     }
 
     private Counts scan(String application, RecordType type, Collection<RecordSet> sets) {

@@ -1,10 +1,6 @@
 package nembar.server.session;
 
 import jakarta.persistence.EntityManager;
-import java.nio.charset.StandardCharsets;
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
-import java.util.HexFormat;
 import java.util.Optional;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -24,22 +20,13 @@ public class BearerTokens {
     /** Lets whoever has the token in as this person. */
     @Transactional
     public void allow(String token, String person, String label) {
-        entities.merge(new DecisionTokenRow(hash(token), person, label));
+        entities.merge(new DecisionTokenRow(Secrets.hash(token), person, label));
     }
 
     /** Key of the person that the token signs in; empty for a token nobody knows. */
     @Transactional(readOnly = true)
     public Optional<String> personOf(String token) {
-        return Optional.ofNullable(entities.find(DecisionTokenRow.class, hash(token)))
+        return Optional.ofNullable(entities.find(DecisionTokenRow.class, Secrets.hash(token)))
                 .map(DecisionTokenRow::person);
-    }
-
-    private static String hash(String token) {
-        try {
-            MessageDigest sha = MessageDigest.getInstance("SHA-256");
-            return HexFormat.of().formatHex(sha.digest(token.getBytes(StandardCharsets.UTF_8)));
-        } catch (NoSuchAlgorithmException impossible) {
-            throw new IllegalStateException(impossible);
-        }
     }
 }

@@ -74,6 +74,8 @@ class Security {
                         paths ->
                                 paths.requestMatchers(HttpMethod.POST, "/api/session")
                                         .permitAll()
+                                        .requestMatchers("/api/entry/*", "/api/join/*")
+                                        .permitAll()
                                         .requestMatchers("/api/**")
                                         .authenticated()
                                         .anyRequest()

@@ -7,11 +7,17 @@ import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
 import java.util.List;
 import java.util.Locale;
+import java.util.Objects;
+import java.util.Optional;
 import nembar.core.directory.Person;
 import nembar.server.http.BadRequest;
 import nembar.server.http.Problems;
+import nembar.server.model.Models;
+import nembar.server.session.SignIns.From;
 import nembar.server.session.SignIns.Outcome;
+import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
+import org.springframework.http.ProblemDetail;
 import org.springframework.http.ResponseEntity;
 import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
 import org.springframework.security.core.context.SecurityContext;
@@ -21,6 +27,7 @@ import org.springframework.web.ErrorResponseException;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
@@ -30,19 +37,46 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api/session")
 class SessionController {
     private final SignIns signIns;
+    private final Sessions sessions;
+    private final Acting acting;
+    private final Models models;
     private final Me me;
     private final HttpSessionSecurityContextRepository contexts =
             new HttpSessionSecurityContextRepository();
 
-    SessionController(SignIns signIns, Me me) {
+    SessionController(SignIns signIns, Sessions sessions, Acting acting, Models models, Me me) {
         this.signIns = signIns;
+        this.sessions = sessions;
+        this.acting = acting;
+        this.models = models;
         this.me = me;
     }
 
-    record Credentials(String email, String password) {}
+    /**
+     * @param code of the second factor, where one is asked for
+     */
+    record Credentials(String email, String password, String code) {}
 
-    /** Who is signed in. */
-    record SignedIn(String person, String name, String email, String initials) {}
+    /** An organisation one may act for. */
+    record ActingFor(String key, String name) {}
+
+    /**
+     * Who is signed in.
+     *
+     * @param account the organisation they act for, where they may choose
+     * @param startPlace where they begin; empty where they have not said
+     */
+    record SignedIn(
+            String person,
+            String name,
+            String email,
+            String initials,
+            String timeZone,
+            String startPlace,
+            Optional<ActingFor> account,
+            List<ActingFor> accounts) {}
+
+    record Choice(String account) {}
 
     @PostMapping
     @Operation(operationId = "signIn")
@@ -56,7 +90,12 @@ class SessionController {
         if (credentials.password() == null || credentials.password().isEmpty()) {
             throw new BadRequest("password", "Fill in your password.");
         }
-        Outcome outcome = signIns.tryToSignIn(credentials.email(), credentials.password());
+        Outcome outcome =
+                signIns.tryToSignIn(
+                        credentials.email(),
+                        credentials.password(),
+                        Objects.requireNonNullElse(credentials.code(), ""),
+                        from(request));
         if (outcome instanceof Outcome.Welcome welcome) {
             request.getSession();
             request.changeSessionId();
@@ -66,7 +105,35 @@ class SessionController {
                             welcome.person().key(), null, List.of()));
             SecurityContextHolder.setContext(context);
             contexts.saveContext(context, request, response);
+            From from = from(request);
+            sessions.entered(
+                    request.getSession(), welcome.person().key(), from.address(), from.agent());
+            acting.begin(request.getSession(), welcome.person());
             return signedIn(welcome.person());
+        }
+        if (outcome instanceof Outcome.CodeWanted) {
+            ProblemDetail wanted =
+                    Problems.of(
+                            HttpStatus.UNAUTHORIZED,
+                            "One more step",
+                            "Type the six digits that your authenticator shows now.");
+            wanted.setProperty("wanted", "code");
+            throw new ErrorResponseException(HttpStatus.UNAUTHORIZED, wanted, null);
+        }
+        if (outcome instanceof Outcome.LockedByHand) {
+            throw problem(
+                    HttpStatus.FORBIDDEN,
+                    "Your sign-in is locked",
+                    "Somebody who administers Nembar has locked it. Ask them to unlock it.");
+        }
+        if (outcome instanceof Outcome.HeldBack held) {
+            String name = accountName(held.organisation());
+            throw problem(
+                    HttpStatus.FORBIDDEN,
+                    "Not open yet, or not any more",
+                    name
+                            + " is not released, or its time here has ended. Ask whoever invited"
+                            + " you.");
         }
         if (outcome instanceof Outcome.Locked locked) {
             String until =
@@ -93,6 +160,18 @@ class SessionController {
         return signedIn(me.person());
     }
 
+    /** Acts for another of one's organisations from now on. */
+    @PutMapping("/account")
+    @Operation(operationId = "actFor")
+    SignedIn actFor(@RequestBody Choice choice, HttpServletRequest request) {
+        Person person = me.person();
+        if (choice.account() == null || !person.accounts().contains(choice.account())) {
+            throw new BadRequest("account", "You do not belong to that organisation.");
+        }
+        acting.choose(request.getSession(), person, choice.account());
+        return signedIn(person);
+    }
+
     @DeleteMapping
     @Operation(operationId = "signOut")
     ResponseEntity<Void> signOut(HttpServletRequest request) {
@@ -107,13 +186,38 @@ class SessionController {
         return new ErrorResponseException(status, Problems.of(status, title, detail), null);
     }
 
-    private static SignedIn signedIn(Person person) {
+    private static From from(HttpServletRequest request) {
+        String agent = Objects.requireNonNullElse(request.getHeader(HttpHeaders.USER_AGENT), "");
+        return new From(request.getRemoteAddr(), Devices.words(agent));
+    }
+
+    private String accountName(String key) {
+        return models.directory().accountNames().getOrDefault(key, key);
+    }
+
+    private SignedIn signedIn(Person person) {
         String initials =
-                person.givenName().substring(0, 1)
+                person.givenName().substring(0, person.givenName().offsetByCodePoints(0, 1))
                         + (person.familyName().isEmpty()
                                 ? ""
-                                : person.familyName().substring(0, 1));
+                                : person.familyName()
+                                        .substring(
+                                                0, person.familyName().offsetByCodePoints(0, 1)));
+        List<ActingFor> accounts =
+                person.accounts().stream()
+                        .map(key -> new ActingFor(key, accountName(key)))
+                        .toList();
+        Optional<String> account = acting.accountOf(person);
         return new SignedIn(
-                person.key(), person.name(), person.email(), initials.toUpperCase(Locale.ROOT));
+                person.key(),
+                person.name(),
+                person.email(),
+                initials.toUpperCase(Locale.ROOT),
+                person.zone().getId(),
+                acting.startPlace(person).orElse(""),
+                accounts.stream()
+                        .filter(one -> account.filter(one.key()::equals).isPresent())
+                        .findFirst(),
+                accounts.size() > 1 ? accounts : List.of());
     }
 }

@@ -17,6 +17,14 @@ class SignInRow {
     @OptimisticLock(excluded = true)
     private Instant lastSignedIn;
 
+    private String lockedBy;
+    private Instant lockedAt;
+    private String secondFactor;
+
+    /** The last time step of which a code was taken: each is good once. */
+    @OptimisticLock(excluded = true)
+    private long secondFactorStep;
+
     @Version private long version;
 
     protected SignInRow() {}
@@ -30,7 +38,47 @@ class SignInRow {
         return passwordHash;
     }
 
+    Instant lastSignedIn() {
+        return lastSignedIn;
+    }
+
+    String lockedBy() {
+        return lockedBy;
+    }
+
+    Instant lockedAt() {
+        return lockedAt;
+    }
+
+    /** The encrypted secret; null where there is none. */
+    String secondFactor() {
+        return secondFactor;
+    }
+
+    long secondFactorStep() {
+        return secondFactorStep;
+    }
+
     void signedIn(Instant at) {
         lastSignedIn = at;
+    }
+
+    void password(String hash) {
+        passwordHash = hash;
+    }
+
+    /** Locks it, or, by nobody, unlocks it. */
+    void lock(String by, Instant at) {
+        lockedBy = by;
+        lockedAt = by == null ? null : at;
+    }
+
+    void secondFactor(String encrypted) {
+        secondFactor = encrypted;
+        secondFactorStep = 0;
+    }
+
+    void codeTaken(long step) {
+        secondFactorStep = step;
     }
 }

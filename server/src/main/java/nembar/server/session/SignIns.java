@@ -5,11 +5,16 @@ import jakarta.persistence.LockModeType;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.Collection;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalLong;
 import nembar.core.directory.Person;
+import nembar.core.model.AccessModel;
+import nembar.core.model.Standpoint;
 import nembar.server.model.Models;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -31,13 +36,20 @@ public class SignIns {
     private final EntityManager entities;
     private final Models models;
     private final PasswordEncoder passwords;
+    private final Codes codes;
     private final Clock clock;
     private final String nobodysHash;
 
-    SignIns(EntityManager entities, Models models, PasswordEncoder passwords, Clock clock) {
+    SignIns(
+            EntityManager entities,
+            Models models,
+            PasswordEncoder passwords,
+            Codes codes,
+            Clock clock) {
         this.entities = entities;
         this.models = models;
         this.passwords = passwords;
+        this.codes = codes;
         this.clock = clock;
         this.nobodysHash = passwords.encode("nobody has this password");
     }
@@ -49,6 +61,32 @@ public class SignIns {
         record Wrong() implements Outcome {}
 
         record Locked(Instant until) implements Outcome {}
+
+        /** The password is right; somebody has locked the sign-in. */
+        record LockedByHand() implements Outcome {}
+
+        /** The password is right; none of the person's organisations is open. */
+        record HeldBack(String organisation) implements Outcome {}
+
+        /** The password is right; a code is wanted as well. */
+        record CodeWanted() implements Outcome {}
+    }
+
+    /** What is known of somebody's sign-in. */
+    public record State(
+            boolean password,
+            Optional<Instant> lastSignedIn,
+            Optional<Instant> lockedSince,
+            Optional<String> lockedBy,
+            Optional<Instant> lockedUntil,
+            boolean secondFactor) {}
+
+    /** One try to sign in. */
+    public record Try(Instant at, String outcome, String address, String agent) {}
+
+    /** From where somebody tries. */
+    public record From(String address, String agent) {
+        static final From NOWHERE = new From("", "");
     }
 
     /** When people last signed in, by their keys; those who never did are left out. */
@@ -63,25 +101,34 @@ public class SignIns {
         return last;
     }
 
-    /** Tries this address and password, and keeps count. */
+    /**
+     * Tries this address and password, and keeps count.
+     *
+     * @param code from the second factor; empty where none was typed
+     */
     @Transactional
-    public Outcome tryToSignIn(String email, String password) {
+    public Outcome tryToSignIn(String email, String password, String code, From from) {
         Instant now = clock.instant();
         String typed = email.strip().toLowerCase(Locale.ROOT);
         SignInFailureRow failures = failuresOf(typed);
+        Optional<Person> person = models.directory().personByEmail(typed);
         if (failures != null && failures.locked(now)) {
+            person.ifPresent(one -> note(one, "locked", from));
             return new Outcome.Locked(failures.lockedUntil());
         }
-        Optional<Person> person = models.directory().personByEmail(typed);
         SignInRow row = person.map(one -> entities.find(SignInRow.class, one.key())).orElse(null);
         boolean right = passwords.matches(password, row == null ? nobodysHash : row.passwordHash());
         if (right && row != null && person.filter(Person::active).isPresent()) {
-            row.signedIn(now);
-            if (failures != null) {
-                entities.remove(failures);
+            Outcome outcome = admitted(person.get(), row, code, now);
+            note(person.get(), OUTCOMES.get(outcome.getClass()), from);
+            if (!(outcome instanceof Outcome.Wrong)) {
+                if (outcome instanceof Outcome.Welcome && failures != null) {
+                    entities.remove(failures);
+                }
+                return outcome;
             }
-            LOG.info("{} signed in", person.get().key());
-            return new Outcome.Welcome(person.get());
+        } else {
+            person.ifPresent(one -> note(one, "wrong password", from));
         }
         forgetOld(now);
         if (failures == null) {
@@ -99,15 +146,183 @@ public class SignIns {
                 : new Outcome.Wrong();
     }
 
-    /** Gives a person a password, replacing the one they had. */
+    private static final Map<Class<?>, String> OUTCOMES =
+            Map.of(
+                    Outcome.Welcome.class, "in",
+                    Outcome.Wrong.class, "wrong code",
+                    Outcome.LockedByHand.class, "locked",
+                    Outcome.HeldBack.class, "held back",
+                    Outcome.CodeWanted.class, "code wanted");
+
+    /** What becomes of somebody whose password is right. */
+    private Outcome admitted(Person person, SignInRow row, String code, Instant now) {
+        if (row.lockedBy() != null) {
+            return new Outcome.LockedByHand();
+        }
+        Optional<String> closed = closedTo(person, now);
+        if (closed.isPresent()) {
+            return new Outcome.HeldBack(closed.get());
+        }
+        if (row.secondFactor() != null) {
+            if (code.isBlank()) {
+                return new Outcome.CodeWanted();
+            }
+            OptionalLong step = codes.step(row.secondFactor(), code, now);
+            if (step.isEmpty() || step.getAsLong() <= row.secondFactorStep()) {
+                return new Outcome.Wrong();
+            }
+            row.codeTaken(step.getAsLong());
+        }
+        row.signedIn(now);
+        LOG.info("{} signed in", person.key());
+        return new Outcome.Welcome(person);
+    }
+
+    /** The organisation that keeps the person out, where all of theirs do. */
+    private Optional<String> closedTo(Person person, Instant now) {
+        AccessModel nembar = models.model(Models.NEMBAR);
+        Standpoint first = Standpoint.of(person, now);
+        boolean open =
+                person.accounts().isEmpty()
+                        || person.accounts().stream()
+                                .anyMatch(account -> nembar.open(first.actingFor(account)));
+        return open ? Optional.empty() : Optional.of(person.accounts().get(0));
+    }
+
+    private void note(Person person, String outcome, From from) {
+        SignInEventRow event = new SignInEventRow();
+        event.person = person.key();
+        event.at = clock.instant();
+        event.outcome = outcome;
+        event.address = from.address();
+        event.agent = from.agent();
+        entities.persist(event);
+    }
+
+    /** A person's tries, the last first. */
+    @Transactional(readOnly = true)
+    public List<Try> triesOf(String person, int most) {
+        return entities
+                .createQuery(
+                        "from SignInEventRow where person = :person order by at desc, id desc",
+                        SignInEventRow.class)
+                .setParameter("person", person)
+                .setMaxResults(most)
+                .getResultList()
+                .stream()
+                .map(one -> new Try(one.at, one.outcome, one.address, one.agent))
+                .toList();
+    }
+
+    @Transactional(readOnly = true)
+    public State stateOf(Person person) {
+        SignInRow row = entities.find(SignInRow.class, person.key());
+        SignInFailureRow failures =
+                entities.find(SignInFailureRow.class, person.email().toLowerCase(Locale.ROOT));
+        Optional<Instant> until =
+                Optional.ofNullable(failures)
+                        .filter(one -> one.locked(clock.instant()))
+                        .map(SignInFailureRow::lockedUntil);
+        Optional<SignInRow> known = Optional.ofNullable(row);
+        return new State(
+                row != null,
+                known.map(SignInRow::lastSignedIn),
+                known.map(SignInRow::lockedAt),
+                known.map(SignInRow::lockedBy),
+                until,
+                known.map(SignInRow::secondFactor).isPresent());
+    }
+
+    /** When these people last signed in, by their keys; those who never did are left out. */
+    @Transactional(readOnly = true)
+    public Map<String, Instant> lastSignedIn(Collection<String> people) {
+        Map<String, Instant> last = new HashMap<>();
+        entities.createQuery(
+                        "select person, lastSignedIn from SignInRow where lastSignedIn is not null"
+                                + " and person in (:people)",
+                        Object[].class)
+                .setParameter("people", people)
+                .getResultList()
+                .forEach(row -> last.put((String) row[0], (Instant) row[1]));
+        return last;
+    }
+
+    /** Whether this is the person's password. */
+    @Transactional(readOnly = true)
+    public boolean isPassword(String person, String password) {
+        SignInRow row = entities.find(SignInRow.class, person);
+        return passwords.matches(password, row == null ? nobodysHash : row.passwordHash());
+    }
+
+    /** Gives a person a password, replacing the one they had; locks and codes stay. */
     @Transactional
     public void setPassword(String person, String password) {
+        String hash = passwords.encode(password);
+        SignInRow row = entities.find(SignInRow.class, person);
+        if (row == null) {
+            entities.persist(new SignInRow(person, hash));
+        } else {
+            row.password(hash);
+        }
+    }
+
+    /** What is kept of a password that nobody knows. */
+    public String nobodysPassword() {
+        return nobodysHash;
+    }
+
+    /** Makes people have signed in before: for a world that is made with a past. */
+    @Transactional
+    public void pretend(String person, String hash, Instant last) {
+        SignInRow row = entities.find(SignInRow.class, person);
+        if (row == null) {
+            row = new SignInRow(person, hash);
+            entities.persist(row);
+        }
+        row.signedIn(last);
+        SignInEventRow event = new SignInEventRow();
+        event.person = person;
+        event.at = last;
+        event.outcome = "in";
+        event.address = "127.0.0.1";
+        event.agent = "Firefox on Linux";
+        entities.persist(event);
+    }
+
+    /**
+     * Locks the sign-in of a person by hand.
+     *
+     * @return whether there was any to lock
+     */
+    @Transactional
+    public boolean lock(String person, String by) {
         SignInRow row = entities.find(SignInRow.class, person);
         if (row != null) {
-            entities.remove(row);
-            entities.flush();
+            row.lock(by, clock.instant());
         }
-        entities.persist(new SignInRow(person, passwords.encode(password)));
+        return row != null;
+    }
+
+    /** Takes off a lock by hand, and one by wrong tries. */
+    @Transactional
+    public void unlock(Person person) {
+        SignInRow row = entities.find(SignInRow.class, person.key());
+        if (row != null) {
+            row.lock(null, null);
+        }
+        SignInFailureRow failures = failuresOf(person.email().toLowerCase(Locale.ROOT));
+        if (failures != null) {
+            entities.remove(failures);
+        }
+    }
+
+    /** Asks for a second factor from now on, or, without one, no longer. */
+    @Transactional
+    public void setSecondFactor(String person, Optional<String> encrypted) {
+        SignInRow row = entities.find(SignInRow.class, person);
+        if (row != null) {
+            row.secondFactor(encrypted.orElse(null));
+        }
     }
 
     /** The row for the address, locked so that tries at the same time are counted one by one. */

@@ -44,6 +44,7 @@ class DemoSetup {
     private final DesignImport imports;
     private final SignIns signIns;
     private final BearerTokens tokens;
+    private final DemoLife life;
     private final Settings settings;
     private final Clock clock;
 
@@ -52,12 +53,14 @@ class DemoSetup {
             DesignImport imports,
             SignIns signIns,
             BearerTokens tokens,
+            DemoLife life,
             Settings settings,
             Clock clock) {
         this.models = models;
         this.imports = imports;
         this.signIns = signIns;
         this.tokens = tokens;
+        this.life = life;
         this.settings = settings;
         this.clock = clock;
     }
@@ -89,6 +92,7 @@ class DemoSetup {
         for (DemoWorld.SignIn signIn : DemoWorld.signIns()) {
             signIns.setPassword(signIn.person(), signIn.password());
         }
+        life.run(now);
         tokens.allow(DemoWorld.GATEWAY_TOKEN, DemoWorld.GATEWAY, "Towline's gateway");
         List<DemoWorld.Publication> publications = DemoWorld.publications();
         for (int i = 0; i < publications.size(); i++) {

@@ -8,6 +8,8 @@ import jakarta.persistence.FetchType;
 import jakarta.persistence.Id;
 import jakarta.persistence.JoinColumn;
 import jakarta.persistence.Table;
+import jakarta.persistence.Version;
+import java.time.LocalDate;
 import java.util.HashSet;
 import java.util.Set;
 import java.util.TreeSet;
@@ -22,6 +24,10 @@ class AccountRow {
     private String name;
     private boolean own;
     private int position;
+    private boolean pending;
+    private LocalDate ends;
+
+    @Version private long version;
 
     @ElementCollection(fetch = FetchType.EAGER)
     @Fetch(FetchMode.SUBSELECT)
@@ -34,6 +40,8 @@ class AccountRow {
         this.name = part.name();
         this.own = part.own();
         this.position = position;
+        this.pending = part.pending();
+        this.ends = part.ends() == null ? null : LocalDate.parse(part.ends());
         tags.retainAll(part.tags());
         tags.addAll(part.tags());
     }
@@ -42,7 +50,17 @@ class AccountRow {
         return key;
     }
 
+    int position() {
+        return position;
+    }
+
     AccountPart part() {
-        return new AccountPart(key, name, own, new TreeSet<>(tags).stream().toList());
+        return new AccountPart(
+                key,
+                name,
+                own,
+                new TreeSet<>(tags).stream().toList(),
+                pending,
+                ends == null ? null : ends.toString());
     }
 }

@@ -165,6 +165,21 @@ public class DraftStore {
                     row.state = "published";
                     row.changedAt = publication.at();
                 });
+        return keep(publication);
+    }
+
+    /**
+     * The same where only what the publication's changes put and remove is written.
+     *
+     * @param expected what the application must still be
+     */
+    @Transactional
+    public Publication publish(Publication publication, long expected) {
+        models.write(publication.application(), publication.changes(), expected, publication.at());
+        return keep(publication);
+    }
+
+    private Publication keep(Publication publication) {
         PublicationRow row = new PublicationRow();
         row.application = publication.application();
         row.number = last(row.application) + 1;

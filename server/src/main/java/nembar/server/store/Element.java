@@ -43,6 +43,10 @@ abstract class Element {
         return key;
     }
 
+    int position() {
+        return position;
+    }
+
     String body() {
         return body;
     }

@@ -4,6 +4,7 @@ import jakarta.persistence.EntityManager;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import nembar.server.document.DocumentJson;
@@ -56,6 +57,39 @@ class History {
         // At most one revision of an element is open: the old ones end before the new ones begin.
         entities.flush();
         begun.forEach(entities::persist);
+    }
+
+    /** One element in its new form, or, without one, gone. */
+    record Turn(String kind, String key, int position, Object part) {}
+
+    /** The same for some elements only; the others stay as they were. */
+    void turn(String scope, List<Turn> turns, Instant at) {
+        Map<String, List<Turn>> byKind = new LinkedHashMap<>();
+        turns.forEach(one -> byKind.computeIfAbsent(one.kind(), any -> new ArrayList<>()).add(one));
+        byKind.forEach(
+                (kind, some) ->
+                        entities.createQuery(
+                                        "from RevisionRow where scope = :scope and kind = :kind"
+                                                + " and key in (:keys) and validUntil is null",
+                                        RevisionRow.class)
+                                .setParameter("scope", scope)
+                                .setParameter("kind", kind)
+                                .setParameter("keys", some.stream().map(Turn::key).toList())
+                                .getResultList()
+                                .forEach(row -> row.endAt(at)));
+        entities.flush();
+        turns.stream()
+                .filter(one -> one.part() != null)
+                .forEach(
+                        one ->
+                                entities.persist(
+                                        new RevisionRow(
+                                                scope,
+                                                one.kind(),
+                                                one.key(),
+                                                one.position(),
+                                                DocumentJson.text(one.part()),
+                                                at)));
     }
 
     /** The bodies of one scope that had the instant, by kind, in their order. */

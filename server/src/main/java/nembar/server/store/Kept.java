@@ -8,6 +8,7 @@ import java.util.function.Supplier;
 import nembar.server.document.DesignDocument;
 import nembar.server.document.DesignDocument.CataloguePart;
 import nembar.server.document.DesignDocument.DesignPart;
+import nembar.server.document.DocumentJson;
 
 /**
  * How one kind of element of a catalogue or design is kept: which list of a document it stands in,
@@ -146,6 +147,16 @@ record Kept<P>(
                     FIELD_FILTERS,
                     DELEGATIONS,
                     EXPECTATIONS);
+
+    /** The kind that stands in this list of a document. */
+    static Kept<?> of(String kind) {
+        return ALL.stream().filter(one -> one.kind().equals(kind)).findFirst().orElseThrow();
+    }
+
+    /** The name that an element in its document form goes by. */
+    String nameOf(Map<String, Object> element) {
+        return name.apply(DocumentJson.element(DocumentJson.text(element), part));
+    }
 
     /** The document's elements of this kind by key, in their order. */
     Map<String, Object> byKey(DesignDocument document) {

@@ -6,12 +6,15 @@ import jakarta.persistence.OptimisticLockException;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
 import java.util.function.Supplier;
+import nembar.server.document.ChangePart;
 import nembar.server.document.DesignDocument;
 import nembar.server.document.DesignDocument.ApplicationPart;
 import nembar.server.document.DesignDocument.CataloguePart;
@@ -25,7 +28,7 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 public class ModelStore {
     /** The scope under which the history keeps what all applications share. */
-    private static final String DIRECTORY = "";
+    static final String DIRECTORY = "";
 
     private static final String APPLICATION = "application";
 
@@ -212,6 +215,65 @@ public class ModelStore {
             parts.put(kept.kind(), kept.byKey(document));
         }
         history.write(key, parts, from);
+    }
+
+    /**
+     * Writes only what the changes of a design put and remove.
+     *
+     * @param expected what the application must still be
+     * @throws OptimisticLockException when somebody else has written since
+     */
+    @Transactional
+    public void write(String application, List<ChangePart> changes, long expected, Instant at) {
+        ApplicationRow row = entities.find(ApplicationRow.class, application);
+        if (row == null || row.version() != expected) {
+            throw new OptimisticLockException(application);
+        }
+        entities.lock(row, LockModeType.OPTIMISTIC_FORCE_INCREMENT);
+        Map<String, Integer> next = new HashMap<>();
+        List<History.Turn> turns = new ArrayList<>();
+        for (ChangePart change : changes) {
+            turns.add(turn(application, change, next));
+        }
+        history.turn(application, turns, at.truncatedTo(ChronoUnit.MICROS));
+    }
+
+    private History.Turn turn(String application, ChangePart change, Map<String, Integer> next) {
+        String kind = change.put() != null ? change.put() : change.remove();
+        Kept<?> kept = Kept.of(kind);
+        String key = change.put() != null ? (String) change.element().get("key") : change.key();
+        Element row = entities.find(kept.rows(), application + "/" + key);
+        if (change.put() == null) {
+            entities.remove(row);
+            return new History.Turn(kind, key, 0, null);
+        }
+        int position = row != null ? row.position() : place(kept, application, next);
+        Element filled = row == null ? kept.blank().get() : row;
+        filled.identify(application, key);
+        filled.fill(kept.nameOf(change.element()), position, DocumentJson.text(change.element()));
+        if (row == null) {
+            entities.persist(filled);
+        }
+        return new History.Turn(kind, key, position, change.element());
+    }
+
+    /** The place after the last one, for an element that comes. */
+    private int place(Kept<?> kept, String application, Map<String, Integer> next) {
+        int place = next.computeIfAbsent(kept.kind(), any -> lastOf(kept, application) + 1);
+        next.put(kept.kind(), place + 1);
+        return place;
+    }
+
+    private int lastOf(Kept<?> kept, String application) {
+        Integer last =
+                entities.createQuery(
+                                "select max(position) from "
+                                        + kept.rows().getSimpleName()
+                                        + " where application = :application",
+                                Integer.class)
+                        .setParameter("application", application)
+                        .getSingleResult();
+        return last == null ? -1 : last;
     }
 
     private static Map<String, Map<String, Object>> parts(DirectoryPart directory) {

@@ -9,6 +9,7 @@ import jakarta.persistence.Id;
 import jakarta.persistence.JoinColumn;
 import jakarta.persistence.OrderColumn;
 import jakarta.persistence.Table;
+import jakarta.persistence.Version;
 import java.util.ArrayList;
 import java.util.List;
 import nembar.server.document.DesignDocument.PersonPart;
@@ -35,6 +36,8 @@ class PersonRow {
     private String timeZone;
     private String status;
     private int position;
+
+    @Version private long version;
 
     @Column(columnDefinition = "jsonb")
     @ColumnTransformer(write = "?::jsonb")
@@ -72,6 +75,19 @@ class PersonRow {
 
     String key() {
         return key;
+    }
+
+    long version() {
+        return version;
+    }
+
+    /** Whether it is still the version somebody has seen; nothing is asked where none is given. */
+    boolean version(Long seen) {
+        return seen == null || seen == version;
+    }
+
+    int position() {
+        return position;
     }
 
     PersonPart part() {

@@ -9,6 +9,7 @@ import jakarta.persistence.Id;
 import jakarta.persistence.JoinColumn;
 import jakarta.persistence.MapKeyColumn;
 import jakarta.persistence.Table;
+import jakarta.persistence.Version;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -22,6 +23,8 @@ class TeamRow {
     @Id private String key;
     private String name;
     private int position;
+
+    @Version private long version;
 
     @Column(name = "who")
     private String who;
@@ -47,6 +50,10 @@ class TeamRow {
 
     String key() {
         return key;
+    }
+
+    int position() {
+        return position;
     }
 
     TeamPart part() {

@@ -3,6 +3,7 @@ package nembar.server.store;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
+import jakarta.persistence.Version;
 import nembar.server.document.DesignDocument.UnitPart;
 
 @Entity
@@ -13,6 +14,8 @@ class UnitRow {
     private String parent;
     private int position;
 
+    @Version private long version;
+
     void fill(UnitPart part, int position) {
         this.key = part.key();
         this.name = part.name();
@@ -22,6 +25,10 @@ class UnitRow {
 
     String key() {
         return key;
+    }
+
+    int position() {
+        return position;
     }
 
     UnitPart part() {

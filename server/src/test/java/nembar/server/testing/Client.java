@@ -7,6 +7,7 @@ import java.net.HttpCookie;
 import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
+import java.net.http.HttpRequest.BodyPublisher;
 import java.net.http.HttpRequest.BodyPublishers;
 import java.net.http.HttpResponse;
 import java.net.http.HttpResponse.BodyHandlers;
@@ -95,6 +96,24 @@ public final class Client {
         return send("PUT", path, body);
     }
 
+    /** The same with a body made of this value. */
+    public Answer post(String path, Object body) {
+        return post(path, JSON.writeValueAsString(body));
+    }
+
+    public Answer put(String path, Object body) {
+        return put(path, JSON.writeValueAsString(body));
+    }
+
+    public Answer patch(String path, Object body) {
+        return send("PATCH", path, JSON.writeValueAsString(body));
+    }
+
+    /** Sends bytes as they are. */
+    public Answer postBytes(String path, byte[] bytes) {
+        return send("POST", path, BodyPublishers.ofByteArray(bytes), "application/octet-stream");
+    }
+
     public Answer delete(String path) {
         return send("DELETE", path, null);
     }
@@ -108,16 +127,20 @@ public final class Client {
     }
 
     private Answer send(String method, String path, String body) {
+        return send(
+                method,
+                path,
+                body == null ? BodyPublishers.noBody() : BodyPublishers.ofString(body),
+                body == null ? null : "application/json");
+    }
+
+    private Answer send(String method, String path, BodyPublisher body, String type) {
         HttpRequest.Builder request =
                 HttpRequest.newBuilder(URI.create(address + path))
                         .timeout(Duration.ofSeconds(30))
-                        .method(
-                                method,
-                                body == null
-                                        ? BodyPublishers.noBody()
-                                        : BodyPublishers.ofString(body));
-        if (body != null) {
-            request.header("Content-Type", "application/json");
+                        .method(method, body);
+        if (type != null && !headers.containsKey("Content-Type")) {
+            request.header("Content-Type", type);
         }
         headers.forEach(request::header);
         String token = cookie("XSRF-TOKEN");

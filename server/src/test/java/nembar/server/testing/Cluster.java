@@ -81,7 +81,10 @@ public final class Cluster {
                 "spring.datasource.password=" + password(),
                 "nembar.sources.towline.url=" + url("towline"),
                 "nembar.sources.towline.username=nembar",
-                "nembar.sources.towline.password=" + password());
+                "nembar.sources.towline.password=" + password(),
+                "nembar.secret=a key for tests, and for nothing else",
+                "nembar.mail.every=100ms",
+                "spring.mail.port=" + freePort());
     }
 
     /** The project's root folder. */

@@ -1,0 +1,66 @@
+package nembar.server.acts;
+
+import jakarta.persistence.EntityManager;
+import java.time.Clock;
+import java.time.Instant;
+import java.util.Collection;
+import java.util.List;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Keeps who did what to a person, a team, a unit or an organisation. */
+@Service
+public class Acts {
+    private final EntityManager entities;
+    private final Clock clock;
+
+    Acts(EntityManager entities, Clock clock) {
+        this.entities = entities;
+        this.clock = clock;
+    }
+
+    /**
+     * One act.
+     *
+     * @param actor key of the person, or the name of the source, that did it
+     */
+    public record Act(Instant at, String actor, String words) {}
+
+    /**
+     * Notes an act, in the transaction at hand.
+     *
+     * @param kind person, team, unit or account
+     * @param words what was done: "suspended"
+     */
+    @Transactional
+    public void note(String actor, String kind, String key, String words) {
+        ActRow row = new ActRow();
+        row.at = clock.instant();
+        row.actor = actor;
+        row.kind = kind;
+        row.key = key;
+        row.words = words;
+        entities.persist(row);
+    }
+
+    @Transactional
+    public void noteAll(String actor, String kind, Collection<String> keys, String words) {
+        keys.forEach(key -> note(actor, kind, key, words));
+    }
+
+    /** What was done to one, the last first. */
+    @Transactional(readOnly = true)
+    public List<Act> on(String kind, String key, int most) {
+        return entities
+                .createQuery(
+                        "from ActRow where kind = :kind and key = :key order by at desc, id desc",
+                        ActRow.class)
+                .setParameter("kind", kind)
+                .setParameter("key", key)
+                .setMaxResults(most)
+                .getResultList()
+                .stream()
+                .map(row -> new Act(row.at, row.actor, row.words))
+                .toList();
+    }
+}

@@ -1,2 +1,0 @@
-/** People, as far as whoever asks may view them. */
-package nembar.server.directory;

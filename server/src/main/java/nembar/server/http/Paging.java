@@ -1,0 +1,17 @@
+package nembar.server.http;
+
+/** What a page of a list may be. */
+public final class Paging {
+    public static final int SIZE_AT_MOST = 200;
+
+    private Paging() {}
+
+    /**
+     * @throws BadRequest for a page that no list has
+     */
+    public static void check(int page, int size) {
+        if (page < 0 || size < 1 || size > SIZE_AT_MOST) {
+            throw new BadRequest("size", "Ask for a page from 0, of 1 to " + SIZE_AT_MOST + ".");
+        }
+    }
+}

@@ -1,0 +1,373 @@
+package nembar.server.ldap;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import nembar.core.arrival.Arrival;
+import nembar.core.arrival.Judge;
+import nembar.core.arrival.Placing;
+import nembar.core.arrival.Verdict;
+import nembar.core.directory.Directory;
+import nembar.core.directory.Edits;
+import nembar.core.directory.Person;
+import nembar.core.directory.PersonKeys;
+import nembar.core.directory.PersonStatus;
+import nembar.core.text.Wording;
+import nembar.server.acts.Acts;
+import nembar.server.document.DocumentJson;
+import nembar.server.governance.Governance;
+import nembar.server.ldap.LdapReading.Entry;
+import nembar.server.model.Models;
+import nembar.server.model.Step;
+import nembar.server.model.Steps.By;
+import nembar.server.moves.Consequence;
+import nembar.server.moves.Intent;
+import nembar.server.moves.Moves;
+import nembar.server.moves.Moves.Move;
+import nembar.server.organisations.Terms;
+import nembar.server.session.Sessions;
+import nembar.server.sources.Sources;
+import nembar.server.sources.Sources.Origin;
+import nembar.server.sources.Sources.Source;
+import org.springframework.stereotype.Service;
+
+/** Brings what a directory has and what Nembar has together: a look first, then the run. */
+@Service
+public class LdapImport {
+    private static final int SHOWN = 200;
+    private static final int AT_A_TIME = 500;
+
+    private final Models models;
+    private final Moves moves;
+    private final Sources sources;
+    private final Terms terms;
+    private final Sessions sessions;
+    private final Governance governance;
+    private final Acts acts;
+
+    LdapImport(
+            Models models,
+            Moves moves,
+            Sources sources,
+            Terms terms,
+            Sessions sessions,
+            Governance governance,
+            Acts acts) {
+        this.models = models;
+        this.moves = moves;
+        this.sources = sources;
+        this.terms = terms;
+        this.sessions = sessions;
+        this.governance = governance;
+        this.acts = acts;
+    }
+
+    /**
+     * What a run would do with one entry.
+     *
+     * @param what come, change, adopt, back, go, same or wrong
+     * @param detail what changes, or what is wrong
+     */
+    public record RunLine(String what, String dn, String name, String email, String detail) {}
+
+    /**
+     * What a run would do, or has done.
+     *
+     * @param counts how many entries there are of each kind
+     * @param lines the first of them, the same left out
+     * @param consequence what it changes in access; empty where nothing changes
+     */
+    public record Run(
+            Map<String, Integer> counts, List<RunLine> lines, Optional<Consequence> consequence) {}
+
+    /** One entry, what it comes to, and who it becomes. */
+    private record Planned(RunLine line, Optional<Person> person, String dn) {}
+
+    /**
+     * Looks, or runs.
+     *
+     * @param preview whether it is only looked at
+     */
+    Run run(Person me, Source source, String password, boolean preview) {
+        LdapSettings settings = settings(source);
+        List<Planned> plan = plan(source, settings, LdapReading.read(settings, password));
+        List<Planned> doing = plan.stream().filter(one -> one.person().isPresent()).toList();
+        doing.forEach(one -> permitted(me, one));
+        Optional<Consequence> consequence = Optional.empty();
+        if (preview && !doing.isEmpty()) {
+            Edits edits = edits(doing);
+            consequence =
+                    Optional.of(
+                            moves.preview(
+                                    By.of(me, source.name()),
+                                    Step.of(edits),
+                                    terms.checkSeats(edits)));
+        }
+        Map<String, Integer> counts = new LinkedHashMap<>();
+        plan.forEach(one -> counts.merge(one.line().what(), 1, Integer::sum));
+        if (!preview) {
+            for (int from = 0; from < doing.size(); from += AT_A_TIME) {
+                take(me, source, doing.subList(from, Math.min(from + AT_A_TIME, doing.size())));
+            }
+            sources.ran(source.id(), words(counts));
+        }
+        return new Run(
+                counts,
+                plan.stream()
+                        .map(Planned::line)
+                        .filter(one -> !one.what().equals("same"))
+                        .limit(SHOWN)
+                        .toList(),
+                consequence);
+    }
+
+    private static String words(Map<String, Integer> counts) {
+        List<String> words = new ArrayList<>();
+        counts.forEach((what, number) -> words.add(number + " " + what));
+        return words.isEmpty() ? "no entries" : String.join(", ", words);
+    }
+
+    static LdapSettings settings(Source source) {
+        return DocumentJson.element(DocumentJson.text(source.settings()), LdapSettings.class);
+    }
+
+    private void permitted(Person me, Planned one) {
+        Person person = one.person().orElseThrow();
+        Optional<Person> now = models.directory().person(person.key());
+        if (now.isEmpty()) {
+            governance.requireOnPerson(me, "create", person);
+        } else {
+            governance.requireOnPerson(me, "change", now.get());
+            if (now.get().status() != person.status()) {
+                governance.requireOnPerson(me, "suspend", now.get());
+            }
+            if (!now.get().email().equalsIgnoreCase(person.email())) {
+                governance.requireForSignIn(me, now.get());
+            }
+        }
+    }
+
+    private static Edits edits(List<Planned> some) {
+        return Edits.ofPeople(some.stream().map(one -> one.person().orElseThrow()).toList());
+    }
+
+    private void take(Person me, Source source, List<Planned> some) {
+        Edits edits = edits(some);
+        terms.checkSeats(edits);
+        moves.move(
+                Move.of(
+                        By.of(me, source.name()),
+                        () -> Step.of(edits),
+                        () ->
+                                some.forEach(
+                                        one -> {
+                                            String key = one.person().orElseThrow().key();
+                                            if (!one.line().what().equals("go")) {
+                                                sources.mark(
+                                                        Sources.PERSON,
+                                                        key,
+                                                        source.id(),
+                                                        Optional.of(one.dn()));
+                                            }
+                                            acts.note(
+                                                    source.name(), "person", key, done(one.line()));
+                                        })),
+                Intent.make(me));
+        some.stream()
+                .flatMap(one -> one.person().stream())
+                .filter(one -> !one.active())
+                .forEach(one -> sessions.endAll(one.key()));
+    }
+
+    private static String done(RunLine line) {
+        return switch (line.what()) {
+            case "come" -> "brought them in";
+            case "adopt" -> "took them over" + detail(line);
+            case "back" -> "brought them back";
+            case "go" -> "found them gone, and " + line.detail();
+            default -> "changed them" + detail(line);
+        };
+    }
+
+    private static String detail(RunLine line) {
+        return line.detail().isEmpty() ? "" : ": " + line.detail();
+    }
+
+    private List<Planned> plan(Source source, LdapSettings settings, List<Entry> entries) {
+        Directory directory = models.directory();
+        Map<String, Origin> origins = sources.of(Sources.PERSON, source.id());
+        Map<String, String> keyOfDn = new HashMap<>();
+        origins.forEach(
+                (key, origin) -> origin.externalId().ifPresent(dn -> keyOfDn.put(plain(dn), key)));
+        List<Arrival> judged = judged(directory, settings, entries);
+        PersonKeys fresh = new PersonKeys(key -> directory.person(key).isPresent());
+        Map<String, String> keys = new HashMap<>();
+        for (int i = 0; i < entries.size(); i++) {
+            String dn = plain(entries.get(i).dn());
+            Optional<Person> wanted = judged.get(i).person();
+            if (wanted.isPresent()) {
+                String key =
+                        Optional.ofNullable(keyOfDn.get(dn))
+                                .or(
+                                        () ->
+                                                directory
+                                                        .personByEmail(wanted.get().email())
+                                                        .map(Person::key))
+                                .orElseGet(
+                                        () ->
+                                                fresh.give(
+                                                        wanted.get().givenName(),
+                                                        wanted.get().familyName()));
+                keys.put(dn, key);
+            }
+        }
+        List<Planned> plan = new ArrayList<>();
+        for (int i = 0; i < entries.size(); i++) {
+            plan.add(planned(directory, settings, entries.get(i), judged.get(i), keys, origins));
+        }
+        Set<String> met = new HashSet<>(keys.values());
+        origins.keySet().stream()
+                .filter(key -> !met.contains(key))
+                .flatMap(key -> directory.person(key).stream())
+                .forEach(one -> gone(one, settings).ifPresent(plan::add));
+        return plan;
+    }
+
+    /** Entries as people, whoever is here already; who manages whom is found out afterwards. */
+    private List<Arrival> judged(Directory directory, LdapSettings settings, List<Entry> entries) {
+        Directory places =
+                new Directory(
+                        directory.attributes(),
+                        directory.accounts(),
+                        directory.units(),
+                        List.of(),
+                        List.of());
+        List<Map<String, String>> rows =
+                entries.stream()
+                        .map(
+                                one -> {
+                                    Map<String, String> cells = new LinkedHashMap<>(one.values());
+                                    cells.remove("manager");
+                                    return cells;
+                                })
+                        .toList();
+        Placing defaults = new Placing(settings.kind(), settings.organisation(), "", "", "", "");
+        return new Judge(
+                        places,
+                        terms.domains(),
+                        defaults,
+                        models.model(Models.NEMBAR).application().zone())
+                .judge(rows);
+    }
+
+    private static Planned planned(
+            Directory directory,
+            LdapSettings settings,
+            Entry entry,
+            Arrival arrival,
+            Map<String, String> keys,
+            Map<String, Origin> origins) {
+        String email = entry.values().getOrDefault("email", "");
+        if (arrival.person().isEmpty() || arrival.newOrganisation().isPresent()) {
+            String why =
+                    arrival.verdict() == Verdict.DUPLICATE
+                            ? "Another entry has this address."
+                            : arrival.newOrganisation()
+                                    .map(name -> "There is no organisation `" + name + "`.")
+                                    .orElse(String.join(" ", arrival.problems().values()));
+            RunLine wrong = new RunLine("wrong", entry.dn(), "", email, why);
+            return new Planned(wrong, Optional.empty(), entry.dn());
+        }
+        Person wanted = arrival.person().get();
+        String key = keys.get(plain(entry.dn()));
+        Optional<String> manager =
+                Optional.ofNullable(entry.values().get("manager"))
+                        .flatMap(dn -> Optional.ofNullable(keys.get(plain(dn))))
+                        .filter(one -> !one.equals(key));
+        Optional<Person> known = directory.person(key);
+        Person next = next(settings, wanted, key, known, manager);
+        String what = "come";
+        String detail = "";
+        if (known.isPresent()) {
+            List<String> fields = differences(known.get(), next);
+            detail = Wording.and(fields);
+            what = fields.isEmpty() ? "same" : "change";
+            if (!origins.containsKey(key)) {
+                what = "adopt";
+            } else if (known.get().status() == PersonStatus.CLOSED) {
+                what = "back";
+            }
+        }
+        return new Planned(
+                new RunLine(what, entry.dn(), next.name(), next.email(), detail),
+                what.equals("same") ? Optional.empty() : Optional.of(next),
+                entry.dn());
+    }
+
+    /** What is mapped comes from the entry; everything else stays as it is. */
+    private static Person next(
+            LdapSettings settings,
+            Person wanted,
+            String key,
+            Optional<Person> known,
+            Optional<String> manager) {
+        Person base = known.orElse(wanted);
+        boolean closed = base.status() == PersonStatus.CLOSED;
+        return new Person(
+                key,
+                settings.maps("kind") ? wanted.kind() : base.kind(),
+                wanted.email(),
+                wanted.givenName(),
+                settings.maps("familyName") ? wanted.familyName() : base.familyName(),
+                settings.maps("organisation") || settings.maps("kind")
+                        ? wanted.accounts()
+                        : base.accounts(),
+                settings.maps("unit") ? wanted.unit() : base.unit(),
+                settings.maps("manager") ? manager : base.manager(),
+                settings.maps("timeZone") ? wanted.zone() : base.zone(),
+                closed ? PersonStatus.INVITED : base.status(),
+                base.attributes());
+    }
+
+    private static List<String> differences(Person now, Person next) {
+        List<String> fields = new ArrayList<>();
+        differ(fields, "kind", now.kind(), next.kind());
+        differ(fields, "address", now.email(), next.email());
+        differ(fields, "name", now.name(), next.name());
+        differ(fields, "organisation", now.accounts(), next.accounts());
+        differ(fields, "unit", now.unit(), next.unit());
+        differ(fields, "manager", now.manager(), next.manager());
+        differ(fields, "time zone", now.zone(), next.zone());
+        differ(fields, "status", now.status(), next.status());
+        return fields;
+    }
+
+    private static void differ(List<String> fields, String field, Object was, Object is) {
+        if (!was.equals(is)) {
+            fields.add(field);
+        }
+    }
+
+    private static Optional<Planned> gone(Person person, LdapSettings settings) {
+        PersonStatus status = settings.goneClose() ? PersonStatus.CLOSED : PersonStatus.SUSPENDED;
+        if (person.status() == PersonStatus.CLOSED || person.status() == status) {
+            return Optional.empty();
+        }
+        String words = settings.goneClose() ? "closed them" : "suspended them";
+        return Optional.of(
+                new Planned(
+                        new RunLine("go", "", person.name(), person.email(), words),
+                        Optional.of(person.withStatus(status)),
+                        ""));
+    }
+
+    private static String plain(String dn) {
+        return dn.toLowerCase(Locale.ROOT).replaceAll("\\s*([,=])\\s*", "$1");
+    }
+}

@@ -1,0 +1,233 @@
+package nembar.server.ldap;
+
+import io.swagger.v3.oas.annotations.Operation;
+import java.time.Instant;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import nembar.core.directory.Person;
+import nembar.server.governance.Governance;
+import nembar.server.http.Address;
+import nembar.server.http.BadRequest;
+import nembar.server.http.Refused;
+import nembar.server.ldap.LdapImport.Run;
+import nembar.server.model.Models;
+import nembar.server.session.Me;
+import nembar.server.sources.Sources;
+import nembar.server.sources.Sources.Source;
+import nembar.server.sources.Sources.Token;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+
+/** Sources of people over HTTP: those that push by SCIM, and directories that are read. */
+@RestController
+@RequestMapping("/api/sources")
+class SourceController {
+    private static final List<String> SCIM_OWNS =
+            List.of("accounts", "email", "familyName", "givenName", "kind", "manager", "unit");
+
+    private final Sources sources;
+    private final LdapImport imports;
+    private final Address address;
+    private final Governance governance;
+    private final Models models;
+    private final Me me;
+
+    SourceController(
+            Sources sources,
+            LdapImport imports,
+            Address address,
+            Governance governance,
+            Models models,
+            Me me) {
+        this.sources = sources;
+        this.imports = imports;
+        this.address = address;
+        this.governance = governance;
+        this.models = models;
+        this.me = me;
+    }
+
+    /**
+     * A source, as it is shown.
+     *
+     * @param address where it has to be reached, for one that pushes
+     * @param ldap how it is reached, for one that is read
+     * @param invite whether those it makes active are invited first
+     */
+    record SourceSheet(
+            String id,
+            String kind,
+            String name,
+            String address,
+            Optional<LdapSettings> ldap,
+            boolean invite,
+            String madeBy,
+            int people,
+            int teams,
+            List<Token> tokens,
+            Optional<Instant> lastRun,
+            String lastRunWords) {}
+
+    record SourceEdit(String kind, String name, Boolean invite, LdapSettings ldap) {}
+
+    record TokenEdit(String label) {}
+
+    /** A new token, this once. */
+    record NewToken(String token) {}
+
+    /**
+     * @param password of the directory's binding; used for this run and kept nowhere
+     */
+    record RunEdit(String password) {}
+
+    @GetMapping
+    @Operation(operationId = "sources")
+    List<SourceSheet> all() {
+        requireAdministrator();
+        return sources.all().stream().map(this::sheet).toList();
+    }
+
+    private SourceSheet sheet(Source source) {
+        boolean scim = source.kind().equals(Sources.SCIM);
+        return new SourceSheet(
+                source.id(),
+                source.kind(),
+                source.name(),
+                scim ? address.get() + "/scim/v2" : "",
+                scim ? Optional.empty() : Optional.of(LdapImport.settings(source)),
+                Boolean.TRUE.equals(source.settings().get("invite")),
+                models.directory().personNames().getOrDefault(source.madeBy(), source.madeBy()),
+                sources.of(Sources.PERSON, source.id()).size(),
+                sources.of(Sources.TEAM, source.id()).size(),
+                sources.tokensOf(source.id()).stream()
+                        .map(
+                                one ->
+                                        new Token(
+                                                one.id(),
+                                                one.label(),
+                                                models.directory()
+                                                        .personNames()
+                                                        .getOrDefault(one.madeBy(), one.madeBy()),
+                                                one.madeAt(),
+                                                one.lastUsed(),
+                                                one.revoked()))
+                        .toList(),
+                source.lastRunAt(),
+                source.lastRun());
+    }
+
+    @PostMapping
+    @Operation(operationId = "newSource")
+    SourceSheet create(@RequestBody SourceEdit edit) {
+        Person person = requireAdministrator();
+        String kind = edit.kind() == null ? "" : edit.kind();
+        if (!kind.equals(Sources.SCIM) && !kind.equals(Sources.LDAP)) {
+            throw new BadRequest("kind", "A source is scim or ldap.");
+        }
+        return sheet(sources.create(kind, name(edit), settings(kind, edit), person.key()));
+    }
+
+    @PutMapping("/{id}")
+    @Operation(operationId = "changeSource")
+    SourceSheet change(@PathVariable String id, @RequestBody SourceEdit edit) {
+        requireAdministrator();
+        Source now = sources.known(id);
+        return sheet(sources.change(id, name(edit), settings(now.kind(), edit)));
+    }
+
+    private static String name(SourceEdit edit) {
+        if (edit.name() == null || edit.name().isBlank()) {
+            throw new BadRequest("name", "Give the source a name.");
+        }
+        return edit.name().strip();
+    }
+
+    private static Map<String, Object> settings(String kind, SourceEdit edit) {
+        if (kind.equals(Sources.LDAP)) {
+            if (edit.ldap() == null) {
+                throw new BadRequest("ldap", "Say how the directory is reached.");
+            }
+            edit.ldap().check();
+            return edit.ldap().kept();
+        }
+        Map<String, Object> settings = new LinkedHashMap<>();
+        settings.put("invite", Boolean.TRUE.equals(edit.invite()));
+        settings.put("owns", SCIM_OWNS);
+        return settings;
+    }
+
+    /** Forgets a source; its people and teams stay. */
+    @DeleteMapping("/{id}")
+    @Operation(operationId = "removeSource")
+    ResponseEntity<Void> remove(@PathVariable String id) {
+        requireAdministrator();
+        sources.known(id);
+        sources.remove(id);
+        return ResponseEntity.noContent().build();
+    }
+
+    @PostMapping("/{id}/tokens")
+    @Operation(operationId = "newToken")
+    NewToken token(@PathVariable String id, @RequestBody TokenEdit edit) {
+        Person person = requireAdministrator();
+        Source source = sources.known(id);
+        if (!source.kind().equals(Sources.SCIM)) {
+            throw new BadRequest("source", "Only a source that pushes has tokens.");
+        }
+        String label = edit.label() == null ? "" : edit.label().strip();
+        if (label.isEmpty()) {
+            throw new BadRequest("label", "Say where the token will be kept.");
+        }
+        return new NewToken(sources.newToken(id, label, person.key()));
+    }
+
+    @DeleteMapping("/{id}/tokens/{token}")
+    @Operation(operationId = "revokeToken")
+    ResponseEntity<Void> revoke(@PathVariable String id, @PathVariable String token) {
+        requireAdministrator();
+        sources.revoke(id, token);
+        return ResponseEntity.noContent().build();
+    }
+
+    /** Reads a directory: only looks, or makes it so. */
+    @PostMapping("/{id}/run")
+    @Operation(operationId = "runSource")
+    Run run(
+            @PathVariable String id,
+            @RequestParam(defaultValue = "false") boolean preview,
+            @RequestBody RunEdit edit) {
+        Person person = requireAdministrator();
+        Source source = sources.known(id);
+        if (!source.kind().equals(Sources.LDAP)) {
+            throw new BadRequest("source", "Only a directory is read; the others push.");
+        }
+        return imports.run(person, source, edit.password(), preview);
+    }
+
+    /** Sources write anybody: they are for those who may create and change everybody. */
+    private Person requireAdministrator() {
+        Person person = me.person();
+        boolean all =
+                models.directory().people().stream()
+                        .allMatch(
+                                governance
+                                        .may(person, "create")
+                                        .and(governance.may(person, "change")));
+        if (!all) {
+            throw new Refused(
+                    "Sources are for those who may create and change everybody.",
+                    List.of("A source writes people of every unit and organisation."));
+        }
+        return person;
+    }
+}

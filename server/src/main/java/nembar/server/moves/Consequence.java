@@ -1,0 +1,53 @@
+package nembar.server.moves;
+
+import java.util.List;
+import java.util.Optional;
+import nembar.server.http.Named;
+
+/**
+ * What an act would change, told before it is done.
+ *
+ * @param people how many people's access it changes
+ * @param moved the first of them, outsiders and guarded things first, with records counted
+ * @param against why it cannot be done, in sentences; empty where it can
+ * @param warnings what is worth a second look
+ * @param canAgree those whose word would lift what stands against it, or a part of that; nobody
+ *     where nothing does, or nobody could
+ * @param done whether it has been done; otherwise it was only looked at
+ */
+public record Consequence(
+        int people,
+        List<Moved> moved,
+        List<String> against,
+        List<String> warnings,
+        List<Named> canAgree,
+        boolean done) {
+    /** It has been done. */
+    public static Consequence done(List<String> warnings) {
+        return new Consequence(0, List.of(), List.of(), warnings, List.of(), true);
+    }
+
+    /** An act that moves nobody's access, looked at. */
+    public static Consequence none(List<String> warnings) {
+        return new Consequence(0, List.of(), List.of(), warnings, List.of(), false);
+    }
+
+    /** What changes for one person, in one application. */
+    public record Moved(
+            String key,
+            String name,
+            boolean external,
+            String application,
+            Optional<String> account,
+            List<MoveLine> lines) {}
+
+    /**
+     * One thing gained or lost.
+     *
+     * @param what "change voyages", "see the margin of voyages", "Movement map"
+     * @param guarded whether it lies in a guarded area or is a guarded field
+     * @param level for a function, its level before and after; empty otherwise
+     */
+    public record MoveLine(
+            String what, boolean guarded, long gained, long lost, Optional<String> level) {}
+}

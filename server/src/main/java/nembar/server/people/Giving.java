@@ -1,0 +1,163 @@
+package nembar.server.people;
+
+import java.time.Clock;
+import java.time.DateTimeException;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import nembar.core.design.AccountScope;
+import nembar.core.design.Assignment;
+import nembar.core.design.Bounds;
+import nembar.core.design.Bounds.UnitScope;
+import nembar.core.design.Role;
+import nembar.core.design.Times;
+import nembar.core.directory.Audience;
+import nembar.core.directory.Person;
+import nembar.core.draft.Change;
+import nembar.core.model.AccessModel;
+import nembar.core.text.Nearest;
+import nembar.core.text.Slug;
+import nembar.server.http.BadRequest;
+import nembar.server.model.Models;
+import org.springframework.stereotype.Component;
+
+/** Makes assignments that give one role to people, each in their own name. */
+@Component
+public class Giving {
+    private final Models models;
+    private final Clock clock;
+
+    Giving(Models models, Clock clock) {
+        this.models = models;
+        this.clock = clock;
+    }
+
+    /**
+     * A role and its limits.
+     *
+     * @param accounts keys of organisations it is bounded to
+     * @param accountTags tags of organisations it is bounded to
+     * @param actedFor whether it is bounded to the organisation acted for
+     * @param units keys of units it is bounded to
+     * @param below whether units below those count too
+     * @param from first day; empty for at once
+     * @param until last day; empty for no end
+     */
+    public record Given(
+            String application,
+            String role,
+            List<String> accounts,
+            List<String> accountTags,
+            Boolean actedFor,
+            List<String> units,
+            Boolean below,
+            String from,
+            String until,
+            String reason) {
+        public Given {
+            accounts = accounts == null ? List.of() : List.copyOf(accounts);
+            accountTags = accountTags == null ? List.of() : List.copyOf(accountTags);
+            units = units == null ? List.of() : List.copyOf(units);
+        }
+    }
+
+    /**
+     * The role that is given.
+     *
+     * @throws BadRequest where there is no such role
+     */
+    public Role role(Given given) {
+        if (given.application() == null || given.role() == null) {
+            throw new BadRequest("role", "Choose a role.");
+        }
+        AccessModel model = models.model(given.application());
+        return model.design()
+                .role(given.role())
+                .orElseThrow(
+                        () ->
+                                new BadRequest(
+                                        "role",
+                                        Nearest.sentence(
+                                                "There is no role `" + given.role() + "`",
+                                                given.role(),
+                                                model.design().roles().stream()
+                                                        .map(Role::key)
+                                                        .toList())));
+    }
+
+    /** The changes that give it to these people; each has an assignment of their own. */
+    public List<Change> changes(Given given, List<Person> people, Person by) {
+        Role role = role(given);
+        AccessModel model = models.model(given.application());
+        Bounds bounds = bounds(given);
+        Times times = times(given, model.application().zone());
+        String reason = given.reason() == null ? "" : given.reason().strip();
+        List<Change> changes = new ArrayList<>();
+        Set<String> taken = new HashSet<>();
+        model.design().assignments().forEach(one -> taken.add(one.key()));
+        for (Person person : people) {
+            String key = Slug.of(person.key() + " " + role.key(), "assignment", taken::contains);
+            taken.add(key);
+            changes.add(
+                    Change.Put.of(
+                            new Assignment(
+                                    key,
+                                    Audience.anyOf(new Audience.OnePerson(person.key())),
+                                    new Assignment.Gives.OfRole(role.key()),
+                                    bounds,
+                                    times,
+                                    reason,
+                                    Optional.of(by.key()),
+                                    Optional.of(clock.instant()))));
+        }
+        return changes;
+    }
+
+    private static Bounds bounds(Given given) {
+        boolean actedFor = Boolean.TRUE.equals(given.actedFor());
+        boolean accounts =
+                actedFor || !given.accounts().isEmpty() || !given.accountTags().isEmpty();
+        return new Bounds(
+                accounts
+                        ? Optional.of(
+                                new AccountScope(
+                                        actedFor,
+                                        Set.copyOf(given.accounts()),
+                                        Set.copyOf(given.accountTags())))
+                        : Optional.empty(),
+                given.units().isEmpty()
+                        ? Optional.empty()
+                        : Optional.of(
+                                new UnitScope(
+                                        Set.copyOf(given.units()),
+                                        Boolean.TRUE.equals(given.below()))));
+    }
+
+    private Times times(Given given, ZoneId zone) {
+        Optional<Instant> from =
+                day("from", given.from()).map(day -> day.atStartOfDay(zone).toInstant());
+        Optional<Instant> until =
+                day("until", given.until())
+                        .map(day -> day.plusDays(1).atStartOfDay(zone).toInstant());
+        if (until.filter(end -> !end.isAfter(clock.instant())).isPresent()) {
+            throw new BadRequest("until", "That day is over already.");
+        }
+        if (from.isPresent() && until.isPresent() && !from.get().isBefore(until.get())) {
+            throw new BadRequest("until", "It would end before it begins.");
+        }
+        return Times.between(from, until);
+    }
+
+    private static Optional<LocalDate> day(String path, String text) {
+        try {
+            return Optional.ofNullable(text).filter(day -> !day.isBlank()).map(LocalDate::parse);
+        } catch (DateTimeException malformed) {
+            throw new BadRequest(path, "Write a day as in 2026-03-03.");
+        }
+    }
+}

@@ -1,0 +1,60 @@
+package nembar.server.people;
+
+import java.text.Normalizer;
+import java.util.HashMap;
+import java.util.Locale;
+import java.util.Map;
+import nembar.core.directory.Directory;
+import nembar.core.directory.Person;
+import nembar.core.directory.Unit;
+import nembar.core.text.Wording;
+
+/** What people are searched and sorted by, worked out once for each directory. */
+final class PeopleIndex {
+    private final Directory directory;
+    private final Map<String, Entry> entries = new HashMap<>();
+
+    /**
+     * @param seat unit or organisation
+     * @param text everything a search looks at, plain
+     * @param name for sorting, plain
+     */
+    record Entry(String seat, String organisation, String text, String name) {}
+
+    PeopleIndex(Directory directory) {
+        this.directory = directory;
+        for (Person person : directory.people()) {
+            String organisation =
+                    Wording.and(
+                            person.accounts().stream()
+                                    .map(key -> directory.accountNames().getOrDefault(key, key))
+                                    .toList());
+            String unit = person.unit().flatMap(directory::unit).map(Unit::name).orElse("");
+            String seat = person.external() ? organisation : unit;
+            String name = plain(person.name());
+            entries.put(
+                    person.key(),
+                    new Entry(
+                            seat,
+                            organisation,
+                            name + " " + plain(person.email() + " " + unit + " " + organisation),
+                            plain(person.familyName() + " " + person.givenName()).strip()));
+        }
+    }
+
+    boolean of(Directory other) {
+        return directory == other;
+    }
+
+    Entry entry(Person person) {
+        return entries.get(person.key());
+    }
+
+    /** Small letters without accents, so that "muller" finds "Müller". */
+    static String plain(String text) {
+        String small = text.toLowerCase(Locale.ROOT);
+        return Normalizer.isNormalized(small, Normalizer.Form.NFD)
+                ? small
+                : Normalizer.normalize(small, Normalizer.Form.NFD).replaceAll("\\p{M}", "");
+    }
+}

@@ -1,0 +1,410 @@
+package nembar.server.people;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.BitSet;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.Predicate;
+import java.util.stream.Collectors;
+import nembar.core.design.Assignment;
+import nembar.core.directory.Directory;
+import nembar.core.directory.Person;
+import nembar.core.directory.PersonStatus;
+import nembar.core.model.AccessModel;
+import nembar.core.model.Seats.Seat;
+import nembar.core.model.Standpoint;
+import nembar.core.words.Telling;
+import nembar.server.entry.EntryLinks;
+import nembar.server.entry.EntryLinks.Invited;
+import nembar.server.entry.EntryLinks.State;
+import nembar.server.governance.Governance;
+import nembar.server.http.BadRequest;
+import nembar.server.http.Named;
+import nembar.server.model.Models;
+import nembar.server.session.SignIns;
+import nembar.server.sources.Sources;
+import org.springframework.stereotype.Service;
+
+/** Finds, sorts and pages people, as far as whoever asks may view them. */
+@Service
+class PeopleList {
+    private static final Set<String> SORTS =
+            Set.of("match", "name", "email", "seat", "organisation", "status", "signedIn");
+
+    private final Models models;
+    private final Governance governance;
+    private final EntryLinks links;
+    private final SignIns signIns;
+    private final Sources sources;
+    private final Clock clock;
+    private volatile PeopleIndex index;
+
+    PeopleList(
+            Models models,
+            Governance governance,
+            EntryLinks links,
+            SignIns signIns,
+            Sources sources,
+            Clock clock) {
+        this.models = models;
+        this.governance = governance;
+        this.links = links;
+        this.signIns = signIns;
+        this.sources = sources;
+        this.clock = clock;
+    }
+
+    /**
+     * A person in a list.
+     *
+     * @param seat unit or organisation
+     * @param access what they are given, in words; empty for nothing
+     * @param invitation where the invitation stands; empty for those who have accepted it, or never
+     *     had one
+     * @param source name of the source they come from; empty for those entered by hand
+     */
+    record PersonLine(
+            String key,
+            String name,
+            String email,
+            String kind,
+            String status,
+            String seat,
+            String organisation,
+            List<String> access,
+            Optional<Instant> signedIn,
+            String invitation,
+            Optional<Instant> invitationExpires,
+            String source) {}
+
+    record PeoplePage(List<PersonLine> people, long total) {}
+
+    /** One value to filter by and how many people have it. */
+    record Facet(String key, String name, long people) {}
+
+    /** Everything to filter by. */
+    record Facets(
+            long total,
+            List<Facet> kinds,
+            List<Facet> statuses,
+            List<Facet> teams,
+            List<Facet> roles,
+            List<Facet> sources,
+            List<Named> units) {}
+
+    PeoplePage page(Person me, Wanted wanted, int page, int size) {
+        List<Person> found = found(me, wanted);
+        List<Person> some = found.stream().skip((long) page * size).limit(size).toList();
+        return new PeoplePage(lines(some), found.size());
+    }
+
+    /** Everybody wanted, in the order wanted. */
+    List<Person> found(Person me, Wanted wanted) {
+        if (!SORTS.contains(wanted.sort())) {
+            throw new BadRequest("sort", "People are not sorted by `" + wanted.sort() + "`.");
+        }
+        Directory directory = models.directory();
+        PeopleIndex index = index(directory);
+        Predicate<Person> filter = filter(wanted, directory, index);
+        List<Person> found =
+                directory.people().stream()
+                        .filter(filter)
+                        .filter(governance.mayView(me))
+                        .collect(Collectors.toCollection(ArrayList::new));
+        found.sort(order(wanted, index));
+        return found;
+    }
+
+    private synchronized PeopleIndex index(Directory directory) {
+        if (index == null || !index.of(directory)) {
+            index = new PeopleIndex(directory);
+        }
+        return index;
+    }
+
+    private Predicate<Person> filter(Wanted wanted, Directory directory, PeopleIndex index) {
+        List<Predicate<Person>> all = new ArrayList<>();
+        String[] words = PeopleIndex.plain(wanted.search().strip()).split("\\s+");
+        if (!wanted.search().isBlank()) {
+            all.add(
+                    person -> {
+                        String text = index.entry(person).text();
+                        for (String word : words) {
+                            if (!text.contains(word)) {
+                                return false;
+                            }
+                        }
+                        return true;
+                    });
+        }
+        if (!wanted.kind().isEmpty()) {
+            all.add(person -> wanted.kind().contains(word(person.kind())));
+        }
+        if (!wanted.status().isEmpty()) {
+            all.add(person -> wanted.status().contains(word(person.status())));
+        }
+        if (!wanted.organisation().isEmpty()) {
+            all.add(person -> person.accounts().contains(wanted.organisation()));
+        }
+        if (!wanted.unit().isEmpty()) {
+            Set<String> units = directory.unitAndBelow(wanted.unit());
+            all.add(person -> person.unit().filter(units::contains).isPresent());
+        }
+        if (!wanted.team().isEmpty()) {
+            Set<String> members = directory.membersOf(Set.of(wanted.team()));
+            all.add(person -> members.contains(person.key()));
+        }
+        if (!wanted.role().isEmpty()) {
+            Set<String> holders = holders(wanted.role());
+            all.add(person -> holders.contains(person.key()));
+        }
+        if (!wanted.access().isEmpty()) {
+            Set<String> given = given();
+            all.add(person -> !given.contains(person.key()));
+        }
+        if (!wanted.invitation().isEmpty()) {
+            Map<String, State> states = links.states();
+            all.add(
+                    person ->
+                            person.status() == PersonStatus.INVITED
+                                    && Optional.ofNullable(states.get(person.key()))
+                                            .filter(one -> word(one).equals(wanted.invitation()))
+                                            .isPresent());
+        }
+        if (!wanted.source().isEmpty()) {
+            Set<String> from = fromSource(wanted.source());
+            boolean byHand = wanted.source().equals("hand");
+            all.add(person -> from.contains(person.key()) != byHand);
+        }
+        return all.stream().reduce(any -> true, Predicate::and);
+    }
+
+    private Set<String> fromSource(String source) {
+        if (!source.equals("hand")) {
+            return sources.of(Sources.PERSON, source).keySet();
+        }
+        Set<String> all = new HashSet<>();
+        sources.all().forEach(one -> all.addAll(sources.of(Sources.PERSON, one.id()).keySet()));
+        return all;
+    }
+
+    private Set<String> holders(String role) {
+        int slash = role.indexOf('/');
+        if (slash < 0) {
+            throw new BadRequest("role", "Name a role as in towline/dispatcher.");
+        }
+        AccessModel model = models.model(role.substring(0, slash));
+        return people(model, model.holdersOf(role.substring(slash + 1), clock.instant()));
+    }
+
+    private static Set<String> people(AccessModel model, BitSet seats) {
+        Set<String> people = new HashSet<>();
+        seats.stream().forEach(i -> people.add(model.seats().all().get(i).person().key()));
+        return people;
+    }
+
+    /** Keys of those who are given anything in a governed application. */
+    private Set<String> given() {
+        Instant at = clock.instant();
+        Set<String> given = new HashSet<>();
+        for (AccessModel model : models.all()) {
+            for (Seat seat : model.seats().all()) {
+                boolean some =
+                        model.assignmentsOf(seat).stream()
+                                .anyMatch(one -> model.inForce(one.times(), at));
+                if (some) {
+                    given.add(seat.person().key());
+                }
+            }
+        }
+        return given;
+    }
+
+    private Comparator<Person> order(Wanted wanted, PeopleIndex index) {
+        Comparator<Person> byName = Comparator.comparing(one -> index.entry(one).name());
+        Comparator<Person> order =
+                switch (wanted.sort()) {
+                    case "email" ->
+                            Comparator.comparing(one -> one.email().toLowerCase(Locale.ROOT));
+                    case "seat" -> Comparator.comparing(one -> index.entry(one).seat());
+                    case "organisation" ->
+                            Comparator.comparing(one -> index.entry(one).organisation());
+                    case "status" -> Comparator.comparing(Person::status);
+                    case "signedIn" -> bySignIn();
+                    case "match" -> match(wanted, index);
+                    default -> byName;
+                };
+        return (wanted.descending() ? order.reversed() : order).thenComparing(byName);
+    }
+
+    /** Those whose name begins with the first word come first. */
+    private static Comparator<Person> match(Wanted wanted, PeopleIndex index) {
+        String first = PeopleIndex.plain(wanted.search().strip()).split("\\s+")[0];
+        return Comparator.<Person>comparingInt(
+                        one -> {
+                            String text = index.entry(one).text();
+                            return text.startsWith(first) || text.contains(" " + first) ? 0 : 1;
+                        })
+                .thenComparing(Person::name);
+    }
+
+    /** Those who never did come first. */
+    private Comparator<Person> bySignIn() {
+        Map<String, Instant> last = signIns.lastSignedIn();
+        return Comparator.comparing(one -> last.getOrDefault(one.key(), Instant.EPOCH));
+    }
+
+    /** These people as they are listed. */
+    List<PersonLine> lines(List<Person> people) {
+        Directory directory = models.directory();
+        PeopleIndex index = index(directory);
+        List<String> keys = people.stream().map(Person::key).toList();
+        Map<String, Instant> last = keys.isEmpty() ? Map.of() : signIns.lastSignedIn(keys);
+        Map<String, Invited> invited =
+                links.invitationsOf(
+                        people.stream()
+                                .filter(one -> word(one.status()).equals("invited"))
+                                .map(Person::key)
+                                .toList());
+        Map<String, Sources.Origin> origins = sources.originsOf(Sources.PERSON, keys);
+        Map<String, String> sourceNames = new HashMap<>();
+        sources.all().forEach(one -> sourceNames.put(one.id(), one.name()));
+        return people.stream()
+                .map(
+                        person -> {
+                            PeopleIndex.Entry entry = index.entry(person);
+                            Optional<Invited> invitation =
+                                    Optional.ofNullable(invited.get(person.key()));
+                            return new PersonLine(
+                                    person.key(),
+                                    person.name(),
+                                    person.email(),
+                                    word(person.kind()),
+                                    word(person.status()),
+                                    entry.seat(),
+                                    entry.organisation(),
+                                    access(person),
+                                    Optional.ofNullable(last.get(person.key())),
+                                    invitation.map(one -> word(one.state())).orElse(""),
+                                    invitation.map(Invited::expires),
+                                    Optional.ofNullable(origins.get(person.key()))
+                                            .map(one -> sourceNames.get(one.source()))
+                                            .orElse(""));
+                        })
+                .toList();
+    }
+
+    /** What the person is given now, in words; in Nembar itself last. */
+    private List<String> access(Person person) {
+        Set<String> words = new LinkedHashSet<>();
+        Instant at = clock.instant();
+        models.all().stream()
+                .sorted(Comparator.comparing(one -> one.application().key().equals(Models.NEMBAR)))
+                .forEach(
+                        model -> {
+                            for (Seat seat : model.seats().of(person.key())) {
+                                Telling telling =
+                                        new Telling(
+                                                model,
+                                                new Standpoint(person, seat.account(), at, true));
+                                for (Assignment one : model.assignmentsOf(seat)) {
+                                    if (model.inForce(one.times(), at)) {
+                                        words.add(telling.assignment(one));
+                                    }
+                                }
+                            }
+                        });
+        return List.copyOf(words);
+    }
+
+    Facets facets(Person me) {
+        Directory directory = models.directory();
+        List<Person> visible = directory.people().stream().filter(governance.mayView(me)).toList();
+        Set<String> keys = visible.stream().map(Person::key).collect(Collectors.toSet());
+        Map<String, Long> kinds = new LinkedHashMap<>();
+        Map<String, Long> statuses = new LinkedHashMap<>();
+        visible.forEach(
+                one -> {
+                    kinds.merge(word(one.kind()), 1L, Long::sum);
+                    statuses.merge(word(one.status()), 1L, Long::sum);
+                });
+        List<Facet> teams =
+                directory.teams().stream()
+                        .map(
+                                team ->
+                                        new Facet(
+                                                team.key(),
+                                                team.name(),
+                                                directory.membersOf(Set.of(team.key())).stream()
+                                                        .filter(keys::contains)
+                                                        .count()))
+                        .sorted(Comparator.comparing(Facet::name))
+                        .toList();
+        List<Facet> roles = new ArrayList<>();
+        for (AccessModel model : models.all()) {
+            model.design()
+                    .roles()
+                    .forEach(
+                            role ->
+                                    roles.add(
+                                            new Facet(
+                                                    model.application().key() + "/" + role.key(),
+                                                    role.name()
+                                                            + (model.application()
+                                                                            .key()
+                                                                            .equals(Models.NEMBAR)
+                                                                    ? ", in Nembar"
+                                                                    : ""),
+                                                    people(
+                                                                    model,
+                                                                    model.holdersOf(
+                                                                            role.key(),
+                                                                            clock.instant()))
+                                                            .stream()
+                                                            .filter(keys::contains)
+                                                            .count())));
+        }
+        roles.sort(Comparator.comparing(Facet::name));
+        return new Facets(
+                visible.size(),
+                facets(kinds),
+                facets(statuses),
+                teams,
+                roles,
+                sources.all().stream()
+                        .map(
+                                one ->
+                                        new Facet(
+                                                one.id(),
+                                                one.name(),
+                                                (int)
+                                                        sources
+                                                                .of(Sources.PERSON, one.id())
+                                                                .keySet()
+                                                                .stream()
+                                                                .filter(keys::contains)
+                                                                .count()))
+                        .toList(),
+                directory.units().stream().map(one -> new Named(one.key(), one.name())).toList());
+    }
+
+    private static List<Facet> facets(Map<String, Long> counts) {
+        return counts.entrySet().stream()
+                .map(one -> new Facet(one.getKey(), one.getKey(), one.getValue()))
+                .toList();
+    }
+
+    static String word(Enum<?> value) {
+        return value.name().toLowerCase(Locale.ROOT);
+    }
+}

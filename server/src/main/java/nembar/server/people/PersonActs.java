@@ -1,0 +1,107 @@
+package nembar.server.people;
+
+import java.util.LinkedHashSet;
+import java.util.List;
+import nembar.core.directory.Person;
+import nembar.core.directory.PersonStatus;
+import nembar.core.text.Wording;
+import nembar.server.http.BadRequest;
+import nembar.server.moves.Consequence;
+import nembar.server.moves.Intent;
+import nembar.server.people.Giving.Given;
+import org.springframework.stereotype.Service;
+
+/** What is done to people, one or many at a time: each act by its name. */
+@Service
+class PersonActs {
+    static final String PERSON = "person";
+    private static final int PEOPLE_AT_MOST = 500;
+
+    private final PlacingActs placing;
+    private final RoleActs roles;
+    private final StatusActs statuses;
+    private final SignInActs signIns;
+    private final PersonSheets sheets;
+
+    PersonActs(
+            PlacingActs placing,
+            RoleActs roles,
+            StatusActs statuses,
+            SignInActs signIns,
+            PersonSheets sheets) {
+        this.placing = placing;
+        this.roles = roles;
+        this.statuses = statuses;
+        this.signIns = signIns;
+        this.sheets = sheets;
+    }
+
+    /** Where people are to sit. What is null stays; what is empty is taken away. */
+    record Place(String unit, String manager, String organisation, String timeZone) {}
+
+    /**
+     * An act on people.
+     *
+     * @param act place, team, assign, unassign, suspend, bringBack, close, resend, withdraw, reset,
+     *     lock, unlock, endFactor or signOut
+     * @param people their keys
+     * @param team for team
+     * @param given for assign
+     * @param assignment application and key, as in {@code towline/dispatch-delta}, for unassign
+     * @param heir who takes over what a closed person owns and leads; empty for nobody
+     * @param override why broken expectations are put up with, for assign
+     * @param draft whether what is given or taken back is left as a draft for somebody else
+     */
+    record ActOn(
+            String act,
+            List<String> people,
+            Place place,
+            String team,
+            Given given,
+            String assignment,
+            String heir,
+            String override,
+            Boolean draft) {
+        ActOn {
+            people = people == null ? List.of() : List.copyOf(people);
+        }
+    }
+
+    Consequence act(Intent intent, ActOn act) {
+        List<Person> people = people(act);
+        return switch (act.act() == null ? "" : act.act()) {
+            case "place" -> placing.place(intent, people, act.place());
+            case "team" -> placing.team(intent, people, act.team());
+            case "assign" -> roles.assign(intent, people, act);
+            case "unassign" -> roles.unassign(intent, people, act);
+            case "suspend" ->
+                    statuses.set(intent, people, PersonStatus.ACTIVE, PersonStatus.SUSPENDED);
+            case "bringBack" -> statuses.bringBack(intent, people);
+            case "close" -> statuses.close(intent, people, act.heir());
+            case "resend" -> signIns.resend(intent, people);
+            case "withdraw" -> signIns.withdraw(intent, people);
+            case "reset" -> signIns.reset(intent, people);
+            case "lock" -> signIns.lock(intent, people);
+            case "unlock" -> signIns.unlock(intent, people);
+            case "endFactor" -> signIns.endFactor(intent, people);
+            case "signOut" -> signIns.signOut(intent, people);
+            default -> throw new BadRequest("act", "There is no act `" + act.act() + "`.");
+        };
+    }
+
+    private List<Person> people(ActOn act) {
+        if (act.people().isEmpty() || act.people().size() > PEOPLE_AT_MOST) {
+            throw new BadRequest(
+                    "people", "Pick one person or more, at most " + PEOPLE_AT_MOST + ".");
+        }
+        return new LinkedHashSet<>(act.people()).stream().map(sheets::known).toList();
+    }
+
+    static String said(List<Person> people) {
+        return Wording.some(people.stream().map(Person::name).toList());
+    }
+
+    static List<String> keys(List<Person> people) {
+        return people.stream().map(Person::key).toList();
+    }
+}

@@ -1,0 +1,80 @@
+package nembar.server.people;
+
+import io.swagger.v3.oas.annotations.Operation;
+import java.util.List;
+import nembar.core.directory.Person;
+import nembar.server.consents.Wish;
+import nembar.server.governance.Governance;
+import nembar.server.moves.Consequence;
+import nembar.server.moves.How;
+import nembar.server.people.Belongings.Belonging;
+import nembar.server.people.PersonActs.ActOn;
+import nembar.server.people.PersonEdits.PersonEdit;
+import nembar.server.session.Me;
+import org.springdoc.core.annotations.ParameterObject;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+
+/** One person, and acts on people, over HTTP. */
+@RestController
+@RequestMapping("/api/people")
+class PersonController {
+    private final PersonSheets sheets;
+    private final PersonEdits edits;
+    private final PersonActs acts;
+    private final Belongings belongings;
+    private final Governance governance;
+    private final Me me;
+
+    PersonController(
+            PersonSheets sheets,
+            PersonEdits edits,
+            PersonActs acts,
+            Belongings belongings,
+            Governance governance,
+            Me me) {
+        this.sheets = sheets;
+        this.edits = edits;
+        this.acts = acts;
+        this.belongings = belongings;
+        this.governance = governance;
+        this.me = me;
+    }
+
+    @GetMapping("/{key}")
+    @Operation(operationId = "person")
+    PersonSheet sheet(@PathVariable String key) {
+        return sheets.sheet(me.person(), key);
+    }
+
+    /** Changes who they are and where they sit, or says what that would change. */
+    @PutMapping("/{key}")
+    @Operation(operationId = "changePerson")
+    Consequence change(
+            @PathVariable String key, @ParameterObject How how, @RequestBody PersonEdit edit) {
+        Wish wish = new Wish("person", key, edit, "person", List.of(key));
+        return edits.change(how.by(me.person(), wish), key, edit);
+    }
+
+    /** What they own and lead. */
+    @GetMapping("/{key}/belongings")
+    @Operation(operationId = "belongings")
+    List<Belonging> belongings(@PathVariable String key) {
+        Person person = sheets.known(key);
+        governance.requireOnPerson(me.person(), "suspend", person);
+        return belongings.of(person);
+    }
+
+    /** Does something to people, or says what that would change. */
+    @PostMapping("/acts")
+    @Operation(operationId = "actOnPeople")
+    Consequence act(@ParameterObject How how, @RequestBody ActOn act) {
+        Wish wish = new Wish("people", "", act, "person", act.people());
+        return acts.act(how.by(me.person(), wish), act);
+    }
+}

@@ -1,0 +1,390 @@
+package nembar.server.people;
+
+import java.time.DateTimeException;
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeMap;
+import nembar.core.directory.Account;
+import nembar.core.directory.Attribute;
+import nembar.core.directory.Directory;
+import nembar.core.directory.Edits;
+import nembar.core.directory.EmailAddress;
+import nembar.core.directory.Person;
+import nembar.core.directory.PersonKind;
+import nembar.core.directory.PersonStatus;
+import nembar.core.text.Wording;
+import nembar.server.acts.Acts;
+import nembar.server.entry.EntryLinks;
+import nembar.server.governance.Governance;
+import nembar.server.http.BadRequest;
+import nembar.server.http.Overtaken;
+import nembar.server.http.Refused;
+import nembar.server.model.Models;
+import nembar.server.model.Step;
+import nembar.server.model.Steps.By;
+import nembar.server.moves.Consequence;
+import nembar.server.moves.Intent;
+import nembar.server.moves.Moves;
+import nembar.server.moves.Moves.Move;
+import nembar.server.organisations.Terms;
+import nembar.server.sources.Sources;
+import nembar.server.store.Turning;
+import org.springframework.stereotype.Service;
+
+/** Changes who somebody is and where they sit. */
+@Service
+class PersonEdits {
+    private static final int NAME_LENGTH_AT_MOST = 100;
+
+    private final Models models;
+    private final Moves moves;
+    private final Terms terms;
+    private final Governance governance;
+    private final Sources sources;
+    private final Turning turning;
+    private final PersonSheets sheets;
+    private final EntryLinks links;
+    private final Acts acts;
+
+    PersonEdits(
+            Models models,
+            Moves moves,
+            Terms terms,
+            Governance governance,
+            Sources sources,
+            Turning turning,
+            PersonSheets sheets,
+            EntryLinks links,
+            Acts acts) {
+        this.models = models;
+        this.moves = moves;
+        this.terms = terms;
+        this.governance = governance;
+        this.sources = sources;
+        this.turning = turning;
+        this.sheets = sheets;
+        this.links = links;
+        this.acts = acts;
+    }
+
+    /**
+     * A person as somebody wants them.
+     *
+     * @param version the version whoever asks has seen
+     * @param attributes values by key, as text; an empty one takes the value away
+     */
+    record PersonEdit(
+            Long version,
+            String kind,
+            String email,
+            String givenName,
+            String familyName,
+            List<String> accounts,
+            String unit,
+            String manager,
+            String timeZone,
+            Map<String, String> attributes) {}
+
+    Consequence change(Intent intent, String key, PersonEdit edit) {
+        Person me = intent.author();
+        Person now = sheets.known(key);
+        governance.requireOnPerson(me, "change", now);
+        if (edit.version() == null) {
+            throw new BadRequest("version", "Say which version of the person you have seen.");
+        }
+        if (turning.versionOf(key) != edit.version()) {
+            throw new Overtaken(
+                    now.name()
+                            + " has been changed by somebody else meanwhile. Nothing of yours is"
+                            + " lost: look at both and choose.");
+        }
+        Person next = edited(now, edit);
+        List<String> fields = changed(now, next);
+        if (fields.isEmpty()) {
+            return Consequence.done(List.of("Nothing is different."));
+        }
+        owned(key, fields);
+        if (fields.contains("email")) {
+            governance.requireForSignIn(me, now);
+        }
+        governance.requireOnPerson(me, "change", next);
+        Edits edits = Edits.ofPeople(List.of(next));
+        String words = words(models.directory(), now, next);
+        List<String> warnings = new ArrayList<>(terms.checkSeats(edits));
+        boolean readdressed = fields.contains("email");
+        if (readdressed && now.status() == PersonStatus.INVITED) {
+            warnings.add(
+                    "What was sent to the old address leads nowhere any more: send the invitation"
+                            + " again.");
+        }
+        return moves.move(
+                Move.of(
+                                By.of(me, now.name() + ": " + words)
+                                        .seen(Map.of(key, edit.version())),
+                                () -> Step.of(edits),
+                                () -> {
+                                    acts.note(me.key(), "person", key, words);
+                                    if (readdressed) {
+                                        links.withdrawAll(now);
+                                    }
+                                })
+                        .warning(warnings),
+                intent);
+    }
+
+    private void owned(String key, List<String> fields) {
+        Optional<Sources.Source> source =
+                sources.originOf(Sources.PERSON, key).flatMap(one -> sources.find(one.source()));
+        Set<String> owns = source.map(Sources.Source::owns).orElse(Set.of());
+        fields.stream()
+                .filter(owns::contains)
+                .findFirst()
+                .ifPresent(
+                        field -> {
+                            throw new Refused(
+                                    source.get().name() + " has the say of this.",
+                                    List.of(
+                                            "Change it there; it arrives here by itself. By hand"
+                                                    + " it would be undone by the next run."));
+                        });
+    }
+
+    /**
+     * @throws BadRequest with the field at fault
+     */
+    Person edited(Person now, PersonEdit edit) {
+        Directory directory = models.directory();
+        PersonKind kind = kind(edit.kind());
+        String email = edit.email() == null ? "" : edit.email().strip();
+        if (!EmailAddress.valid(email)) {
+            throw new BadRequest("email", "`" + email + "` is no e-mail address.");
+        }
+        directory
+                .personByEmail(email)
+                .filter(other -> !other.key().equals(now.key()))
+                .ifPresent(
+                        other -> {
+                            throw new BadRequest("email", other.name() + " has this address.");
+                        });
+        List<String> accounts = accounts(directory, kind, edit.accounts());
+        Optional<String> unit = given(edit.unit());
+        unit.filter(key -> directory.unit(key).isEmpty())
+                .ifPresent(
+                        key -> {
+                            throw new BadRequest("unit", "There is no such unit.");
+                        });
+        Optional<String> manager = given(edit.manager());
+        manager.ifPresent(key -> checkManager(directory, now, key));
+        return new Person(
+                now.key(),
+                kind,
+                email,
+                name(edit.givenName(), "givenName", true),
+                name(edit.familyName(), "familyName", false),
+                accounts,
+                unit,
+                manager,
+                zone(edit.timeZone()),
+                now.status(),
+                attributes(directory, now, edit.attributes()));
+    }
+
+    private static void checkManager(Directory directory, Person now, String manager) {
+        Person above =
+                directory
+                        .person(manager)
+                        .orElseThrow(() -> new BadRequest("manager", "There is no such person."));
+        if (directory.personAndReports(now.key()).contains(manager)) {
+            throw new BadRequest(
+                    "manager",
+                    above.key().equals(now.key())
+                            ? "Nobody manages themselves."
+                            : above.name() + " is below " + now.name() + " in the reporting line.");
+        }
+    }
+
+    static PersonKind kind(String word) {
+        for (PersonKind kind : PersonKind.values()) {
+            if (PeopleList.word(kind).equals(word)) {
+                return kind;
+            }
+        }
+        throw new BadRequest("kind", "A person is staff, external or service.");
+    }
+
+    /** Staff and services belong to the company itself; outsiders to one organisation or more. */
+    static List<String> accounts(Directory directory, PersonKind kind, List<String> given) {
+        if (kind != PersonKind.EXTERNAL) {
+            return directory.accounts().stream()
+                    .filter(Account::own)
+                    .map(Account::key)
+                    .limit(1)
+                    .toList();
+        }
+        List<String> accounts = given == null ? List.of() : given;
+        if (accounts.isEmpty()) {
+            throw new BadRequest("accounts", "Say which organisation an external works for.");
+        }
+        for (String key : accounts) {
+            Account account =
+                    directory
+                            .account(key)
+                            .orElseThrow(
+                                    () ->
+                                            new BadRequest(
+                                                    "accounts", "There is no such organisation."));
+            if (account.own()) {
+                throw new BadRequest(
+                        "accounts",
+                        "Somebody of "
+                                + account.name()
+                                + " itself is staff: make them staff, or choose whom they work"
+                                + " for.");
+            }
+        }
+        return accounts.stream().distinct().toList();
+    }
+
+    static ZoneId zone(String id) {
+        try {
+            return ZoneId.of(id == null ? "" : id.strip());
+        } catch (DateTimeException unknown) {
+            throw new BadRequest("timeZone", "`" + id + "` is no time zone; Europe/London is one.");
+        }
+    }
+
+    private static String name(String given, String path, boolean needed) {
+        String name = given == null ? "" : given.strip().replaceAll("\\p{Cntrl}", "");
+        if (needed && name.isEmpty()) {
+            throw new BadRequest(path, "Give a name.");
+        }
+        if (name.length() > NAME_LENGTH_AT_MOST) {
+            throw new BadRequest(path, "A name has at most " + NAME_LENGTH_AT_MOST + " letters.");
+        }
+        return name;
+    }
+
+    private static Map<String, Object> attributes(
+            Directory directory, Person now, Map<String, String> given) {
+        Map<String, Object> values = new TreeMap<>(now.attributes());
+        if (given != null) {
+            given.forEach(
+                    (key, text) -> {
+                        Attribute attribute =
+                                directory.attributes().stream()
+                                        .filter(one -> one.key().equals(key))
+                                        .findFirst()
+                                        .orElseThrow(
+                                                () ->
+                                                        new BadRequest(
+                                                                "attributes." + key,
+                                                                "There is no such attribute."));
+                        if (text == null || text.isBlank()) {
+                            values.remove(key);
+                        } else {
+                            values.put(key, AttributeText.value(attribute, text));
+                        }
+                    });
+        }
+        return values;
+    }
+
+    private static Optional<String> given(String value) {
+        return Optional.ofNullable(value).filter(text -> !text.isBlank());
+    }
+
+    /** Names of the fields in which the two differ. */
+    static List<String> changed(Person now, Person next) {
+        List<String> fields = new ArrayList<>();
+        add(fields, "kind", now.kind(), next.kind());
+        add(fields, "email", now.email(), next.email());
+        add(fields, "givenName", now.givenName(), next.givenName());
+        add(fields, "familyName", now.familyName(), next.familyName());
+        add(fields, "accounts", now.accounts(), next.accounts());
+        add(fields, "unit", now.unit(), next.unit());
+        add(fields, "manager", now.manager(), next.manager());
+        add(fields, "timeZone", now.zone(), next.zone());
+        add(fields, "attributes", now.attributes(), next.attributes());
+        return fields;
+    }
+
+    private static void add(List<String> fields, String field, Object was, Object is) {
+        if (!was.equals(is)) {
+            fields.add(field);
+        }
+    }
+
+    /** What is different, for the history: "moved from Sorrel Delta to Night Desk". */
+    static String words(Directory directory, Person now, Person next) {
+        List<String> words = new ArrayList<>();
+        for (String field : changed(now, next)) {
+            words.add(
+                    switch (field) {
+                        case "kind" ->
+                                "changed the kind from "
+                                        + PeopleList.word(now.kind())
+                                        + " to "
+                                        + PeopleList.word(next.kind());
+                        case "email" ->
+                                "changed the address from " + now.email() + " to " + next.email();
+                        case "accounts" ->
+                                "set whom they work for to "
+                                        + Wording.and(
+                                                next.accounts().stream()
+                                                        .map(
+                                                                key ->
+                                                                        directory
+                                                                                .accountNames()
+                                                                                .getOrDefault(
+                                                                                        key, key))
+                                                        .toList());
+                        case "unit" ->
+                                "moved them from "
+                                        + name(directory.unitNames(), now.unit())
+                                        + " to "
+                                        + name(directory.unitNames(), next.unit());
+                        case "manager" ->
+                                "changed the manager from "
+                                        + name(directory.personNames(), now.manager())
+                                        + " to "
+                                        + name(directory.personNames(), next.manager());
+                        case "timeZone" -> "set the time zone to " + next.zone().getId();
+                        case "attributes" -> attributeWords(directory, now, next);
+                        default -> "changed the name from " + now.name() + " to " + next.name();
+                    });
+        }
+        return Wording.and(words.stream().distinct().toList());
+    }
+
+    private static String name(Map<String, String> names, Optional<String> key) {
+        return key.map(one -> names.getOrDefault(one, one)).orElse("none");
+    }
+
+    private static String attributeWords(Directory directory, Person now, Person next) {
+        return Wording.and(
+                directory.attributes().stream()
+                        .filter(
+                                one ->
+                                        !Optional.ofNullable(now.attributes().get(one.key()))
+                                                .equals(
+                                                        Optional.ofNullable(
+                                                                next.attributes().get(one.key()))))
+                        .sorted(Comparator.comparing(Attribute::label))
+                        .map(
+                                one ->
+                                        "set "
+                                                + one.label().toLowerCase(Locale.ROOT)
+                                                + " to "
+                                                + Optional.ofNullable(
+                                                                next.attributes().get(one.key()))
+                                                        .map(String::valueOf)
+                                                        .orElse("nothing"))
+                        .toList());
+    }
+}

@@ -1,0 +1,247 @@
+package nembar.server.people;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import nembar.core.design.Assignment;
+import nembar.core.directory.Account;
+import nembar.core.directory.Attribute;
+import nembar.core.directory.Audience;
+import nembar.core.directory.Directory;
+import nembar.core.directory.Person;
+import nembar.core.model.AccessModel;
+import nembar.core.model.Seats.Seat;
+import nembar.core.model.Standpoint;
+import nembar.core.words.Telling;
+import nembar.server.acts.Acts;
+import nembar.server.entry.EntryLinks;
+import nembar.server.governance.Governance;
+import nembar.server.http.Named;
+import nembar.server.http.NotFound;
+import nembar.server.http.Refused;
+import nembar.server.model.Models;
+import nembar.server.people.PersonSheet.AttributeValue;
+import nembar.server.people.PersonSheet.Held;
+import nembar.server.people.PersonSheet.HistoryLine;
+import nembar.server.people.PersonSheet.InTeam;
+import nembar.server.people.PersonSheet.May;
+import nembar.server.people.PersonSheet.WorksFor;
+import nembar.server.session.Sessions;
+import nembar.server.session.SignIns;
+import nembar.server.sources.Sources;
+import nembar.server.store.Turning;
+import org.springframework.stereotype.Service;
+
+/** Puts together everything there is to know of a person. */
+@Service
+public class PersonSheets {
+    private static final int TRIES_SHOWN = 15;
+    private static final int HISTORY_SHOWN = 50;
+
+    private final Models models;
+    private final Governance governance;
+    private final Turning turning;
+    private final EntryLinks links;
+    private final SignIns signIns;
+    private final Sessions sessions;
+    private final Sources sources;
+    private final Acts acts;
+    private final Clock clock;
+
+    PersonSheets(
+            Models models,
+            Governance governance,
+            Turning turning,
+            EntryLinks links,
+            SignIns signIns,
+            Sessions sessions,
+            Sources sources,
+            Acts acts,
+            Clock clock) {
+        this.models = models;
+        this.governance = governance;
+        this.turning = turning;
+        this.links = links;
+        this.signIns = signIns;
+        this.sessions = sessions;
+        this.sources = sources;
+        this.acts = acts;
+        this.clock = clock;
+    }
+
+    /**
+     * @throws NotFound for nobody
+     */
+    public Person known(String key) {
+        return models.directory()
+                .person(key)
+                .orElseThrow(() -> new NotFound("person", "There is no such person."));
+    }
+
+    PersonSheet sheet(Person me, String key) {
+        Person person = known(key);
+        governance.requireOnPerson(me, "view", person);
+        Directory directory = models.directory();
+        Optional<Sources.Source> source =
+                sources.originOf(Sources.PERSON, key).flatMap(one -> sources.find(one.source()));
+        return new PersonSheet(
+                person.key(),
+                turning.versionOf(key),
+                PeopleList.word(person.kind()),
+                person.email(),
+                person.givenName(),
+                person.familyName(),
+                person.name(),
+                PeopleList.word(person.status()),
+                person.zone().getId(),
+                person.accounts().stream().map(one -> worksFor(directory, one)).toList(),
+                person.unit().map(one -> named(directory.unitNames(), one)),
+                person.manager().map(one -> named(directory.personNames(), one)),
+                directory.attributes().stream().map(one -> value(one, person)).toList(),
+                teams(directory, person),
+                (int)
+                        directory.people().stream()
+                                .filter(one -> one.manager().filter(key::equals).isPresent())
+                                .count(),
+                source.map(one -> new Named(one.id(), one.name())),
+                source.map(Sources.Source::owns).orElse(Set.of()),
+                held(person),
+                Optional.ofNullable(links.invitationsOf(List.of(key)).get(key)),
+                signIns.stateOf(person),
+                signIns.triesOf(key, TRIES_SHOWN),
+                sessions.of(key),
+                acts.on("person", key, HISTORY_SHOWN).stream()
+                        .map(
+                                one ->
+                                        new HistoryLine(
+                                                one.at(),
+                                                directory
+                                                        .personNames()
+                                                        .getOrDefault(one.actor(), one.actor()),
+                                                one.words()))
+                        .toList(),
+                new May(
+                        governance.mayOnPerson(me, "change", person),
+                        governance.mayOnPerson(me, "invite", person),
+                        governance.mayOnPerson(me, "suspend", person),
+                        governance.mayOnPerson(me, "reset", person),
+                        governance.mayOnPerson(me, "look_through", person)),
+                guarded(me, person));
+    }
+
+    private String guarded(Person me, Person person) {
+        try {
+            governance.requireForSignIn(me, person);
+            return "";
+        } catch (Refused refused) {
+            return refused.because().get(0);
+        }
+    }
+
+    private WorksFor worksFor(Directory directory, String key) {
+        LocalDate today =
+                LocalDate.ofInstant(
+                        clock.instant(), models.model(Models.NEMBAR).application().zone());
+        Account account = directory.account(key).orElseThrow();
+        String state = account.pending() ? "pending" : account.open(today) ? "open" : "ended";
+        return new WorksFor(key, account.name(), state);
+    }
+
+    private static Named named(Map<String, String> names, String key) {
+        return new Named(key, names.getOrDefault(key, key));
+    }
+
+    private static AttributeValue value(Attribute attribute, Person person) {
+        Object value = person.attributes().get(attribute.key());
+        String text = "";
+        if (value instanceof List<?> list) {
+            text = String.join(", ", list.stream().map(String::valueOf).toList());
+        } else if (value != null) {
+            text = value.toString();
+        }
+        return new AttributeValue(
+                attribute.key(),
+                attribute.label(),
+                AttributeText.word(attribute.type()),
+                attribute.choices(),
+                text);
+    }
+
+    private static List<InTeam> teams(Directory directory, Person person) {
+        return directory.teamsOf(person.key()).stream()
+                .flatMap(key -> directory.team(key).stream())
+                .map(
+                        team ->
+                                new InTeam(
+                                        team.key(),
+                                        team.name(),
+                                        team.leads().contains(person.key()),
+                                        !team.members().contains(person.key())))
+                .sorted(Comparator.comparing(InTeam::name))
+                .toList();
+    }
+
+    /** Everything the person is given, in governed applications first. */
+    private List<Held> held(Person person) {
+        Instant at = clock.instant();
+        List<Held> held = new ArrayList<>();
+        models.all().stream()
+                .sorted(
+                        Comparator.<AccessModel, Boolean>comparing(
+                                        one -> one.application().key().equals(Models.NEMBAR))
+                                .thenComparing(one -> one.application().name()))
+                .forEach(model -> held.addAll(held(model, person, at)));
+        return held;
+    }
+
+    private static List<Held> held(AccessModel model, Person person, Instant at) {
+        List<Held> held = new ArrayList<>();
+        List<Seat> seats = model.seats().of(person.key());
+        Set<String> said = new HashSet<>();
+        for (Seat seat : seats) {
+            Telling telling = new Telling(model, new Standpoint(person, seat.account(), at, true));
+            boolean everywhere = seats.size() < 2;
+            for (Assignment one : model.assignmentsOf(seat)) {
+                boolean all =
+                        everywhere
+                                || seats.stream()
+                                        .allMatch(
+                                                other -> model.assignmentsOf(other).contains(one));
+                if (!all || said.add(one.key())) {
+                    held.add(
+                            new Held(
+                                    model.application().key(),
+                                    model.application().name(),
+                                    one.key(),
+                                    telling.assignment(one),
+                                    telling.through(one),
+                                    all
+                                            ? Optional.empty()
+                                            : seat.account()
+                                                    .map(
+                                                            key ->
+                                                                    model.directory()
+                                                                            .accountNames()
+                                                                            .getOrDefault(
+                                                                                    key, key)),
+                                    telling.resting(one),
+                                    mine(one, person)));
+                }
+            }
+        }
+        return held;
+    }
+
+    /** Whether the assignment is to this person and nobody else. */
+    static boolean mine(Assignment assignment, Person person) {
+        return assignment.audience().except().isEmpty()
+                && assignment.audience().of().equals(List.of(new Audience.OnePerson(person.key())));
+    }
+}

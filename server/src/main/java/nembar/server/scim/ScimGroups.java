@@ -1,0 +1,188 @@
+package nembar.server.scim;
+
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.node.ArrayNode;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import com.unboundid.scim2.common.exceptions.BadRequestException;
+import com.unboundid.scim2.common.exceptions.ResourceConflictException;
+import com.unboundid.scim2.common.exceptions.ResourceNotFoundException;
+import com.unboundid.scim2.common.exceptions.ScimException;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
+import nembar.core.directory.Directory;
+import nembar.core.directory.Edits;
+import nembar.core.directory.Person;
+import nembar.core.directory.Team;
+import nembar.core.text.Slug;
+import nembar.server.acts.Acts;
+import nembar.server.model.Models;
+import nembar.server.model.Step;
+import nembar.server.model.Steps;
+import nembar.server.model.Steps.By;
+import nembar.server.sources.Sources;
+import nembar.server.sources.Sources.Origin;
+import nembar.server.sources.Sources.Source;
+import nembar.server.store.Turning;
+import org.springframework.stereotype.Component;
+
+/** Teams as SCIM groups (RFC 7643, section 4.2): the members listed, not those by condition. */
+@Component
+class ScimGroups {
+    static final String SCHEMA = "urn:ietf:params:scim:schemas:core:2.0:Group";
+
+    private final Models models;
+    private final Steps steps;
+    private final Turning turning;
+    private final Sources sources;
+    private final ScimUsers users;
+    private final Acts acts;
+
+    ScimGroups(
+            Models models,
+            Steps steps,
+            Turning turning,
+            Sources sources,
+            ScimUsers users,
+            Acts acts) {
+        this.models = models;
+        this.steps = steps;
+        this.turning = turning;
+        this.sources = sources;
+        this.users = users;
+        this.acts = acts;
+    }
+
+    List<Resource> all(String base) {
+        Directory directory = models.directory();
+        Map<String, Long> versions = turning.versionsOfTeams();
+        Map<String, Origin> origins =
+                sources.originsOf(Sources.TEAM, directory.teamNames().keySet());
+        return directory.teams().stream()
+                .map(
+                        one ->
+                                resource(
+                                        directory,
+                                        one,
+                                        versions.getOrDefault(one.key(), 0L),
+                                        Optional.ofNullable(origins.get(one.key())),
+                                        base))
+                .toList();
+    }
+
+    Resource find(String id, String base) throws ScimException {
+        return resource(
+                models.directory(),
+                known(id),
+                turning.versionsOfTeams().getOrDefault(id, 0L),
+                sources.originOf(Sources.TEAM, id),
+                base);
+    }
+
+    private Team known(String id) throws ScimException {
+        return models.directory()
+                .team(id)
+                .orElseThrow(() -> new ResourceNotFoundException("There is no group " + id + "."));
+    }
+
+    private static Resource resource(
+            Directory directory, Team team, long version, Optional<Origin> origin, String base) {
+        ObjectNode json = ScimJson.object();
+        json.putArray("schemas").add(SCHEMA);
+        json.put("id", team.key());
+        origin.flatMap(Origin::externalId).ifPresent(id -> json.put("externalId", id));
+        json.put("displayName", team.name());
+        ArrayNode members = json.putArray("members");
+        team.members()
+                .forEach(
+                        key ->
+                                members.addObject()
+                                        .put("value", key)
+                                        .put("display", directory.personNames().get(key))
+                                        .put("type", "User")
+                                        .put("$ref", base + "/Users/" + key));
+        ObjectNode meta = json.putObject("meta");
+        meta.put("resourceType", "Group");
+        meta.put("location", base + "/Groups/" + team.key());
+        meta.put("version", "W/\"" + version + "\"");
+        return new Resource(team.key(), "Group", version, json);
+    }
+
+    String create(Source source, ObjectNode json) throws ScimException {
+        String name = name(json);
+        Directory directory = models.directory();
+        if (directory.teams().stream().anyMatch(one -> one.name().equalsIgnoreCase(name))) {
+            throw ResourceConflictException.uniqueness("There is a group " + name + " already.");
+        }
+        String key = Slug.of(name, "team", taken -> directory.team(taken).isPresent());
+        take(
+                source,
+                new Team(key, name, members(json), Set.of()),
+                ScimJson.text(json, "externalId"),
+                "created it");
+        return key;
+    }
+
+    void replace(Source source, String id, ObjectNode json) throws ScimException {
+        Team now = known(id);
+        Set<String> members = members(json);
+        Set<String> leads = new TreeSet<>(now.leads());
+        leads.retainAll(members);
+        take(
+                source,
+                new Team(id, name(json), members, leads, now.who()),
+                ScimJson.text(json, "externalId"),
+                "changed it");
+    }
+
+    void remove(Source source, String id) throws ScimException {
+        known(id);
+        Person author = users.author(source);
+        steps.take(
+                () -> Step.of(Edits.withoutTeam(id)),
+                By.of(author, source.name()),
+                () -> {
+                    sources.unmark(Sources.TEAM, id);
+                    acts.note(source.name(), "team", id, "removed it");
+                });
+    }
+
+    private void take(Source source, Team team, Optional<String> externalId, String words)
+            throws ScimException {
+        Person author = users.author(source);
+        steps.take(
+                () -> Step.of(Edits.ofTeams(List.of(team))),
+                By.of(author, source.name()),
+                () -> {
+                    sources.mark(Sources.TEAM, team.key(), source.id(), externalId);
+                    acts.note(source.name(), "team", team.key(), words);
+                });
+    }
+
+    private static String name(ObjectNode json) throws ScimException {
+        return ScimJson.text(json, "displayName")
+                .orElseThrow(() -> BadRequestException.invalidValue("displayName is missing."));
+    }
+
+    private Set<String> members(ObjectNode json) throws ScimException {
+        Set<String> members = new TreeSet<>();
+        Optional<JsonNode> said = ScimJson.member(json, "members");
+        if (said.isPresent()) {
+            for (JsonNode one : said.get()) {
+                String key =
+                        ScimJson.text(one, "value")
+                                .orElseThrow(
+                                        () ->
+                                                BadRequestException.invalidValue(
+                                                        "A member has a value: the id of a user."));
+                if (models.directory().person(key).isEmpty()) {
+                    throw BadRequestException.invalidValue("There is no user `" + key + "`.");
+                }
+                members.add(key);
+            }
+        }
+        return members;
+    }
+}

@@ -1,0 +1,285 @@
+package nembar.server.sources;
+
+import jakarta.persistence.EntityManager;
+import java.time.Clock;
+import java.time.Instant;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.UUID;
+import nembar.server.document.DocumentJson;
+import nembar.server.http.NotFound;
+import nembar.server.session.Secrets;
+import nembar.server.sources.SourcedRow.Which;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Keeps sources, their tokens, and which person and team came from which. */
+@Service
+public class Sources {
+    public static final String SCIM = "scim";
+    public static final String LDAP = "ldap";
+    public static final String PERSON = "person";
+    public static final String TEAM = "team";
+
+    private final EntityManager entities;
+    private final Secrets secrets;
+    private final Clock clock;
+
+    Sources(EntityManager entities, Secrets secrets, Clock clock) {
+        this.entities = entities;
+        this.secrets = secrets;
+        this.clock = clock;
+    }
+
+    /**
+     * A source.
+     *
+     * @param kind scim or ldap
+     * @param settings what it needs to be reached, and {@code owns}: the fields of a person that it
+     *     has the say of
+     * @param lastRun what the last run came to, in words; empty where there was none
+     */
+    public record Source(
+            String id,
+            String kind,
+            String name,
+            Map<String, Object> settings,
+            String madeBy,
+            Instant madeAt,
+            Optional<Instant> lastRunAt,
+            String lastRun,
+            long version) {
+        /** Fields of a person that only the source changes. */
+        public Set<String> owns() {
+            return settings.get("owns") instanceof List<?> list
+                    ? new TreeSet<>(list.stream().map(String::valueOf).toList())
+                    : Set.of();
+        }
+    }
+
+    /** Where something came from, and what it is called there. */
+    public record Origin(String source, Optional<String> externalId) {}
+
+    /** A token of a source, without the token itself. */
+    public record Token(
+            String id,
+            String label,
+            String madeBy,
+            Instant madeAt,
+            Optional<Instant> lastUsed,
+            Optional<Instant> revoked) {}
+
+    @Transactional(readOnly = true)
+    public List<Source> all() {
+        return entities
+                .createQuery("from SourceRow order by kind, name, id", SourceRow.class)
+                .getResultList()
+                .stream()
+                .map(Sources::source)
+                .toList();
+    }
+
+    @Transactional(readOnly = true)
+    public Optional<Source> find(String id) {
+        return Optional.ofNullable(entities.find(SourceRow.class, id)).map(Sources::source);
+    }
+
+    /**
+     * @throws NotFound for none of that id
+     */
+    @Transactional(readOnly = true)
+    public Source known(String id) {
+        return find(id).orElseThrow(() -> new NotFound("source", "There is no such source."));
+    }
+
+    @Transactional
+    public Source create(String kind, String name, Map<String, Object> settings, String by) {
+        SourceRow row = new SourceRow();
+        row.id = UUID.randomUUID().toString();
+        row.kind = kind;
+        row.name = name;
+        row.settings = DocumentJson.text(settings);
+        row.madeBy = by;
+        row.madeAt = clock.instant();
+        row.lastRun = "";
+        entities.persist(row);
+        return source(row);
+    }
+
+    @Transactional
+    public Source change(String id, String name, Map<String, Object> settings) {
+        SourceRow row = entities.find(SourceRow.class, id);
+        row.name = name;
+        String given = DocumentJson.text(settings);
+        if (!DocumentJson.same(row.settings, given)) {
+            row.settings = given;
+        }
+        return source(row);
+    }
+
+    /** Forgets a source: its people and teams stay, and are edited by hand from now on. */
+    @Transactional
+    public void remove(String id) {
+        entities.createQuery("delete from SourcedRow where source = :id")
+                .setParameter("id", id)
+                .executeUpdate();
+        entities.createQuery("delete from SourceTokenRow where source = :id")
+                .setParameter("id", id)
+                .executeUpdate();
+        entities.remove(entities.find(SourceRow.class, id));
+    }
+
+    /** Notes what a run came to. */
+    @Transactional
+    public void ran(String id, String words) {
+        SourceRow row = entities.find(SourceRow.class, id);
+        row.lastRunAt = clock.instant();
+        row.lastRun = words;
+    }
+
+    private static Source source(SourceRow row) {
+        return new Source(
+                row.id,
+                row.kind,
+                row.name,
+                DocumentJson.object(row.settings),
+                row.madeBy,
+                row.madeAt,
+                Optional.ofNullable(row.lastRunAt),
+                row.lastRun,
+                row.version);
+    }
+
+    /** A new token; it is shown this once and kept as a hash. */
+    @Transactional
+    public String newToken(String source, String label, String by) {
+        String token = secrets.token();
+        SourceTokenRow row = new SourceTokenRow();
+        row.hash = Secrets.hash(token);
+        row.id = UUID.randomUUID().toString();
+        row.source = source;
+        row.label = label;
+        row.madeBy = by;
+        row.madeAt = clock.instant();
+        entities.persist(row);
+        return token;
+    }
+
+    @Transactional(readOnly = true)
+    public List<Token> tokensOf(String source) {
+        return entities
+                .createQuery(
+                        "from SourceTokenRow where source = :source order by madeAt desc",
+                        SourceTokenRow.class)
+                .setParameter("source", source)
+                .getResultList()
+                .stream()
+                .map(
+                        row ->
+                                new Token(
+                                        row.id,
+                                        row.label,
+                                        row.madeBy,
+                                        row.madeAt,
+                                        Optional.ofNullable(row.lastUsedAt),
+                                        Optional.ofNullable(row.revokedAt)))
+                .toList();
+    }
+
+    @Transactional
+    public void revoke(String source, String token) {
+        entities.createQuery(
+                        "update SourceTokenRow set revokedAt = :now where id = :id and source ="
+                                + " :source and revokedAt is null")
+                .setParameter("now", clock.instant())
+                .setParameter("id", token)
+                .setParameter("source", source)
+                .executeUpdate();
+    }
+
+    /** The source that a token is of; empty for one nobody knows, or that is revoked. */
+    @Transactional
+    public Optional<Source> byToken(String token) {
+        SourceTokenRow row = entities.find(SourceTokenRow.class, Secrets.hash(token));
+        if (row == null || row.revokedAt != null) {
+            return Optional.empty();
+        }
+        Instant now = clock.instant();
+        if (row.lastUsedAt == null || row.lastUsedAt.isBefore(now.minusSeconds(60))) {
+            row.lastUsedAt = now;
+        }
+        return find(row.source);
+    }
+
+    /** Where one came from; empty for what was made by hand. */
+    @Transactional(readOnly = true)
+    public Optional<Origin> originOf(String kind, String key) {
+        return Optional.ofNullable(entities.find(SourcedRow.class, new Which(kind, key)))
+                .map(Sources::origin);
+    }
+
+    /** The same for many, by key. */
+    @Transactional(readOnly = true)
+    public Map<String, Origin> originsOf(String kind, Collection<String> keys) {
+        Map<String, Origin> origins = new HashMap<>();
+        if (!keys.isEmpty()) {
+            entities.createQuery(
+                            "from SourcedRow where which.kind = :kind and which.key in (:keys)",
+                            SourcedRow.class)
+                    .setParameter("kind", kind)
+                    .setParameter("keys", keys)
+                    .getResultList()
+                    .forEach(row -> origins.put(row.which.key(), origin(row)));
+        }
+        return origins;
+    }
+
+    /** What came from a source, by key. */
+    @Transactional(readOnly = true)
+    public Map<String, Origin> of(String kind, String source) {
+        Map<String, Origin> origins = new HashMap<>();
+        entities.createQuery(
+                        "from SourcedRow where which.kind = :kind and source = :source",
+                        SourcedRow.class)
+                .setParameter("kind", kind)
+                .setParameter("source", source)
+                .getResultList()
+                .forEach(row -> origins.put(row.which.key(), origin(row)));
+        return origins;
+    }
+
+    /** Marks one as coming from a source, in the transaction at hand. */
+    @Transactional
+    public void mark(String kind, String key, String source, Optional<String> externalId) {
+        Which which = new Which(kind, key);
+        SourcedRow row = entities.find(SourcedRow.class, which);
+        if (row == null) {
+            row = new SourcedRow();
+            row.which = which;
+            row.madeAt = clock.instant();
+            row.source = source;
+            row.externalId = externalId.orElse(null);
+            entities.persist(row);
+        } else {
+            row.source = source;
+            row.externalId = externalId.orElse(null);
+        }
+    }
+
+    @Transactional
+    public void unmark(String kind, String key) {
+        SourcedRow row = entities.find(SourcedRow.class, new Which(kind, key));
+        if (row != null) {
+            entities.remove(row);
+        }
+    }
+
+    private static Origin origin(SourcedRow row) {
+        return new Origin(row.source, Optional.ofNullable(row.externalId));
+    }
+}

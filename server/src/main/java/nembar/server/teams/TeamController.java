@@ -1,0 +1,118 @@
+package nembar.server.teams;
+
+import io.swagger.v3.oas.annotations.Operation;
+import java.util.List;
+import nembar.server.consents.Wish;
+import nembar.server.http.Paging;
+import nembar.server.moves.Consequence;
+import nembar.server.moves.How;
+import nembar.server.session.Me;
+import nembar.server.teams.Teams.JudgedMember;
+import nembar.server.teams.Teams.Matching;
+import nembar.server.teams.Teams.MemberEdit;
+import nembar.server.teams.Teams.Message;
+import nembar.server.teams.Teams.TeamEdit;
+import nembar.server.teams.Teams.TeamPage;
+import nembar.server.teams.Teams.TeamSheet;
+import org.springdoc.core.annotations.ParameterObject;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+
+/** Teams over HTTP. */
+@RestController
+@RequestMapping("/api/teams")
+class TeamController {
+    private final Teams teams;
+    private final Me me;
+
+    TeamController(Teams teams, Me me) {
+        this.teams = teams;
+        this.me = me;
+    }
+
+    record MadeTeam(String key) {}
+
+    record Who(String who) {}
+
+    record PastedMembers(String text) {}
+
+    /** How many messages are on their way. */
+    record Messaged(int messages) {}
+
+    @GetMapping
+    @Operation(operationId = "teams")
+    TeamPage list(
+            @RequestParam(defaultValue = "") String search,
+            @RequestParam(defaultValue = "0") int page,
+            @RequestParam(defaultValue = "50") int size) {
+        Paging.check(page, size);
+        return teams.list(me.person(), search, page, size);
+    }
+
+    @GetMapping("/{key}")
+    @Operation(operationId = "team")
+    TeamSheet sheet(
+            @PathVariable String key,
+            @RequestParam(defaultValue = "0") int page,
+            @RequestParam(defaultValue = "50") int size) {
+        Paging.check(page, size);
+        return teams.sheet(me.person(), key, page, size);
+    }
+
+    @PostMapping
+    @Operation(operationId = "newTeam")
+    MadeTeam create(@RequestBody TeamEdit edit) {
+        return new MadeTeam(teams.create(me.person(), edit));
+    }
+
+    @PutMapping("/{key}")
+    @Operation(operationId = "changeTeam")
+    Consequence change(
+            @PathVariable String key, @ParameterObject How how, @RequestBody TeamEdit edit) {
+        return teams.change(how.by(me.person(), wish("team", key, edit)), key, edit);
+    }
+
+    @DeleteMapping("/{key}")
+    @Operation(operationId = "removeTeam")
+    Consequence remove(@PathVariable String key, @ParameterObject How how) {
+        return teams.remove(how.by(me.person(), wish("team-removal", key, null)), key);
+    }
+
+    private static Wish wish(String act, String key, Object edit) {
+        return new Wish(act, key, edit, "team", List.of(key));
+    }
+
+    @PostMapping("/{key}/members")
+    @Operation(operationId = "changeMembers")
+    Consequence members(
+            @PathVariable String key, @ParameterObject How how, @RequestBody MemberEdit edit) {
+        return teams.members(how.by(me.person(), wish("members", key, edit)), key, edit);
+    }
+
+    /** Pasted addresses, judged: who could join by them. */
+    @PostMapping("/{key}/judge")
+    @Operation(operationId = "judgeMembers")
+    List<JudgedMember> judge(@PathVariable String key, @RequestBody PastedMembers pasted) {
+        return teams.judge(me.person(), key, pasted.text());
+    }
+
+    /** Who would be in a team by a condition. */
+    @PostMapping("/matching")
+    @Operation(operationId = "matching")
+    Matching matching(@RequestBody Who who) {
+        return teams.matching(me.person(), who.who() == null ? "" : who.who());
+    }
+
+    @PostMapping("/{key}/message")
+    @Operation(operationId = "messageTeam")
+    Messaged message(@PathVariable String key, @RequestBody Message message) {
+        return new Messaged(teams.message(me.person(), key, message));
+    }
+}

@@ -1,0 +1,100 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
+import { useState } from 'react';
+import { Remark } from '../app/parts';
+import { usePeople } from '../ask/answers';
+import { useDoing, useFacets, useOrganisations } from '../people/api';
+import {
+  type Picked,
+  PickOrganisation,
+  PickPerson,
+  PickTeam,
+  PickUnit,
+  PickZone,
+} from '../people/PickOne';
+import { type Batch, say } from './api';
+
+type Props = { batch: Batch; onNext: () => void };
+
+const nowhere = { kind: '', organisation: '', unit: '', manager: '', team: '', timeZone: '' };
+
+/** Where everybody is to sit whose row does not say. */
+export function PlaceStep({ batch, onNext }: Props) {
+  const placing = { ...nowhere, ...batch.placing };
+  const facets = useFacets();
+  const organisations = useOrganisations('', '', 0, 200);
+  const managers = usePeople(placing.manager);
+  const [kind, setKind] = useState(placing.kind);
+  const [changed, setChanged] = useState<Record<string, Picked | null>>({});
+  const at = (member: string, known: Picked[] | undefined, key: string): Picked | null =>
+    member in changed
+      ? (changed[member] ?? null)
+      : (known?.find((one) => one.key === key) ?? (key ? { key, name: key } : null));
+  const set = (member: string) => (picked: Picked | null) =>
+    setChanged({ ...changed, [member]: picked });
+  const organisation = at('organisation', organisations.data?.organisations, placing.organisation);
+  const unit = at('unit', facets.data?.units, placing.unit);
+  const team = at('team', facets.data?.teams, placing.team);
+  const manager = at('manager', managers.data?.people, placing.manager);
+  const zone = at('timeZone', undefined, placing.timeZone);
+  const save = useDoing(
+    () =>
+      say(batch, {
+        placing: {
+          kind,
+          organisation: kind === 'external' ? (organisation?.key ?? '') : '',
+          unit: unit?.key ?? '',
+          manager: manager?.key ?? '',
+          team: team?.key ?? '',
+          timeZone: zone?.key ?? '',
+        },
+      }),
+    onNext,
+  );
+  return (
+    <Box sx={{ maxWidth: 560, display: 'grid', gap: 2 }}>
+      <Typography color="textSecondary">
+        For all whose own row says nothing else. What you leave empty is decided later, on each
+        person&apos;s sheet.
+      </Typography>
+      <TextField
+        select
+        size="small"
+        label="Kind"
+        value={kind}
+        onChange={(event) => setKind(event.target.value)}
+        helperText={
+          kind === ''
+            ? 'Addresses of an organisation’s domain become outsiders, all others staff.'
+            : undefined
+        }
+      >
+        <MenuItem value="">by their domains</MenuItem>
+        <MenuItem value="staff">Staff</MenuItem>
+        <MenuItem value="external">Outsiders</MenuItem>
+        <MenuItem value="service">Services</MenuItem>
+      </TextField>
+      {kind === 'external' && (
+        <PickOrganisation
+          label="Organisation"
+          creates
+          value={organisation}
+          onPick={set('organisation')}
+        />
+      )}
+      <PickUnit label="Unit" value={unit} onPick={set('unit')} />
+      <PickPerson label="Manager" value={manager} onPick={set('manager')} />
+      <PickTeam label="Team" value={team} onPick={set('team')} />
+      <PickZone label="Time zone" value={zone} onPick={set('timeZone')} />
+      {save.isError && <Remark tone="bad">{save.error.message}</Remark>}
+      <div>
+        <Button variant="contained" onClick={() => save.mutate(undefined)}>
+          Go on
+        </Button>
+      </div>
+    </Box>
+  );
+}

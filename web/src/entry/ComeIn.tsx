@@ -1,0 +1,123 @@
+import Button from '@mui/material/Button';
+import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
+import { useMutation, useQuery } from '@tanstack/react-query';
+import { type FormEvent, useEffect, useState } from 'react';
+import { useNavigate, useParams } from 'react-router';
+import { api, data, Problem } from '../api/client';
+import { Remark } from '../app/parts';
+import { exactly } from '../app/when';
+import { saying } from '../people/api';
+import SignIn from '../session/SignIn';
+import { Card } from './Card';
+
+/** Behind the link of an invitation or a reset: choose a password, and come in. */
+export default function ComeIn() {
+  const { token = '' } = useParams();
+  const navigate = useNavigate();
+  const [password, setPassword] = useState('');
+  const [code, setCode] = useState('');
+  const [shown, setShown] = useState(false);
+  const link = useQuery({
+    queryKey: ['entry', token],
+    queryFn: () => data(api.GET('/api/entry/{token}', { params: { path: { token } } })),
+    retry: false,
+    staleTime: Number.POSITIVE_INFINITY,
+  });
+  const enter = useMutation({
+    mutationFn: () =>
+      data(
+        api.POST('/api/entry/{token}', {
+          params: { path: { token } },
+          body: saying('ComingIn', { password, code }),
+        }),
+      ),
+  });
+  useEffect(() => {
+    document.title = 'Come in · Nembar';
+  }, []);
+  useEffect(() => {
+    if (enter.isSuccess) {
+      navigate('/', { replace: true, state: { address: link.data?.email } });
+    }
+  }, [enter.isSuccess, navigate, link.data]);
+  if (enter.isSuccess) {
+    return <SignIn address={link.data?.email ?? ''} />;
+  }
+  if (link.isPending) {
+    return null;
+  }
+  if (link.isError) {
+    return (
+      <Card>
+        <Typography component="h1" variant="h2">
+          This link leads nowhere any more
+        </Typography>
+        <Typography>{link.error.message}</Typography>
+        <div>
+          <Button variant="outlined" onClick={() => navigate('/')}>
+            Sign in instead
+          </Button>
+        </div>
+      </Card>
+    );
+  }
+  const { name, email, organisation, invitedBy, note, purpose, codeWanted, expires } = link.data;
+  const problem = enter.error instanceof Problem ? enter.error : undefined;
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    enter.mutate();
+  };
+  return (
+    <Card onSubmit={submit}>
+      <Typography component="h1" variant="h2">
+        {purpose === 'invitation' ? `Welcome, ${name}` : `A new password for ${name}`}
+      </Typography>
+      {purpose === 'invitation' && (
+        <Typography>
+          {invitedBy} has invited you{organisation ? `, for ${organisation}` : ''}. Choose a
+          password; you sign in with it and your address, {email}.
+        </Typography>
+      )}
+      {note && <Remark tone="good">{note}</Remark>}
+      {codeWanted && (
+        <TextField
+          size="small"
+          label={`The code that ${invitedBy} reads to you`}
+          autoComplete="off"
+          value={code}
+          error={problem?.path === 'code'}
+          onChange={(event) => setCode(event.target.value)}
+        />
+      )}
+      <input type="email" autoComplete="username" value={email} readOnly hidden />
+      <TextField
+        size="small"
+        type={shown ? 'text' : 'password'}
+        autoComplete="new-password"
+        label="Password"
+        autoFocus
+        value={password}
+        error={problem?.path === 'password'}
+        helperText="At least 12 characters; a few words in a row are easy to keep in mind."
+        onChange={(event) => setPassword(event.target.value)}
+      />
+      <div>
+        <Button variant="text" onClick={() => setShown(!shown)}>
+          {shown ? 'Hide it' : 'Show it while I type'}
+        </Button>
+      </div>
+      {enter.isError && (
+        <Remark tone="bad" role="alert">
+          {enter.error.message}
+        </Remark>
+      )}
+      <Button type="submit" variant="contained" disabled={enter.isPending}>
+        {purpose === 'invitation' ? 'Come in' : 'Set the password'}
+      </Button>
+      <Typography variant="body2" color="textSecondary">
+        The link works once, until {exactly(expires)}.
+      </Typography>
+    </Card>
+  );
+}

@@ -1,0 +1,133 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Dialog from '@mui/material/Dialog';
+import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
+import { type FormEvent, useState } from 'react';
+import { api, data, type Schemas } from '../api/client';
+import { Remark, Rows } from '../app/parts';
+import { Trouble } from '../app/Trouble';
+import { number } from '../ask/said';
+import { type SourceSheet, saying, useDoing } from './api';
+import { Consequences } from './Consequences';
+
+type Props = { source: SourceSheet; onClose: () => void };
+
+const words: Record<string, string> = {
+  come: 'come',
+  change: 'change',
+  adopt: 'are taken over from hand',
+  back: 'come back',
+  go: 'go',
+  same: 'stay the same',
+  wrong: 'cannot be taken in',
+};
+
+/** A look at what a run would do, and the run. */
+export function LdapRun({ source, onClose }: Props) {
+  const [password, setPassword] = useState('');
+  const run = (preview: boolean) =>
+    data(
+      api.POST('/api/sources/{id}/run', {
+        params: { path: { id: source.id }, query: { preview } },
+        body: saying('RunEdit', { password }),
+      }),
+    );
+  const look = useDoing(() => run(true));
+  const doing = useDoing(() => run(false));
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    look.mutate(undefined);
+  };
+  const shown = doing.data ?? look.data;
+  const failed = doing.error ?? look.error;
+  const held = (look.data?.consequence?.against.length ?? 0) > 0;
+  return (
+    <Dialog open onClose={onClose} maxWidth="md" fullWidth aria-labelledby="run-title">
+      <Box sx={{ p: 3, display: 'grid', gap: 1.75 }}>
+        <Typography id="run-title" variant="h2" component="h2">
+          Read {source.name}
+        </Typography>
+        {!doing.data && (
+          <Box component="form" onSubmit={submit} sx={{ display: 'flex', gap: 1 }}>
+            <TextField
+              size="small"
+              type="password"
+              autoComplete="off"
+              label={
+                source.ldap?.bindDn ? `Password of ${source.ldap.bindDn}` : 'No password needed'
+              }
+              value={password}
+              onChange={(event) => setPassword(event.target.value)}
+              sx={{ flex: 1 }}
+            />
+            <Button type="submit" variant="outlined" disabled={look.isPending}>
+              {look.isPending ? 'Reading' : 'Look what would come'}
+            </Button>
+          </Box>
+        )}
+        {failed && <Trouble error={failed} again={() => look.mutate(undefined)} />}
+        {doing.data && (
+          <Remark tone="good" role="status">
+            Done.
+          </Remark>
+        )}
+        {shown && <Shown run={shown} />}
+        {look.data?.consequence && !doing.data && (
+          <Box sx={{ maxHeight: 220, overflowY: 'auto' }}>
+            <Consequences told={look.data.consequence} />
+          </Box>
+        )}
+        <Box sx={{ display: 'flex', gap: 1, justifyContent: 'flex-end' }}>
+          <Button variant="outlined" onClick={onClose}>
+            {doing.data ? 'Close' : 'Cancel'}
+          </Button>
+          {!doing.data && (
+            <Button
+              variant="contained"
+              disabled={!look.data?.consequence || held || doing.isPending}
+              onClick={() => doing.mutate(undefined)}
+            >
+              {doing.isPending ? 'Running' : 'Make it so'}
+            </Button>
+          )}
+        </Box>
+      </Box>
+    </Dialog>
+  );
+}
+
+function Shown({ run }: { run: Schemas['Run'] }) {
+  return (
+    <>
+      <Typography role="status" sx={{ fontWeight: 600 }}>
+        {Object.entries(run.counts)
+          .map(([what, count]) => `${number(count)} ${words[what] ?? what}`)
+          .join(', ') || 'The directory has no such entries.'}
+      </Typography>
+      {run.lines.length > 0 && (
+        <Box sx={{ maxHeight: 260, overflowY: 'auto' }}>
+          <Rows aria-label="Entries">
+            <tbody>
+              {run.lines.map((one) => (
+                <tr key={`${one.what} ${one.dn} ${one.email}`}>
+                  <td>
+                    <Box
+                      component="span"
+                      sx={{ color: one.what === 'wrong' ? 'error.main' : 'inherit' }}
+                    >
+                      {words[one.what]}
+                    </Box>
+                  </td>
+                  <td>{one.name || one.dn}</td>
+                  <td className="quiet">{one.email}</td>
+                  <td>{one.detail}</td>
+                </tr>
+              ))}
+            </tbody>
+          </Rows>
+        </Box>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,169 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import MuiLink from '@mui/material/Link';
+import TablePagination from '@mui/material/TablePagination';
+import { useEffect, useState } from 'react';
+import { Link, useNavigate, useSearchParams } from 'react-router';
+import { Empty, Rows } from '../app/parts';
+import { Search } from '../app/Search';
+import { Trouble } from '../app/Trouble';
+import { fieldValue, number } from '../ask/said';
+import { Working } from '../ask/Working';
+import { PAGE, useOrganisations } from './api';
+import { NameDialog } from './NameDialog';
+import { createOrganisation } from './organisationDraft';
+import { PeopleFrame } from './PeopleFrame';
+
+export default function Organisations() {
+  const [params, setParams] = useSearchParams();
+  const search = params.get('search') ?? '';
+  const tag = params.get('tag') ?? '';
+  const page = Number(params.get('page') ?? 0);
+  const found = useOrganisations(search, tag, page);
+  const [making, setMaking] = useState(false);
+  const navigate = useNavigate();
+  useEffect(() => {
+    document.title = 'Organisations · Nembar';
+  }, []);
+  const change = (changes: Record<string, string>) =>
+    setParams(
+      Object.fromEntries(
+        Object.entries({ search, tag, ...changes }).filter(([, value]) => value !== ''),
+      ),
+      { replace: true },
+    );
+  return (
+    <PeopleFrame>
+      <Box component="h1" sx={{ position: 'absolute', left: -9999 }}>
+        Organisations
+      </Box>
+      <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center', mb: 1.5 }}>
+        <Search
+          label="Name, tag, domain"
+          value={search}
+          onSearch={(text) => change({ search: text })}
+        />
+        {tag && (
+          <Button variant="outlined" onClick={() => change({ tag: '' })}>
+            tagged {tag} ×
+          </Button>
+        )}
+        <Box sx={{ flex: 1 }} />
+        <Button variant="outlined" onClick={() => setMaking(true)}>
+          New organisation
+        </Button>
+      </Box>
+      {found.isPending && <Working lines={12} />}
+      {found.isError && <Trouble error={found.error} again={() => found.refetch()} />}
+      {found.data?.total === 0 && <Empty>No organisation fits.</Empty>}
+      {found.data && found.data.total > 0 && (
+        <>
+          <Rows aria-label="Organisations">
+            <thead>
+              <tr>
+                <th scope="col">Name</th>
+                <th scope="col">Tags</th>
+                <th scope="col">Domains</th>
+                <th scope="col" className="number">
+                  People
+                </th>
+                <th scope="col" className="number">
+                  Seats agreed
+                </th>
+                <th scope="col">State</th>
+              </tr>
+            </thead>
+            <tbody>
+              {found.data.organisations.map((one) => (
+                <tr key={one.key} data-outside={!one.own}>
+                  <td>
+                    <MuiLink
+                      component={Link}
+                      to={`/people/organisations/${encodeURIComponent(one.key)}`}
+                      color="textPrimary"
+                      underline="hover"
+                      sx={{ fontWeight: 600 }}
+                    >
+                      {one.name}
+                    </MuiLink>
+                    {one.own && <span className="quiet">, the company itself</span>}
+                  </td>
+                  <td>
+                    {one.tags.map((each) => (
+                      <Button
+                        key={each}
+                        variant="text"
+                        sx={{ p: '0 4px', minWidth: 0, fontWeight: 400 }}
+                        onClick={() => change({ tag: each })}
+                      >
+                        {each}
+                      </Button>
+                    ))}
+                  </td>
+                  <td className="quiet">{one.domains.join(', ')}</td>
+                  <td className="number">{number(one.people)}</td>
+                  <td className="number">
+                    <Seats people={one.people} seats={one.seats} />
+                  </td>
+                  <td>
+                    <State state={one.state} ends={one.ends} />
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </Rows>
+          <TablePagination
+            component="div"
+            count={found.data.total}
+            page={page}
+            rowsPerPage={PAGE}
+            rowsPerPageOptions={[PAGE]}
+            onPageChange={(_, next) => change({ page: String(next) })}
+          />
+        </>
+      )}
+      {making && (
+        <NameDialog
+          title="New organisation"
+          label="Name"
+          confirm="Set it up"
+          does={createOrganisation}
+          onClose={() => setMaking(false)}
+          onDone={(key) => navigate(`/people/organisations/${encodeURIComponent(key)}`)}
+        />
+      )}
+    </PeopleFrame>
+  );
+}
+
+function Seats({ people, seats }: { people: number; seats: number | undefined }) {
+  if (seats === undefined) {
+    return <span className="quiet">none</span>;
+  }
+  return (
+    <Box component="span" sx={{ color: people > seats ? 'error.main' : 'inherit' }}>
+      {number(seats)}
+      {people > seats ? `, ${number(people - seats)} over` : ''}
+    </Box>
+  );
+}
+
+export function State({ state, ends }: { state: string; ends: string | undefined }) {
+  if (state === 'pending') {
+    return (
+      <Box component="span" sx={{ color: 'warning.main' }}>
+        held back
+      </Box>
+    );
+  }
+  if (state === 'ended') {
+    return (
+      <Box component="span" sx={{ color: 'error.main' }}>
+        ended {ends ? fieldValue(ends, 'date', 'UTC') : ''}
+      </Box>
+    );
+  }
+  return (
+    <span className="quiet">{ends ? `until ${fieldValue(ends, 'date', 'UTC')}` : 'open'}</span>
+  );
+}

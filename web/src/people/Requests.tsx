@@ -1,0 +1,73 @@
+import Box from '@mui/material/Box';
+import TablePagination from '@mui/material/TablePagination';
+import { useEffect, useState } from 'react';
+import { Empty, Part } from '../app/parts';
+import { Trouble } from '../app/Trouble';
+import { number } from '../ask/said';
+import { Working } from '../ask/Working';
+import { useConsents, useJoinRequests } from './api';
+import { JoinRequests } from './JoinRequests';
+import { PeopleFrame } from './PeopleFrame';
+import { WaitingChanges } from './WaitingChanges';
+
+const SHOWN = 20;
+
+/** What waits for somebody's word: changes to agree to, and people who ask to join. */
+export default function Requests() {
+  const requests = useJoinRequests();
+  const open = useConsents(true, 0);
+  useEffect(() => {
+    document.title = 'Requests · Nembar';
+  }, []);
+  const nothing = requests.data?.length === 0 && open.data?.total === 0;
+  return (
+    <PeopleFrame>
+      <Box component="h1" sx={{ position: 'absolute', left: -9999 }}>
+        Requests
+      </Box>
+      {requests.isPending && <Working lines={6} />}
+      {requests.isError && <Trouble error={requests.error} again={() => requests.refetch()} />}
+      {nothing && (
+        <Empty>
+          Nothing waits. What is not yours to do can be asked of somebody who can agree, and stands
+          here until they do. So does whoever asks to join by the link on an organisation&apos;s
+          sheet.
+        </Empty>
+      )}
+      <Changes open title="Changes to agree to" />
+      {requests.data && requests.data.length > 0 && (
+        <Part title={`People who ask to join (${number(requests.data.length)})`}>
+          <JoinRequests requests={requests.data} />
+        </Part>
+      )}
+      <Changes open={false} title="Decided lately" />
+    </PeopleFrame>
+  );
+}
+
+/** Those that wait, or those decided; nothing where there are none. */
+function Changes({ open, title }: { open: boolean; title: string }) {
+  const [page, setPage] = useState(0);
+  const found = useConsents(open, page);
+  if (found.isError) {
+    return <Trouble error={found.error} again={() => found.refetch()} />;
+  }
+  if (!found.data || found.data.total === 0) {
+    return null;
+  }
+  return (
+    <Part title={open ? `${title} (${number(found.data.total)})` : title}>
+      <WaitingChanges label={title} changes={found.data.waiting} />
+      {found.data.total > SHOWN && (
+        <TablePagination
+          component="div"
+          count={found.data.total}
+          page={page}
+          rowsPerPage={SHOWN}
+          rowsPerPageOptions={[SHOWN]}
+          onPageChange={(_, next) => setPage(next)}
+        />
+      )}
+    </Part>
+  );
+}

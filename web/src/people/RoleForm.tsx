@@ -1,0 +1,148 @@
+import Autocomplete from '@mui/material/Autocomplete';
+import Box from '@mui/material/Box';
+import Checkbox from '@mui/material/Checkbox';
+import FormControlLabel from '@mui/material/FormControlLabel';
+import TextField from '@mui/material/TextField';
+import { useState } from 'react';
+import { type Given, saying, useFacets, useOrganisations } from './api';
+import { Chooser, type Picked } from './PickOne';
+
+export type RoleChoice = {
+  role: Picked | null;
+  units: Picked[];
+  below: boolean;
+  accounts: Picked[];
+  actedFor: boolean;
+  until: string;
+  reason: string;
+};
+
+export const emptyRole: RoleChoice = {
+  role: null,
+  units: [],
+  below: true,
+  accounts: [],
+  actedFor: false,
+  until: '',
+  reason: '',
+};
+
+/** The same as the server takes it; null while no role is chosen. */
+export function roleGiven(choice: RoleChoice): Given | null {
+  const [application, role] = choice.role?.key.split('/') ?? [];
+  if (!application || !role) {
+    return null;
+  }
+  return saying('Given', {
+    application,
+    role,
+    units: choice.units.map((one) => one.key),
+    below: choice.below,
+    accounts: choice.accounts.map((one) => one.key),
+    actedFor: choice.actedFor,
+    until: choice.until,
+    reason: choice.reason,
+  });
+}
+
+type Props = { choice: RoleChoice; onChange: (choice: RoleChoice) => void };
+
+/** A role, the limits it has, and its end. */
+export function RoleForm({ choice, onChange }: Props) {
+  const facets = useFacets();
+  const [search, setSearch] = useState('');
+  const found = useOrganisations(search, '', 0, 30);
+  const accounts = (found.data?.organisations ?? []).map(({ key, name }) => ({ key, name }));
+  return (
+    <>
+      <Chooser
+        label="Role"
+        value={choice.role}
+        choices={(facets.data?.roles ?? []).map((one) => ({
+          key: one.key,
+          name: one.name,
+          detail: one.people === 1 ? '1 holds it' : `${one.people} hold it`,
+        }))}
+        onPick={(role) => onChange({ ...choice, role })}
+      />
+      <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'flex-start' }}>
+        <Several
+          label="Only these units"
+          value={choice.units}
+          choices={facets.data?.units ?? []}
+          onPick={(units) => onChange({ ...choice, units })}
+        />
+        <FormControlLabel
+          sx={{ whiteSpace: 'nowrap', mr: 0 }}
+          control={
+            <Checkbox
+              size="small"
+              checked={choice.below}
+              onChange={(_, below) => onChange({ ...choice, below })}
+            />
+          }
+          label="and below"
+        />
+      </Box>
+      <Several
+        label="Only these organisations"
+        value={choice.accounts}
+        choices={accounts}
+        onType={setSearch}
+        onPick={(picked) => onChange({ ...choice, accounts: picked })}
+      />
+      <Box sx={{ display: 'flex', gap: 1.5 }}>
+        <TextField
+          size="small"
+          type="date"
+          label="Last day"
+          value={choice.until}
+          onChange={(event) => onChange({ ...choice, until: event.target.value })}
+          slotProps={{ inputLabel: { shrink: true } }}
+          sx={{ width: 170 }}
+        />
+        <FormControlLabel
+          control={
+            <Checkbox
+              size="small"
+              checked={choice.actedFor}
+              onChange={(_, actedFor) => onChange({ ...choice, actedFor })}
+            />
+          }
+          label="Only the organisation acted for"
+        />
+      </Box>
+    </>
+  );
+}
+
+function Several({
+  label,
+  value,
+  choices,
+  onPick,
+  onType,
+}: {
+  label: string;
+  value: Picked[];
+  choices: Picked[];
+  onPick: (picked: Picked[]) => void;
+  onType?: (text: string) => void;
+}) {
+  return (
+    <Autocomplete
+      multiple
+      size="small"
+      fullWidth
+      options={choices}
+      value={value}
+      getOptionKey={(one) => one.key}
+      getOptionLabel={(one) => one.name}
+      isOptionEqualToValue={(one, other) => one.key === other.key}
+      {...(onType ? { filterOptions: (all: Picked[]) => all } : {})}
+      onInputChange={(_, text, reason) => onType?.(reason === 'input' ? text : '')}
+      onChange={(_, picked) => onPick(picked)}
+      renderInput={(params) => <TextField {...params} label={label} />}
+    />
+  );
+}

@@ -1,0 +1,59 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Checkbox from '@mui/material/Checkbox';
+import Dialog from '@mui/material/Dialog';
+import FormControlLabel from '@mui/material/FormControlLabel';
+import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
+import { type FormEvent, useState } from 'react';
+import { api, data } from '../api/client';
+import { saying, useDoing } from './api';
+
+export function ScimForm({ onClose }: { onClose: () => void }) {
+  const [name, setName] = useState('');
+  const [invite, setInvite] = useState(false);
+  const make = useDoing(
+    () =>
+      data(
+        api.POST('/api/sources', { body: saying('SourceEdit', { kind: 'scim', name, invite }) }),
+      ),
+    onClose,
+  );
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    make.mutate(undefined);
+  };
+  return (
+    <Dialog open onClose={onClose} maxWidth="sm" fullWidth aria-labelledby="scim-title">
+      <Box component="form" onSubmit={submit} sx={{ p: 3, display: 'grid', gap: 1.75 }}>
+        <Typography id="scim-title" variant="h2" component="h2">
+          A system that pushes people by SCIM 2.0
+        </Typography>
+        <TextField
+          autoFocus
+          size="small"
+          label="Name"
+          value={name}
+          error={make.isError}
+          helperText={make.error?.message ?? 'As people know it: "Personnel", "Sign-on"'}
+          onChange={(event) => setName(event.target.value)}
+        />
+        <FormControlLabel
+          control={<Checkbox size="small" checked={invite} onChange={(_, on) => setInvite(on)} />}
+          label="Send those it makes active an invitation to set a password"
+        />
+        <Typography color="textSecondary" variant="body2">
+          It may do what you may: what it writes is held against your own authority.
+        </Typography>
+        <Box sx={{ display: 'flex', gap: 1, justifyContent: 'flex-end' }}>
+          <Button variant="outlined" onClick={onClose}>
+            Cancel
+          </Button>
+          <Button type="submit" variant="contained" disabled={make.isPending}>
+            Set it up
+          </Button>
+        </Box>
+      </Box>
+    </Dialog>
+  );
+}

@@ -1,0 +1,50 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Typography from '@mui/material/Typography';
+import { useEffect, useState } from 'react';
+import { Empty } from '../app/parts';
+import { Trouble } from '../app/Trouble';
+import { Working } from '../ask/Working';
+import { useSources } from './api';
+import { LdapForm } from './LdapForm';
+import { PeopleFrame } from './PeopleFrame';
+import { ScimForm } from './ScimForm';
+import { SourceCard } from './SourceCard';
+
+/** Where people come from other than by hand. */
+export default function SourcesPlace() {
+  const sources = useSources();
+  const [making, setMaking] = useState<'scim' | 'ldap' | null>(null);
+  useEffect(() => {
+    document.title = 'Sources · Nembar';
+  }, []);
+  return (
+    <PeopleFrame>
+      <Box sx={{ display: 'flex', gap: 1, alignItems: 'baseline', mb: 2 }}>
+        <Typography component="h1" sx={{ flex: 1, color: 'text.secondary' }}>
+          Sources bring people in and keep them up to date. What a source has the say of is not
+          edited by hand here.
+        </Typography>
+        <Button variant="outlined" onClick={() => setMaking('scim')}>
+          A system that pushes (SCIM)
+        </Button>
+        <Button variant="outlined" onClick={() => setMaking('ldap')}>
+          A directory to read (LDAP)
+        </Button>
+      </Box>
+      {sources.isPending && <Working lines={6} />}
+      {sources.isError && <Trouble error={sources.error} again={() => sources.refetch()} />}
+      {sources.data?.length === 0 && (
+        <Empty>
+          Everybody is entered by hand so far. A personnel system or a sign-on service can push
+          people by SCIM 2.0, and a directory can be read by LDAP.
+        </Empty>
+      )}
+      {sources.data?.map((source) => (
+        <SourceCard key={source.id} source={source} />
+      ))}
+      {making === 'scim' && <ScimForm onClose={() => setMaking(null)} />}
+      {making === 'ldap' && <LdapForm onClose={() => setMaking(null)} />}
+    </PeopleFrame>
+  );
+}

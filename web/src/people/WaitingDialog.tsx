@@ -1,0 +1,88 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Dialog from '@mui/material/Dialog';
+import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
+import { useState } from 'react';
+import { api, data } from '../api/client';
+import { Remark } from '../app/parts';
+import { Trouble } from '../app/Trouble';
+import { Working } from '../ask/Working';
+import { useConsent, useDoing } from './api';
+import { Consequences } from './Consequences';
+
+/** What a change that waits would do now, and somebody's word on it. */
+export function WaitingDialog({ id, onClose }: { id: string; onClose: () => void }) {
+  const look = useConsent(id);
+  const [note, setNote] = useState('');
+  const path = { params: { path: { id } } };
+  const agree = useDoing(() => data(api.POST('/api/consents/{id}/agree', path)), onClose);
+  const refuse = useDoing(
+    () => data(api.POST('/api/consents/{id}/refuse', { ...path, body: { note } })),
+    onClose,
+  );
+  const failed = agree.error ?? refuse.error;
+  const { waiting, consequence, problem } = look.data ?? {};
+  return (
+    <Dialog open onClose={onClose} maxWidth="sm" fullWidth aria-labelledby="waiting-title">
+      <Box sx={{ p: 3, display: 'flex', flexDirection: 'column', minHeight: 0 }}>
+        <Typography id="waiting-title" variant="h2" component="h2">
+          {waiting?.what ?? 'A change that waits'}
+        </Typography>
+        <Typography color="textSecondary" sx={{ mb: 1.5 }}>
+          {waiting && `${waiting.mine ? 'You want' : `${waiting.author} wants`} this`}
+          {waiting?.why && `: “${waiting.why}”`}
+        </Typography>
+        <Box sx={{ overflowY: 'auto', height: 270 }}>
+          {look.isPending && <Working lines={4} />}
+          {look.isError && <Trouble error={look.error} again={() => look.refetch()} />}
+          {problem && (
+            <Remark tone="bad" role="alert">
+              It cannot be done any more. {problem}
+            </Remark>
+          )}
+          {failed && (
+            <Remark tone="bad" role="alert">
+              {failed.message}
+            </Remark>
+          )}
+          {consequence && <Consequences told={consequence} />}
+        </Box>
+        {waiting && !waiting.mine && (
+          <TextField
+            size="small"
+            label={`If you decline: what you tell ${waiting.author}`}
+            value={note}
+            onChange={(event) => setNote(event.target.value)}
+            slotProps={{ htmlInput: { maxLength: 500 } }}
+            sx={{ mt: 1.5 }}
+          />
+        )}
+        <Box sx={{ display: 'flex', gap: 1, mt: 2.5, justifyContent: 'flex-end' }}>
+          <Button variant="outlined" onClick={onClose}>
+            Close
+          </Button>
+          {waiting && (
+            <Button
+              variant="outlined"
+              color="error"
+              disabled={refuse.isPending}
+              onClick={() => refuse.mutate(undefined)}
+            >
+              {waiting.mine ? 'Take it back' : 'Decline'}
+            </Button>
+          )}
+          {waiting && !waiting.mine && (
+            <Button
+              variant="contained"
+              disabled={!consequence || agree.isPending}
+              onClick={() => agree.mutate(undefined)}
+            >
+              {agree.isPending ? 'Working' : 'Agree'}
+            </Button>
+          )}
+        </Box>
+      </Box>
+    </Dialog>
+  );
+}

@@ -1,0 +1,198 @@
+import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { api, data, type Schemas } from '../api/client';
+
+export type PersonLine = Schemas['PersonLine'];
+export type PersonSheet = Schemas['PersonSheet'];
+export type Consequence = Schemas['Consequence'];
+export type Facets = Schemas['Facets'];
+export type OrganisationSheet = Schemas['OrganisationSheet'];
+export type TeamSheet = Schemas['TeamSheet'];
+export type UnitLine = Schemas['UnitLine'];
+export type SourceSheet = Schemas['SourceSheet'];
+export type Given = Schemas['Given'];
+export type Waiting = Schemas['ConsentLine'];
+
+/** How far an act goes: it is looked at, asked of somebody who can agree, or done. */
+export type How = { preview?: boolean; ask?: boolean; why?: string };
+
+type Some<T> = T extends (infer E)[]
+  ? E[]
+  : T extends object
+    ? string extends keyof T
+      ? T
+      : { [K in keyof T]?: Some<T[K]> | null }
+    : T;
+
+/** A body of which only some members are said; the server knows what the others are then. */
+export function saying<K extends keyof Schemas>(_: K, body: Some<Schemas[K]>): Schemas[K] {
+  return body as Schemas[K];
+}
+
+export type Filters = {
+  search: string;
+  kind: string;
+  status: string;
+  organisation: string;
+  unit: string;
+  team: string;
+  role: string;
+  invitation: string;
+  access: string;
+  source: string;
+  sort: string;
+  descending: boolean;
+};
+
+function wanted({ kind, status, descending, ...rest }: Filters) {
+  const texts = Object.fromEntries(Object.entries(rest).filter(([, value]) => value !== ''));
+  return {
+    ...texts,
+    ...(kind ? { kind: [kind] } : {}),
+    ...(status ? { status: [status] } : {}),
+    ...(descending ? { descending } : {}),
+  };
+}
+
+export const PAGE = 50;
+
+export function usePeopleList(filters: Filters, page: number) {
+  return useQuery({
+    queryKey: ['people', 'list', filters, page],
+    queryFn: () =>
+      data(
+        api.GET('/api/people', {
+          params: { query: { ...wanted(filters), page, size: PAGE } as never },
+        }),
+      ),
+    placeholderData: keepPreviousData,
+  });
+}
+
+/** Where the same people are to be had as a file. */
+export function peopleFile(filters: Filters, picked: string[]): string {
+  const query = new URLSearchParams();
+  for (const [key, value] of Object.entries(wanted(filters))) {
+    query.set(key, String(value));
+  }
+  if (picked.length > 0) {
+    query.set('picked', picked.join(','));
+  }
+  return `/api/people/people.csv?${query}`;
+}
+
+export function useFacets() {
+  return useQuery({
+    queryKey: ['people', 'facets'],
+    queryFn: () => data(api.GET('/api/people/facets')),
+  });
+}
+
+export function usePerson(key: string) {
+  return useQuery({
+    queryKey: ['people', 'sheet', key],
+    queryFn: () => data(api.GET('/api/people/{key}', { params: { path: { key } } })),
+  });
+}
+
+export function useBelongings(key: string, wantedNow: boolean) {
+  return useQuery({
+    queryKey: ['people', 'belongings', key],
+    queryFn: () => data(api.GET('/api/people/{key}/belongings', { params: { path: { key } } })),
+    enabled: wantedNow,
+  });
+}
+
+/** Everything that was told of people is asked again. */
+export function useStale() {
+  const queries = useQueryClient();
+  return () => queries.invalidateQueries({ predicate: (query) => query.queryKey[0] !== 'session' });
+}
+
+/** A change that makes what was told before stale. */
+export function useDoing<A, R>(does: (argument: A) => Promise<R>, after?: (result: R) => void) {
+  const stale = useStale();
+  return useMutation({
+    mutationFn: does,
+    onSuccess: async (result) => {
+      await stale();
+      after?.(result);
+    },
+  });
+}
+
+export function useOrganisations(search: string, tag = '', page = 0, size = PAGE) {
+  return useQuery({
+    queryKey: ['organisations', search, tag, page, size],
+    queryFn: () =>
+      data(api.GET('/api/organisations', { params: { query: { search, tag, page, size } } })),
+    placeholderData: keepPreviousData,
+  });
+}
+
+export function useOrganisation(key: string) {
+  return useQuery({
+    queryKey: ['organisations', 'sheet', key],
+    queryFn: () => data(api.GET('/api/organisations/{key}', { params: { path: { key } } })),
+  });
+}
+
+export function useUnits() {
+  return useQuery({ queryKey: ['units'], queryFn: () => data(api.GET('/api/units')) });
+}
+
+export function useTeams(search: string, page = 0) {
+  return useQuery({
+    queryKey: ['teams', search, page],
+    queryFn: () => data(api.GET('/api/teams', { params: { query: { search, page, size: PAGE } } })),
+    placeholderData: keepPreviousData,
+  });
+}
+
+export function useTeam(key: string, page: number) {
+  return useQuery({
+    queryKey: ['teams', 'sheet', key, page],
+    queryFn: () =>
+      data(
+        api.GET('/api/teams/{key}', {
+          params: { path: { key }, query: { page, size: PAGE } },
+        }),
+      ),
+    placeholderData: keepPreviousData,
+  });
+}
+
+export function useSources() {
+  return useQuery({ queryKey: ['sources'], queryFn: () => data(api.GET('/api/sources')) });
+}
+
+export function useJoinRequests() {
+  return useQuery({
+    queryKey: ['join-requests'],
+    queryFn: () => data(api.GET('/api/join-requests')),
+  });
+}
+
+export function useConsents(open: boolean, page: number) {
+  return useQuery({
+    queryKey: ['consents', open, page],
+    queryFn: () => data(api.GET('/api/consents', { params: { query: { open, page, size: 20 } } })),
+    placeholderData: keepPreviousData,
+  });
+}
+
+export function useConsent(id: string) {
+  return useQuery({
+    queryKey: ['consents', 'look', id],
+    queryFn: () => data(api.GET('/api/consents/{id}', { params: { path: { id } } })),
+    retry: false,
+  });
+}
+
+export function useOutbox(page: number) {
+  return useQuery({
+    queryKey: ['outbox', page],
+    queryFn: () => data(api.GET('/api/outbox', { params: { query: { page, size: 20 } } })),
+    refetchInterval: 3_000,
+    placeholderData: keepPreviousData,
+  });
+}

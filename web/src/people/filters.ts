@@ -1,0 +1,50 @@
+import { useCallback, useMemo } from 'react';
+import { useSearchParams } from 'react-router';
+import type { Filters } from './api';
+
+const names = [
+  'search',
+  'kind',
+  'status',
+  'organisation',
+  'unit',
+  'team',
+  'role',
+  'invitation',
+  'access',
+  'source',
+  'sort',
+] as const;
+
+/** Which people are listed, as the address has it: it can be sent to a colleague. */
+export function useFilters() {
+  const [params, setParams] = useSearchParams();
+  const filters: Filters = useMemo(() => {
+    const said = Object.fromEntries(names.map((name) => [name, params.get(name) ?? '']));
+    return {
+      ...(said as Omit<Filters, 'descending'>),
+      sort: said.sort || (said.search ? 'match' : 'name'),
+      descending: params.get('down') === 'yes',
+    };
+  }, [params]);
+  const page = Math.max(0, Number.parseInt(params.get('page') ?? '0', 10) || 0);
+  const change = useCallback(
+    (changes: Record<string, string>) =>
+      setParams(
+        (now) => {
+          const next = new URLSearchParams(now);
+          for (const [key, value] of Object.entries({ page: '', ...changes })) {
+            if (value) {
+              next.set(key, value);
+            } else {
+              next.delete(key);
+            }
+          }
+          return next;
+        },
+        { replace: true },
+      ),
+    [setParams],
+  );
+  return { filters, page, change };
+}
