@@ -159,6 +159,6 @@ class AskTest {
     void aMistypedAddressGetsTheNearestName(Page page) {
         page.signInAsAdministrator();
         page.go("/ask/what-can?person=ilse.marow&application=towline");
-        page.read("did you mean `ilse.marrow`?");
+        page.read("did you mean “ilse.marrow”?");
     }
 }

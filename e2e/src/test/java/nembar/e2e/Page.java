@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Map;
 import nembar.server.testing.Cluster;
 import org.openqa.selenium.By;
+import org.openqa.selenium.ElementClickInterceptedException;
 import org.openqa.selenium.Keys;
 import org.openqa.selenium.OutputType;
 import org.openqa.selenium.WebElement;
@@ -125,6 +126,97 @@ public final class Page {
                                 + "' or @aria-label='"
                                 + name
                                 + "']"));
+    }
+
+    /** Presses the button, link or leaf of this name, once it can be pressed. */
+    Page press(String name) {
+        By what =
+                By.xpath(
+                        "//*[self::button or self::a or @role='button' or @role='tab']"
+                                + "[normalize-space()=\""
+                                + name
+                                + "\" or @aria-label=\""
+                                + name
+                                + "\"]");
+        wait.until(ExpectedConditions.elementToBeClickable(what)).click();
+        return this;
+    }
+
+    /** Presses a dialog's own button, once it can be pressed. */
+    Page confirm(String name) {
+        By what =
+                By.xpath(
+                        "//*[@role='dialog']//button[not(@disabled)][normalize-space()='"
+                                + name
+                                + "']");
+        wait.ignoring(ElementClickInterceptedException.class)
+                .until(
+                        browser -> {
+                            browser.findElement(what).click();
+                            return true;
+                        });
+        return this;
+    }
+
+    /** Ticks a box; the input itself lies unseen under its drawing. */
+    Page tick(String label) {
+        By what = By.cssSelector("input[aria-label='" + label + "']");
+        wait.until(ExpectedConditions.presenceOfElementLocated(what))
+                .findElement(By.xpath(".."))
+                .click();
+        return this;
+    }
+
+    /** What is to be filled in under this label. */
+    WebElement field(String label) {
+        // A dialog stands after what it covers.
+        return see(
+                By.xpath(
+                        "(//*[(self::input or self::textarea) and (@aria-label=\""
+                                + label
+                                + "\" or @id=//label[normalize-space()=\""
+                                + label
+                                + "\"]/@for)])[last()]"));
+    }
+
+    /** Fills a field in, in place of what is there. */
+    Page fill(String label, String text) {
+        WebElement field = field(label);
+        field.click();
+        field.sendKeys(Keys.chord(Keys.CONTROL, "a"), Keys.DELETE);
+        field.sendKeys(text);
+        return this;
+    }
+
+    /** Types into a field that completes, and takes the first match. */
+    Page complete(String label, String text, String match) {
+        fill(label, text);
+        see(By.xpath("//li[@role='option'][contains(., \"" + match + "\")]"));
+        field(label).sendKeys(Keys.ENTER);
+        return this;
+    }
+
+    /** Chooses from a list that opens. */
+    Page choose(String label, String choice) {
+        see(By.xpath(
+                        "//*[@role='combobox'][@aria-labelledby and"
+                                + " contains(concat(' ', @aria-labelledby, ' '), concat(' ',"
+                                + " //label[normalize-space()=\""
+                                + label
+                                + "\"]/@id, ' '))]"))
+                .click();
+        see(By.xpath("//li[@role='option'][normalize-space()=\"" + choice + "\"]")).click();
+        return this;
+    }
+
+    /** Another browser at the same application. */
+    Page another() {
+        return open(address);
+    }
+
+    /** The row of a table that has this text. */
+    WebElement row(String text) {
+        return see(By.xpath("//tbody/tr[contains(., \"" + text + "\")]"));
     }
 
     List<String> column(int number) {
