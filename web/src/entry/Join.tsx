@@ -21,7 +21,12 @@ export default function Join() {
   });
   const ask = useMutation({
     mutationFn: () =>
-      data(api.POST('/api/join/{id}', { params: { path: { id } }, body: saying('Asked', asked) })),
+      data(
+        api.POST('/api/join/{id}', {
+          params: { path: { id } },
+          body: saying('AskedToJoin', asked),
+        }),
+      ),
   });
   useEffect(() => {
     document.title = 'Ask to join · Nembar';

@@ -12,7 +12,7 @@ const NAMED = 3;
 
 function or(people: Named[]): string {
   const names = people.map((one) => one.name);
-  if (names.length > NAMED) {
+  if (names.length > NAMED + 1) {
     return `${names.slice(0, NAMED).join(', ')} or ${names.length - NAMED} others`;
   }
   return names.length < 2 ? names.join('') : `${names.slice(0, -1).join(', ')} or ${names.at(-1)}`;

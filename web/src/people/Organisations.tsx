@@ -49,9 +49,11 @@ export default function Organisations() {
           </Button>
         )}
         <Box sx={{ flex: 1 }} />
-        <Button variant="outlined" onClick={() => setMaking(true)}>
-          New organisation
-        </Button>
+        {found.data?.mayCreate && (
+          <Button variant="outlined" onClick={() => setMaking(true)}>
+            New organisation
+          </Button>
+        )}
       </Box>
       {found.isPending && <Working lines={12} />}
       {found.isError && <Trouble error={found.error} again={() => found.refetch()} />}

@@ -3,6 +3,7 @@ import Button from '@mui/material/Button';
 import { styled } from '@mui/material/styles';
 import type { ReactNode } from 'react';
 import { Link, NavLink } from 'react-router';
+import { useCorners } from './api';
 
 const Corner = styled(NavLink)(({ theme }) => ({
   color: theme.vars?.palette.text.secondary,
@@ -18,12 +19,13 @@ const Corner = styled(NavLink)(({ theme }) => ({
 
 /** The corners of the place People, and the act that everything begins with. */
 export function PeopleFrame({ children, aside }: { children: ReactNode; aside?: ReactNode }) {
+  const open = useCorners().data;
   return (
     <Box sx={{ display: 'flex', flexDirection: 'column', height: '100%' }}>
       <Box
         component="nav"
         aria-label="In People"
-        sx={{ display: 'flex', gap: 3, alignItems: 'center', px: 2.5, pt: 0.75 }}
+        sx={{ display: 'flex', gap: 3, alignItems: 'center', px: 2.5, pt: 0.75, minHeight: 42 }}
       >
         <Corner to="/people" end>
           Everybody
@@ -32,13 +34,15 @@ export function PeopleFrame({ children, aside }: { children: ReactNode; aside?: 
         <Corner to="/people/units">Units</Corner>
         <Corner to="/people/teams">Teams</Corner>
         <Corner to="/people/requests">Requests</Corner>
-        <Corner to="/people/sources">Sources</Corner>
-        <Corner to="/people/outbox">Outbox</Corner>
+        {open?.sources && <Corner to="/people/sources">Sources</Corner>}
+        {open?.outbox && <Corner to="/people/outbox">Outbox</Corner>}
         <Box sx={{ flex: 1 }} />
         {aside}
-        <Button component={Link} to="/people/bring-in" variant="contained">
-          Bring people in
-        </Button>
+        {open?.bringIn && (
+          <Button component={Link} to="/people/bring-in" variant="contained">
+            Bring people in
+          </Button>
+        )}
       </Box>
       <Box component="main" sx={{ flex: 1, minHeight: 0, overflowY: 'auto', p: '14px 20px 40px' }}>
         {children}

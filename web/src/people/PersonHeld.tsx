@@ -50,7 +50,11 @@ export function PersonHeld({ person }: { person: PersonSheet }) {
               </td>
               <td style={{ textAlign: 'right' }}>
                 {one.mine && person.may.change && (
-                  <Button variant="text" onClick={() => setBack(one)}>
+                  <Button
+                    variant="text"
+                    aria-label={`Take back ${one.what}`}
+                    onClick={() => setBack(one)}
+                  >
                     Take back
                   </Button>
                 )}

@@ -25,12 +25,16 @@ export default function SourcesPlace() {
           Sources bring people in and keep them up to date. What a source has the say of is not
           edited by hand here.
         </Typography>
-        <Button variant="outlined" onClick={() => setMaking('scim')}>
-          A system that pushes (SCIM)
-        </Button>
-        <Button variant="outlined" onClick={() => setMaking('ldap')}>
-          A directory to read (LDAP)
-        </Button>
+        {sources.data && (
+          <>
+            <Button variant="outlined" onClick={() => setMaking('scim')}>
+              A system that pushes (SCIM)
+            </Button>
+            <Button variant="outlined" onClick={() => setMaking('ldap')}>
+              A directory to read (LDAP)
+            </Button>
+          </>
+        )}
       </Box>
       {sources.isPending && <Working lines={6} />}
       {sources.isError && <Trouble error={sources.error} again={() => sources.refetch()} />}

@@ -80,6 +80,14 @@ export function peopleFile(filters: Filters, picked: string[]): string {
   return `/api/people/people.csv?${query}`;
 }
 
+/** Where in People whoever is signed in may go, beside the lists. */
+export function useCorners() {
+  return useQuery({
+    queryKey: ['corners'],
+    queryFn: () => data(api.GET('/api/people/corners')),
+  });
+}
+
 export function useFacets() {
   return useQuery({
     queryKey: ['people', 'facets'],
@@ -102,10 +110,13 @@ export function useBelongings(key: string, wantedNow: boolean) {
   });
 }
 
+/** Whoever is signed in stays the same, and a look ahead at a change ends with the change. */
+const KEPT = new Set<unknown>(['session', 'preview']);
+
 /** Everything that was told of people is asked again. */
 export function useStale() {
   const queries = useQueryClient();
-  return () => queries.invalidateQueries({ predicate: (query) => query.queryKey[0] !== 'session' });
+  return () => queries.invalidateQueries({ predicate: (query) => !KEPT.has(query.queryKey[0]) });
 }
 
 /** A change that makes what was told before stale. */
@@ -182,7 +193,7 @@ export function useConsents(open: boolean, page: number) {
 
 export function useConsent(id: string) {
   return useQuery({
-    queryKey: ['consents', 'look', id],
+    queryKey: ['preview', 'consent', id],
     queryFn: () => data(api.GET('/api/consents/{id}', { params: { path: { id } } })),
     retry: false,
   });

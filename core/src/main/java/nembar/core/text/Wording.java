@@ -1,5 +1,6 @@
 package nembar.core.text;
 
+import java.util.ArrayList;
 import java.util.List;
 
 /** Lists as people write them. */
@@ -18,14 +19,25 @@ public final class Wording {
         return joined(words, " or ");
     }
 
-    /** The first three by name and the others by number: "a, b, c and 4 more". */
+    /**
+     * Up to four by name; of more the first three, and the others by number: "a, b, c and 4 more".
+     */
     public static String some(List<String> words) {
-        return words.size() <= SAID_AT_MOST
-                ? and(words)
-                : String.join(", ", words.subList(0, SAID_AT_MOST))
-                        + " and "
-                        + (words.size() - SAID_AT_MOST)
-                        + " more";
+        return and(cut(words, " more"));
+    }
+
+    /** The same as a choice: "a, b, c or 4 others". */
+    public static String someOr(List<String> words) {
+        return or(cut(words, " others"));
+    }
+
+    private static List<String> cut(List<String> words, String rest) {
+        if (words.size() <= SAID_AT_MOST + 1) {
+            return words;
+        }
+        List<String> said = new ArrayList<>(words.subList(0, SAID_AT_MOST));
+        said.add(words.size() - SAID_AT_MOST + rest);
+        return said;
     }
 
     private static String joined(List<String> words, String last) {

@@ -26,5 +26,9 @@ class WordsTest {
         assertThat(Wording.and(List.of())).isEmpty();
         assertThat(Wording.and(List.of("a", "b"))).isEqualTo("a and b");
         assertThat(Wording.or(List.of("a", "b", "c"))).isEqualTo("a, b or c");
+        List<String> five = List.of("a", "b", "c", "d", "e");
+        assertThat(Wording.some(five)).isEqualTo("a, b, c and 2 more");
+        assertThat(Wording.someOr(five)).isEqualTo("a, b, c or 2 others");
+        assertThat(Wording.some(five.subList(0, 4))).isEqualTo("a, b, c and d");
     }
 }

@@ -92,7 +92,7 @@ class Agreeing {
                 one.author().equals(me.key()),
                 one.at(),
                 one.decided().map(Consent.Decided::outcome).orElse("waiting"),
-                Wording.some(still.stream().map(this::name).sorted().toList()),
+                Wording.someOr(still.stream().map(this::name).sorted().toList()),
                 one.decided()
                         .map(
                                 decided ->

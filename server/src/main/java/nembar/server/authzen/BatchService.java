@@ -26,7 +26,7 @@ class BatchService {
      *
      * @param options evaluations_semantic: execute_all, deny_on_first_deny, permit_on_first_permit
      */
-    record Batch(
+    record Evaluations(
             Entity subject,
             Action action,
             Entity resource,
@@ -37,7 +37,7 @@ class BatchService {
     record Answers(List<Answer> evaluations) {}
 
     /** An answer for each, cut short where the semantic says so; without any, a single answer. */
-    Object evaluate(Batch batch) {
+    Object evaluate(Evaluations batch) {
         if (batch.evaluations() == null || batch.evaluations().isEmpty()) {
             return evaluations.evaluate(
                     new Evaluation(
@@ -61,7 +61,7 @@ class BatchService {
         return new Answers(answers);
     }
 
-    private Answer one(Batch batch, int index) {
+    private Answer one(Evaluations batch, int index) {
         Evaluation own = batch.evaluations().get(index);
         try {
             return evaluations.evaluate(
@@ -76,7 +76,7 @@ class BatchService {
         }
     }
 
-    private static String semantic(Batch batch) {
+    private static String semantic(Evaluations batch) {
         Object said = batch.options() == null ? null : batch.options().get("evaluations_semantic");
         String semantic = said == null ? "execute_all" : said.toString();
         if (!List.of("execute_all", "deny_on_first_deny", "permit_on_first_permit")

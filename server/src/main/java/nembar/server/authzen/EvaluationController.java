@@ -60,7 +60,7 @@ class EvaluationController {
     /** Several at once: what the whole says stands in for what one leaves out. */
     @PostMapping(path = "/evaluations", consumes = MediaType.APPLICATION_JSON_VALUE)
     @Operation(operationId = "evaluations")
-    Object evaluations(@RequestBody BatchService.Batch batch) {
+    Object evaluations(@RequestBody BatchService.Evaluations batch) {
         mayAsk();
         return batches.evaluate(batch);
     }

@@ -21,7 +21,7 @@ import nembar.core.model.Standpoint;
 import nembar.core.words.Telling;
 import nembar.server.ask.WhatCan;
 import nembar.server.ask.WhatCanService;
-import nembar.server.bringin.BringIn.Judged;
+import nembar.server.bringin.Judging.Judged;
 import nembar.server.bringin.Sending.Arriving;
 import nembar.server.http.Refused;
 import nembar.server.model.Models;

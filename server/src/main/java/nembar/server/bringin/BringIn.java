@@ -1,39 +1,28 @@
 package nembar.server.bringin;
 
 import java.time.Instant;
-import java.time.ZoneId;
-import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
-import java.util.Optional;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.stream.Collectors;
-import nembar.core.arrival.Arrival;
 import nembar.core.arrival.ArrivalField;
-import nembar.core.arrival.Judge;
 import nembar.core.arrival.Pasted;
 import nembar.core.arrival.Placing;
 import nembar.core.arrival.Verdict;
 import nembar.core.directory.Account;
 import nembar.core.directory.Directory;
-import nembar.core.directory.EmailAddress;
 import nembar.core.directory.Person;
-import nembar.core.directory.Unit;
-import nembar.core.text.Wording;
 import nembar.server.bringin.Batches.Entry;
-import nembar.server.governance.Governance;
+import nembar.server.bringin.Judging.Judged;
+import nembar.server.bringin.Judging.JudgedRow;
+import nembar.server.governance.Corners;
 import nembar.server.http.BadRequest;
-import nembar.server.http.Named;
 import nembar.server.http.Refused;
 import nembar.server.model.Models;
-import nembar.server.organisations.Terms;
 import nembar.server.people.Giving.Given;
-import org.slf4j.Logger;
-import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.DisposableBean;
 import org.springframework.beans.factory.SmartInitializingSingleton;
 import org.springframework.stereotype.Service;
@@ -43,24 +32,23 @@ import org.springframework.stereotype.Service;
  * on with; its rows are judged against the directory each time they are looked at.
  */
 @Service
-public class BringIn implements SmartInitializingSingleton, DisposableBean {
+class BringIn implements SmartInitializingSingleton, DisposableBean {
     static final List<String> OPEN = List.of("open", "stopped", "failed");
-    private static final Logger LOG = LoggerFactory.getLogger(BringIn.class);
     private static final int PASTE_AT_MOST = 900_000;
-    private static final int SAMPLE_ROWS = 4;
-    private static final int CHUNK = 500;
 
     private final Batches batches;
     private final Models models;
-    private final Terms terms;
-    private final Governance governance;
+    private final Reading reading;
+    private final Judging judging;
+    private final Corners corners;
     private final ExecutorService work = Executors.newFixedThreadPool(2);
 
-    BringIn(Batches batches, Models models, Terms terms, Governance governance) {
+    BringIn(Batches batches, Models models, Reading reading, Judging judging, Corners corners) {
         this.batches = batches;
         this.models = models;
-        this.terms = terms;
-        this.governance = governance;
+        this.reading = reading;
+        this.judging = judging;
+        this.corners = corners;
     }
 
     /**
@@ -68,7 +56,7 @@ public class BringIn implements SmartInitializingSingleton, DisposableBean {
      *
      * @param state reading, mapping, open, sending, done, stopped or failed
      */
-    public record BatchLine(
+    record BatchLine(
             String id,
             String name,
             String state,
@@ -84,7 +72,7 @@ public class BringIn implements SmartInitializingSingleton, DisposableBean {
      * @param counts how many rows there are of each verdict
      * @param ready how many would be invited as it stands
      */
-    public record Batch(
+    record Batch(
             BatchLine line,
             long version,
             List<String> headings,
@@ -100,35 +88,10 @@ public class BringIn implements SmartInitializingSingleton, DisposableBean {
             int rows,
             int ready) {}
 
-    /** A person a row is about, and where they are. */
-    public record KnownPerson(String key, String name, String seat, String status) {}
-
-    /**
-     * A row and its judgement.
-     *
-     * @param number from 1
-     * @param person who would come, in words: name and place
-     * @param known who has the address
-     * @param sameAs number of the earlier row with the address
-     * @param offer the organisation whose domain it is
-     * @param decision empty, "left out" or "bring back"; after sending, what became of it
-     */
-    public record JudgedRow(
-            int number,
-            Map<String, String> cells,
-            String verdict,
-            Optional<String> person,
-            Optional<KnownPerson> known,
-            Optional<Integer> sameAs,
-            Optional<Named> offer,
-            Optional<String> newOrganisation,
-            Map<String, String> problems,
-            String decision) {}
-
-    public record RowPage(List<JudgedRow> rows, long total) {}
+    record RowPage(List<JudgedRow> rows, long total) {}
 
     /** What is said of a batch as a whole. */
-    public record BatchEdit(
+    record BatchEdit(
             Long version,
             Placing placing,
             Given given,
@@ -136,19 +99,7 @@ public class BringIn implements SmartInitializingSingleton, DisposableBean {
             String note,
             Boolean compare) {}
 
-    public record RowEdit(Map<String, String> cells, String decision) {}
-
-    /** A row with its judgement, before it becomes words. */
-    record Judged(Entry entry, Arrival arrival) {
-        /** Whether it would be invited. */
-        boolean ready() {
-            boolean out = entry.outcome().equals(Batches.LEFT_OUT);
-            boolean back = entry.outcome().equals(Batches.BRING_BACK);
-            boolean fits =
-                    arrival.verdict() == Verdict.NEW || arrival.verdict() == Verdict.CLOSED && back;
-            return fits && !out && entry.person() == null;
-        }
-    }
+    record RowEdit(Map<String, String> cells, String decision) {}
 
     @Override
     public void afterSingletonsInstantiated() {
@@ -162,7 +113,7 @@ public class BringIn implements SmartInitializingSingleton, DisposableBean {
 
     /** Begins with addresses that were pasted. */
     String paste(Person me, String text) {
-        requireInviter(me);
+        corners.requireBringIn(me);
         if (text == null || text.isBlank()) {
             throw new BadRequest("text", "Paste one address or more.");
         }
@@ -192,7 +143,7 @@ public class BringIn implements SmartInitializingSingleton, DisposableBean {
 
     /** Begins with nothing: rows are typed one by one. */
     String blank(Person me) {
-        requireInviter(me);
+        corners.requireBringIn(me);
         return batches.create(me, "People typed in", "open", Content.EMPTY);
     }
 
@@ -202,110 +153,11 @@ public class BringIn implements SmartInitializingSingleton, DisposableBean {
 
     /** Begins with a file, which is read in the background. */
     String file(Person me, String name, byte[] bytes) {
-        requireInviter(me);
+        corners.requireBringIn(me);
         String plain = name == null || name.isBlank() ? "A file" : name.replaceAll(".*[/\\\\]", "");
         String id = batches.create(me, plain, "reading", Content.EMPTY);
-        work.execute(() -> read(id, bytes));
+        work.execute(() -> reading.read(id, bytes));
         return id;
-    }
-
-    private void read(String id, byte[] bytes) {
-        try {
-            Tables.Table table =
-                    Tables.read(bytes, () -> !batches.find(id).state.equals("reading"));
-            List<List<String>> rows = table.rows();
-            if (rows.isEmpty()) {
-                throw new BadRequest("file", "There is no row in the file.");
-            }
-            Map<Integer, ArrivalField> fields = ArrivalField.recognise(rows.get(0));
-            boolean headed = fields.containsValue(ArrivalField.EMAIL) || noAddress(rows.get(0));
-            List<String> headings = headed ? rows.get(0) : unnamed(rows);
-            List<List<String>> body = headed ? rows.subList(1, rows.size()) : rows;
-            if (body.isEmpty()) {
-                throw new BadRequest("file", "There are headings in the file, and no row.");
-            }
-            Map<String, String> mapping = mapping(fields, body, headings.size());
-            Content content =
-                    Content.EMPTY.read(
-                            headings,
-                            body.stream().limit(SAMPLE_ROWS).toList(),
-                            mapping,
-                            table.remark());
-            batches.content(id, content);
-            write(id, raw(body));
-            boolean mapped = mapping.containsValue(ArrivalField.EMAIL.key());
-            batches.go(id, List.of("reading"), mapped ? "open" : "mapping", "");
-        } catch (Tables.Stopped stopped) {
-            LOG.info("reading of {} was stopped", id);
-        } catch (BadRequest wrong) {
-            batches.go(id, List.of("reading"), "failed", wrong.getMessage());
-        } catch (RuntimeException failed) {
-            LOG.error("a file could not be read", failed);
-            batches.go(id, List.of("reading"), "failed", "It could not be read. Try again.");
-        }
-    }
-
-    private void write(String id, List<Map<String, String>> rows) {
-        for (int from = 0; from < rows.size(); from += CHUNK) {
-            int to = Math.min(from + CHUNK, rows.size());
-            if (!batches.find(id).state.equals("reading")) {
-                throw new Tables.Stopped();
-            }
-            batches.append(id, rows.subList(from, to));
-            batches.progress(id, to, rows.size());
-        }
-    }
-
-    /** Cells by the number of their column: the mapping is laid over them when they are judged. */
-    private static List<Map<String, String>> raw(List<List<String>> body) {
-        return body.stream()
-                .map(
-                        row -> {
-                            Map<String, String> cells = new LinkedHashMap<>();
-                            for (int i = 0; i < row.size(); i++) {
-                                if (!row.get(i).isEmpty()) {
-                                    cells.put("#" + i, row.get(i));
-                                }
-                            }
-                            return cells;
-                        })
-                .toList();
-    }
-
-    private static boolean noAddress(List<String> cells) {
-        return cells.stream().noneMatch(cell -> cell.indexOf('@') >= 0);
-    }
-
-    private static List<String> unnamed(List<List<String>> rows) {
-        int columns = rows.stream().mapToInt(List::size).max().orElse(0);
-        List<String> headings = new ArrayList<>();
-        for (int i = 1; i <= columns; i++) {
-            headings.add("Column " + i);
-        }
-        return headings;
-    }
-
-    /** What was recognised; addresses are recognised by their looks too. */
-    private static Map<String, String> mapping(
-            Map<Integer, ArrivalField> fields, List<List<String>> body, int columns) {
-        Map<String, String> mapping = new LinkedHashMap<>();
-        fields.forEach((column, field) -> mapping.put(Integer.toString(column), field.key()));
-        if (!fields.containsValue(ArrivalField.EMAIL)) {
-            for (int i = 0; i < columns; i++) {
-                int column = i;
-                long addresses =
-                        body.stream()
-                                .limit(50)
-                                .filter(row -> row.size() > column)
-                                .filter(row -> EmailAddress.valid(row.get(column)))
-                                .count();
-                if (addresses * 2 > Math.min(50, body.size())) {
-                    mapping.put(Integer.toString(i), ArrivalField.EMAIL.key());
-                    break;
-                }
-            }
-        }
-        return mapping;
     }
 
     void map(Person me, String id, Map<String, String> mapping) {
@@ -348,7 +200,7 @@ public class BringIn implements SmartInitializingSingleton, DisposableBean {
         BatchRow row = batches.known(me, id);
         Content content = Batches.content(row);
         boolean judged = !List.of("reading", "mapping").contains(row.state);
-        List<Judged> rows = judged ? judge(id, content) : List.of();
+        List<Judged> rows = judged ? judging.judge(id, content) : List.of();
         Map<Verdict, Integer> counts = new EnumMap<>(Verdict.class);
         rows.forEach(one -> counts.merge(one.arrival().verdict(), 1, Integer::sum));
         return new Batch(
@@ -364,114 +216,26 @@ public class BringIn implements SmartInitializingSingleton, DisposableBean {
                 content.compare(),
                 content.remark(),
                 counts.entrySet().stream()
-                        .collect(Collectors.toMap(one -> word(one.getKey()), Map.Entry::getValue)),
+                        .collect(
+                                Collectors.toMap(
+                                        one -> Judging.word(one.getKey()), Map.Entry::getValue)),
                 rows.size(),
                 (int) rows.stream().filter(Judged::ready).count());
-    }
-
-    /** All rows, judged as they stand now. */
-    List<Judged> judge(String id, Content content) {
-        List<Entry> entries = batches.entries(id);
-        // Rows that have become somebody are found again by their person, not by their address.
-        List<Entry> left = entries.stream().filter(one -> one.person() == null).toList();
-        List<Arrival> arrivals =
-                new Judge(models.directory(), terms.domains(), content.placing(), zone())
-                        .judge(left.stream().map(one -> mapped(one.cells(), content)).toList());
-        List<Judged> judged = new ArrayList<>();
-        int next = 0;
-        for (Entry entry : entries) {
-            judged.add(
-                    entry.person() == null
-                            ? new Judged(entry, arrivals.get(next++))
-                            : new Judged(entry, done(entry, content)));
-        }
-        return judged;
-    }
-
-    private Arrival done(Entry entry, Content content) {
-        return new Arrival(
-                entry.position(),
-                mapped(entry.cells(), content),
-                Verdict.HERE,
-                Optional.empty(),
-                models.directory().person(entry.person()),
-                Optional.empty(),
-                Optional.empty(),
-                List.of(),
-                Optional.empty(),
-                Map.of());
-    }
-
-    /** Cells by field: those of columns as mapped, then those corrected by hand. */
-    private static Map<String, String> mapped(Map<String, String> cells, Content content) {
-        Map<String, String> mapped = new LinkedHashMap<>();
-        content.mapping()
-                .forEach(
-                        (column, field) -> mapped.put(field, cells.getOrDefault("#" + column, "")));
-        cells.forEach(
-                (key, value) -> {
-                    if (!key.startsWith("#")) {
-                        mapped.put(key, value);
-                    }
-                });
-        return mapped;
     }
 
     RowPage rows(Person me, String id, String verdict, int page, int size) {
         BatchRow row = batches.known(me, id);
         List<Judged> judged =
-                judge(id, Batches.content(row)).stream()
+                judging.judge(id, Batches.content(row)).stream()
                         .filter(
                                 one ->
                                         verdict.isEmpty()
-                                                || word(one.arrival().verdict()).equals(verdict))
+                                                || Judging.word(one.arrival().verdict())
+                                                        .equals(verdict))
                         .toList();
         return new RowPage(
-                judged.stream().skip((long) page * size).limit(size).map(this::told).toList(),
+                judged.stream().skip((long) page * size).limit(size).map(judging::told).toList(),
                 judged.size());
-    }
-
-    JudgedRow told(Judged judged) {
-        Arrival arrival = judged.arrival();
-        return new JudgedRow(
-                judged.entry().position() + 1,
-                arrival.cells(),
-                word(arrival.verdict()),
-                arrival.person().map(this::seat),
-                arrival.known().map(this::whom),
-                arrival.first().map(first -> numberOf(judged, first)),
-                arrival.offer().map(one -> new Named(one.key(), one.name())),
-                arrival.newOrganisation(),
-                arrival.problems(),
-                judged.entry().outcome());
-    }
-
-    /** The judge counts the rows it is given; positions go by all rows. */
-    private static int numberOf(Judged judged, int first) {
-        return judged.entry().position() - judged.arrival().number() + first + 1;
-    }
-
-    private String seat(Person person) {
-        Directory directory = models.directory();
-        List<String> words = new ArrayList<>();
-        words.add(person.kind().name().toLowerCase(Locale.ROOT));
-        if (person.external()) {
-            words.add(
-                    Wording.and(
-                            person.accounts().stream()
-                                    .map(key -> directory.accountNames().getOrDefault(key, key))
-                                    .toList()));
-        }
-        person.unit().flatMap(directory::unit).map(Unit::name).ifPresent(words::add);
-        return String.join(", ", words.stream().filter(one -> !one.isEmpty()).toList());
-    }
-
-    private KnownPerson whom(Person person) {
-        return new KnownPerson(
-                person.key(),
-                person.name(),
-                seat(person),
-                person.status().name().toLowerCase(Locale.ROOT));
     }
 
     void say(Person me, String id, BatchEdit edit) {
@@ -552,7 +316,7 @@ public class BringIn implements SmartInitializingSingleton, DisposableBean {
     void takeOffers(Person me, String id) {
         BatchRow row = batches.known(me, id);
         requireOpen(row);
-        for (Judged one : judge(id, Batches.content(row))) {
+        for (Judged one : judging.judge(id, Batches.content(row))) {
             one.arrival()
                     .offer()
                     .filter(account -> !account.own())
@@ -587,24 +351,6 @@ public class BringIn implements SmartInitializingSingleton, DisposableBean {
         batches.known(me, id);
         batches.go(id, List.of("reading"), "discarded", "");
         batches.go(id, List.of("sending"), "stopped", "You have stopped it.");
-    }
-
-    private void requireInviter(Person me) {
-        Directory directory = models.directory();
-        boolean some = directory.people().stream().anyMatch(governance.may(me, "create"));
-        if (!some) {
-            throw new Refused(
-                    "You may not bring people in.",
-                    List.of("That needs the operations create and invite on people in Nembar."));
-        }
-    }
-
-    private ZoneId zone() {
-        return models.model(Models.NEMBAR).application().zone();
-    }
-
-    static String word(Verdict verdict) {
-        return verdict.name().toLowerCase(Locale.ROOT);
     }
 
     ExecutorService work() {

@@ -11,9 +11,9 @@ import nembar.server.bringin.Amounts.Amount;
 import nembar.server.bringin.BringIn.Batch;
 import nembar.server.bringin.BringIn.BatchEdit;
 import nembar.server.bringin.BringIn.BatchLine;
-import nembar.server.bringin.BringIn.JudgedRow;
 import nembar.server.bringin.BringIn.RowEdit;
 import nembar.server.bringin.BringIn.RowPage;
+import nembar.server.bringin.Judging.JudgedRow;
 import nembar.server.entry.EntryLinks;
 import nembar.server.entry.Letters;
 import nembar.server.http.BadRequest;
@@ -43,6 +43,7 @@ class BringInController {
             "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet";
 
     private final BringIn bringIn;
+    private final Judging judging;
     private final Sending sending;
     private final Amounts amounts;
     private final Batches batches;
@@ -51,12 +52,14 @@ class BringInController {
 
     BringInController(
             BringIn bringIn,
+            Judging judging,
             Sending sending,
             Amounts amounts,
             Batches batches,
             Letters letters,
             Me me) {
         this.bringIn = bringIn;
+        this.judging = judging;
         this.sending = sending;
         this.amounts = amounts;
         this.batches = batches;
@@ -239,7 +242,7 @@ class BringInController {
         return Csv.file(
                 "brought-in.csv",
                 List.of("Row", "E-mail", "Given name", "Family name", "Judged", "Became", "Why"),
-                bringIn.judge(id, content).stream().map(bringIn::told).map(BringInController::row));
+                judging.judge(id, content).stream().map(judging::told).map(BringInController::row));
     }
 
     private static List<String> row(JudgedRow row) {

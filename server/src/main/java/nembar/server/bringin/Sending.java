@@ -19,7 +19,7 @@ import nembar.core.draft.Change;
 import nembar.core.model.ModelRefused;
 import nembar.core.model.Problem;
 import nembar.server.acts.Acts;
-import nembar.server.bringin.BringIn.Judged;
+import nembar.server.bringin.Judging.Judged;
 import nembar.server.document.DocumentChanges;
 import nembar.server.entry.EntryLinks;
 import nembar.server.governance.Governance;
@@ -45,6 +45,7 @@ class Sending {
     static final int AT_A_TIME = 500;
 
     private final BringIn bringIn;
+    private final Judging judging;
     private final Batches batches;
     private final Models models;
     private final Steps steps;
@@ -58,6 +59,7 @@ class Sending {
 
     Sending(
             BringIn bringIn,
+            Judging judging,
             Batches batches,
             Models models,
             Steps steps,
@@ -69,6 +71,7 @@ class Sending {
             DraftStore drafts,
             Acts acts) {
         this.bringIn = bringIn;
+        this.judging = judging;
         this.batches = batches;
         this.models = models;
         this.steps = steps;
@@ -140,7 +143,7 @@ class Sending {
 
     /** Those rows of a batch that would be invited, in their order. */
     List<Judged> ready(String id, Content content) {
-        return bringIn.judge(id, content).stream().filter(Judged::ready).toList();
+        return judging.judge(id, content).stream().filter(Judged::ready).toList();
     }
 
     /**

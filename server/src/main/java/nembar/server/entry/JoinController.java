@@ -3,7 +3,7 @@ package nembar.server.entry;
 import io.swagger.v3.oas.annotations.Operation;
 import java.util.List;
 import java.util.Optional;
-import nembar.server.entry.Joining.Asked;
+import nembar.server.entry.Joining.AskedToJoin;
 import nembar.server.entry.Joining.Door;
 import nembar.server.entry.Joining.JoinLink;
 import nembar.server.entry.Joining.JoinRequest;
@@ -42,7 +42,7 @@ class JoinController {
 
     @PostMapping("/join/{id}")
     @Operation(operationId = "askToJoin")
-    ResponseEntity<Void> ask(@PathVariable String id, @RequestBody Asked asked) {
+    ResponseEntity<Void> ask(@PathVariable String id, @RequestBody AskedToJoin asked) {
         joining.ask(id, asked);
         return ResponseEntity.noContent().build();
     }

@@ -77,7 +77,7 @@ public class Joining {
     /** What is shown to whoever opens it. */
     public record Door(String organisation, List<String> domains) {}
 
-    public record Asked(String email, String givenName, String familyName, String note) {}
+    public record AskedToJoin(String email, String givenName, String familyName, String note) {}
 
     /** A request that waits. */
     public record JoinRequest(
@@ -181,7 +181,7 @@ public class Joining {
 
     /** Asks to join. The answer never tells whether somebody is known already. */
     @Transactional
-    public void ask(String id, Asked asked) {
+    public void ask(String id, AskedToJoin asked) {
         JoinLinkRow link = openById(id);
         String email = asked.email() == null ? "" : asked.email().strip();
         if (!EmailAddress.valid(email)) {

@@ -7,10 +7,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import nembar.core.directory.Person;
-import nembar.server.governance.Governance;
+import nembar.server.governance.Corners;
 import nembar.server.http.Address;
 import nembar.server.http.BadRequest;
-import nembar.server.http.Refused;
 import nembar.server.ldap.LdapImport.Run;
 import nembar.server.model.Models;
 import nembar.server.session.Me;
@@ -38,7 +37,7 @@ class SourceController {
     private final Sources sources;
     private final LdapImport imports;
     private final Address address;
-    private final Governance governance;
+    private final Corners corners;
     private final Models models;
     private final Me me;
 
@@ -46,13 +45,13 @@ class SourceController {
             Sources sources,
             LdapImport imports,
             Address address,
-            Governance governance,
+            Corners corners,
             Models models,
             Me me) {
         this.sources = sources;
         this.imports = imports;
         this.address = address;
-        this.governance = governance;
+        this.corners = corners;
         this.models = models;
         this.me = me;
     }
@@ -214,20 +213,9 @@ class SourceController {
         return imports.run(person, source, edit.password(), preview);
     }
 
-    /** Sources write anybody: they are for those who may create and change everybody. */
     private Person requireAdministrator() {
         Person person = me.person();
-        boolean all =
-                models.directory().people().stream()
-                        .allMatch(
-                                governance
-                                        .may(person, "create")
-                                        .and(governance.may(person, "change")));
-        if (!all) {
-            throw new Refused(
-                    "Sources are for those who may create and change everybody.",
-                    List.of("A source writes people of every unit and organisation."));
-        }
+        corners.requireSources(person);
         return person;
     }
 }

@@ -2,10 +2,7 @@ package nembar.server.mail;
 
 import io.swagger.v3.oas.annotations.Operation;
 import java.util.List;
-import nembar.core.directory.Person;
-import nembar.server.governance.Governance;
-import nembar.server.http.Refused;
-import nembar.server.model.Models;
+import nembar.server.governance.Corners;
 import nembar.server.session.Me;
 import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.http.ResponseEntity;
@@ -24,20 +21,13 @@ class OutboxController {
 
     private final Outbox outbox;
     private final ObjectProvider<StandIn> standIn;
-    private final Governance governance;
-    private final Models models;
+    private final Corners corners;
     private final Me me;
 
-    OutboxController(
-            Outbox outbox,
-            ObjectProvider<StandIn> standIn,
-            Governance governance,
-            Models models,
-            Me me) {
+    OutboxController(Outbox outbox, ObjectProvider<StandIn> standIn, Corners corners, Me me) {
         this.outbox = outbox;
         this.standIn = standIn;
-        this.governance = governance;
-        this.models = models;
+        this.corners = corners;
         this.me = me;
     }
 
@@ -53,7 +43,7 @@ class OutboxController {
     OutboxPage outbox(
             @RequestParam(defaultValue = "0") int page,
             @RequestParam(defaultValue = "20") int size) {
-        requireInviter();
+        corners.requireOutbox(me.person());
         List<StandIn.Taken> all =
                 standIn.getIfAvailable() == null ? List.of() : standIn.getObject().taken();
         return new OutboxPage(
@@ -70,20 +60,8 @@ class OutboxController {
     @PostMapping("/hurry")
     @Operation(operationId = "hurry")
     ResponseEntity<Void> hurry() {
-        requireInviter();
+        corners.requireOutbox(me.person());
         outbox.hurry();
         return ResponseEntity.noContent().build();
-    }
-
-    /** Its messages let people in: it is for those who may invite everybody. */
-    private void requireInviter() {
-        Person asking = me.person();
-        boolean all =
-                models.directory().people().stream().allMatch(governance.may(asking, "invite"));
-        if (!all) {
-            throw new Refused(
-                    "The outbox is for those who may invite everybody.",
-                    List.of("Its messages carry links that let people in."));
-        }
     }
 }

@@ -82,7 +82,8 @@ public class Organisations {
             String state,
             Optional<String> ends) {}
 
-    public record OrganisationPage(List<OrganisationLine> organisations, long total) {}
+    public record OrganisationPage(
+            List<OrganisationLine> organisations, long total, boolean mayCreate) {}
 
     /** An organisation, whole. */
     public record OrganisationSheet(
@@ -132,7 +133,9 @@ public class Organisations {
                                         .thenComparing(one -> one.name().toLowerCase(Locale.ROOT)))
                         .toList();
         return new OrganisationPage(
-                found.stream().skip((long) page * size).limit(size).toList(), found.size());
+                found.stream().skip((long) page * size).limit(size).toList(),
+                found.size(),
+                governance.mayOnPlace(me, ACCOUNT, "create", "new"));
     }
 
     private static String text(OrganisationLine one) {

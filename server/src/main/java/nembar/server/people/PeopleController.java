@@ -5,6 +5,7 @@ import java.time.format.DateTimeFormatter;
 import java.util.List;
 import java.util.stream.IntStream;
 import nembar.core.directory.Person;
+import nembar.server.governance.Corners;
 import nembar.server.http.Csv;
 import nembar.server.http.Paging;
 import nembar.server.people.PeopleList.Facets;
@@ -26,10 +27,12 @@ class PeopleController {
     private static final int CHUNK = 500;
 
     private final PeopleList list;
+    private final Corners corners;
     private final Me me;
 
-    PeopleController(PeopleList list, Me me) {
+    PeopleController(PeopleList list, Corners corners, Me me) {
         this.list = list;
+        this.corners = corners;
         this.me = me;
     }
 
@@ -93,6 +96,13 @@ class PeopleController {
                 one.signedIn().map(DateTimeFormatter.ISO_INSTANT::format).orElse(""),
                 one.invitation(),
                 one.source());
+    }
+
+    /** Where else in People whoever asks may go. */
+    @GetMapping("/corners")
+    @Operation(operationId = "corners")
+    Corners.OpenCorners corners() {
+        return corners.of(me.person());
     }
 
     @GetMapping("/facets")

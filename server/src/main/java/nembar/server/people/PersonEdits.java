@@ -3,9 +3,7 @@ package nembar.server.people;
 import java.time.DateTimeException;
 import java.time.ZoneId;
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -18,7 +16,6 @@ import nembar.core.directory.EmailAddress;
 import nembar.core.directory.Person;
 import nembar.core.directory.PersonKind;
 import nembar.core.directory.PersonStatus;
-import nembar.core.text.Wording;
 import nembar.server.acts.Acts;
 import nembar.server.entry.EntryLinks;
 import nembar.server.governance.Governance;
@@ -105,7 +102,8 @@ class PersonEdits {
                             + " lost: look at both and choose.");
         }
         Person next = edited(now, edit);
-        List<String> fields = changed(now, next);
+        PersonChange change = new PersonChange(now, next);
+        List<String> fields = change.fields();
         if (fields.isEmpty()) {
             return Consequence.done(List.of("Nothing is different."));
         }
@@ -115,8 +113,8 @@ class PersonEdits {
         }
         governance.requireOnPerson(me, "change", next);
         Edits edits = Edits.ofPeople(List.of(next));
-        String words = words(models.directory(), now, next);
         List<String> warnings = new ArrayList<>(terms.checkSeats(edits));
+        String words = change.done(models.directory());
         boolean readdressed = fields.contains("email");
         if (readdressed && now.status() == PersonStatus.INVITED) {
             warnings.add(
@@ -125,7 +123,7 @@ class PersonEdits {
         }
         return moves.move(
                 Move.of(
-                                By.of(me, now.name() + ": " + words)
+                                By.of(me, now.name() + ": " + change.toDo(models.directory()))
                                         .seen(Map.of(key, edit.version())),
                                 () -> Step.of(edits),
                                 () -> {
@@ -297,94 +295,5 @@ class PersonEdits {
 
     private static Optional<String> given(String value) {
         return Optional.ofNullable(value).filter(text -> !text.isBlank());
-    }
-
-    /** Names of the fields in which the two differ. */
-    static List<String> changed(Person now, Person next) {
-        List<String> fields = new ArrayList<>();
-        add(fields, "kind", now.kind(), next.kind());
-        add(fields, "email", now.email(), next.email());
-        add(fields, "givenName", now.givenName(), next.givenName());
-        add(fields, "familyName", now.familyName(), next.familyName());
-        add(fields, "accounts", now.accounts(), next.accounts());
-        add(fields, "unit", now.unit(), next.unit());
-        add(fields, "manager", now.manager(), next.manager());
-        add(fields, "timeZone", now.zone(), next.zone());
-        add(fields, "attributes", now.attributes(), next.attributes());
-        return fields;
-    }
-
-    private static void add(List<String> fields, String field, Object was, Object is) {
-        if (!was.equals(is)) {
-            fields.add(field);
-        }
-    }
-
-    /** What is different, for the history: "moved from Sorrel Delta to Night Desk". */
-    static String words(Directory directory, Person now, Person next) {
-        List<String> words = new ArrayList<>();
-        for (String field : changed(now, next)) {
-            words.add(
-                    switch (field) {
-                        case "kind" ->
-                                "changed the kind from "
-                                        + PeopleList.word(now.kind())
-                                        + " to "
-                                        + PeopleList.word(next.kind());
-                        case "email" ->
-                                "changed the address from " + now.email() + " to " + next.email();
-                        case "accounts" ->
-                                "set whom they work for to "
-                                        + Wording.and(
-                                                next.accounts().stream()
-                                                        .map(
-                                                                key ->
-                                                                        directory
-                                                                                .accountNames()
-                                                                                .getOrDefault(
-                                                                                        key, key))
-                                                        .toList());
-                        case "unit" ->
-                                "moved them from "
-                                        + name(directory.unitNames(), now.unit())
-                                        + " to "
-                                        + name(directory.unitNames(), next.unit());
-                        case "manager" ->
-                                "changed the manager from "
-                                        + name(directory.personNames(), now.manager())
-                                        + " to "
-                                        + name(directory.personNames(), next.manager());
-                        case "timeZone" -> "set the time zone to " + next.zone().getId();
-                        case "attributes" -> attributeWords(directory, now, next);
-                        default -> "changed the name from " + now.name() + " to " + next.name();
-                    });
-        }
-        return Wording.and(words.stream().distinct().toList());
-    }
-
-    private static String name(Map<String, String> names, Optional<String> key) {
-        return key.map(one -> names.getOrDefault(one, one)).orElse("none");
-    }
-
-    private static String attributeWords(Directory directory, Person now, Person next) {
-        return Wording.and(
-                directory.attributes().stream()
-                        .filter(
-                                one ->
-                                        !Optional.ofNullable(now.attributes().get(one.key()))
-                                                .equals(
-                                                        Optional.ofNullable(
-                                                                next.attributes().get(one.key()))))
-                        .sorted(Comparator.comparing(Attribute::label))
-                        .map(
-                                one ->
-                                        "set "
-                                                + one.label().toLowerCase(Locale.ROOT)
-                                                + " to "
-                                                + Optional.ofNullable(
-                                                                next.attributes().get(one.key()))
-                                                        .map(String::valueOf)
-                                                        .orElse("nothing"))
-                        .toList());
     }
 }

@@ -69,7 +69,7 @@ class PlacingActs {
 
     private void note(Person me, Directory directory, List<Person> before, List<Person> after) {
         for (int i = 0; i < before.size(); i++) {
-            String words = PersonEdits.words(directory, before.get(i), after.get(i));
+            String words = new PersonChange(before.get(i), after.get(i)).done(directory);
             if (!words.isEmpty()) {
                 acts.note(me.key(), PERSON, before.get(i).key(), words);
             }

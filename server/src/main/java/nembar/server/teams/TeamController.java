@@ -7,11 +7,11 @@ import nembar.server.http.Paging;
 import nembar.server.moves.Consequence;
 import nembar.server.moves.How;
 import nembar.server.session.Me;
-import nembar.server.teams.Teams.JudgedMember;
-import nembar.server.teams.Teams.Matching;
-import nembar.server.teams.Teams.MemberEdit;
-import nembar.server.teams.Teams.Message;
-import nembar.server.teams.Teams.TeamEdit;
+import nembar.server.teams.TeamEdits.Matching;
+import nembar.server.teams.TeamEdits.TeamEdit;
+import nembar.server.teams.TeamMembers.JudgedMember;
+import nembar.server.teams.TeamMembers.MemberEdit;
+import nembar.server.teams.TeamMembers.Message;
 import nembar.server.teams.Teams.TeamPage;
 import nembar.server.teams.Teams.TeamSheet;
 import org.springdoc.core.annotations.ParameterObject;
@@ -30,10 +30,14 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api/teams")
 class TeamController {
     private final Teams teams;
+    private final TeamEdits edits;
+    private final TeamMembers members;
     private final Me me;
 
-    TeamController(Teams teams, Me me) {
+    TeamController(Teams teams, TeamEdits edits, TeamMembers members, Me me) {
         this.teams = teams;
+        this.edits = edits;
+        this.members = members;
         this.me = me;
     }
 
@@ -69,20 +73,20 @@ class TeamController {
     @PostMapping
     @Operation(operationId = "newTeam")
     MadeTeam create(@RequestBody TeamEdit edit) {
-        return new MadeTeam(teams.create(me.person(), edit));
+        return new MadeTeam(edits.create(me.person(), edit));
     }
 
     @PutMapping("/{key}")
     @Operation(operationId = "changeTeam")
     Consequence change(
             @PathVariable String key, @ParameterObject How how, @RequestBody TeamEdit edit) {
-        return teams.change(how.by(me.person(), wish("team", key, edit)), key, edit);
+        return edits.change(how.by(me.person(), wish("team", key, edit)), key, edit);
     }
 
     @DeleteMapping("/{key}")
     @Operation(operationId = "removeTeam")
     Consequence remove(@PathVariable String key, @ParameterObject How how) {
-        return teams.remove(how.by(me.person(), wish("team-removal", key, null)), key);
+        return edits.remove(how.by(me.person(), wish("team-removal", key, null)), key);
     }
 
     private static Wish wish(String act, String key, Object edit) {
@@ -93,26 +97,26 @@ class TeamController {
     @Operation(operationId = "changeMembers")
     Consequence members(
             @PathVariable String key, @ParameterObject How how, @RequestBody MemberEdit edit) {
-        return teams.members(how.by(me.person(), wish("members", key, edit)), key, edit);
+        return members.members(how.by(me.person(), wish("members", key, edit)), key, edit);
     }
 
     /** Pasted addresses, judged: who could join by them. */
     @PostMapping("/{key}/judge")
     @Operation(operationId = "judgeMembers")
     List<JudgedMember> judge(@PathVariable String key, @RequestBody PastedMembers pasted) {
-        return teams.judge(me.person(), key, pasted.text());
+        return members.judge(me.person(), key, pasted.text());
     }
 
     /** Who would be in a team by a condition. */
     @PostMapping("/matching")
     @Operation(operationId = "matching")
     Matching matching(@RequestBody Who who) {
-        return teams.matching(me.person(), who.who() == null ? "" : who.who());
+        return edits.matching(me.person(), who.who() == null ? "" : who.who());
     }
 
     @PostMapping("/{key}/message")
     @Operation(operationId = "messageTeam")
     Messaged message(@PathVariable String key, @RequestBody Message message) {
-        return new Messaged(teams.message(me.person(), key, message));
+        return new Messaged(members.message(me.person(), key, message));
     }
 }

@@ -1,8 +1,8 @@
 package nembar.server.teams;
 
 import nembar.server.agreeing.Again;
-import nembar.server.teams.Teams.MemberEdit;
-import nembar.server.teams.Teams.TeamEdit;
+import nembar.server.teams.TeamEdits.TeamEdit;
+import nembar.server.teams.TeamMembers.MemberEdit;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 
@@ -10,18 +10,18 @@ import org.springframework.context.annotation.Configuration;
 @Configuration(proxyBeanMethods = false)
 class TeamsAgain {
     @Bean
-    Again<TeamEdit> teamActsAgain(Teams teams) {
-        return new Again<>("team", TeamEdit.class, teams::change);
+    Again<TeamEdit> teamActsAgain(TeamEdits edits) {
+        return new Again<>("team", TeamEdit.class, edits::change);
     }
 
     @Bean
-    Again<Object> teamRemovalActsAgain(Teams teams) {
+    Again<Object> teamRemovalActsAgain(TeamEdits edits) {
         return new Again<>(
-                "team-removal", Object.class, (intent, key, none) -> teams.remove(intent, key));
+                "team-removal", Object.class, (intent, key, none) -> edits.remove(intent, key));
     }
 
     @Bean
-    Again<MemberEdit> membersActsAgain(Teams teams) {
-        return new Again<>("members", MemberEdit.class, teams::members);
+    Again<MemberEdit> membersActsAgain(TeamMembers members) {
+        return new Again<>("members", MemberEdit.class, members::members);
     }
 }

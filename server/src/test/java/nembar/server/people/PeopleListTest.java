@@ -45,6 +45,25 @@ class PeopleListTest {
     }
 
     @Test
+    void cornersAreToldToThoseWhoMayUseThem(Installation nembar) {
+        assertThat(nembar.administrator().get("/api/people/corners").json().toString())
+                .isEqualTo("{\"bringIn\":true,\"sources\":true,\"outbox\":true}");
+        Client branch = nembar.branchAdministrator();
+        JsonNode open = branch.get("/api/people/corners").json();
+        assertThat(branch.get("/api/sources").status())
+                .isEqualTo(open.path("sources").asBoolean() ? 200 : 403);
+        assertThat(branch.get("/api/outbox").status())
+                .isEqualTo(open.path("outbox").asBoolean() ? 200 : 403);
+        assertThat(open.path("sources").asBoolean()).isFalse();
+        assertThat(open.path("bringIn").asBoolean()).isTrue();
+        Client auditor = nembar.auditor();
+        assertThat(auditor.get("/api/people/corners").json().toString())
+                .isEqualTo("{\"bringIn\":false,\"sources\":false,\"outbox\":false}");
+        assertThat(auditor.get("/api/organisations").json().path("mayCreate").asBoolean())
+                .isFalse();
+    }
+
+    @Test
     void filtersNarrowTogether(Installation nembar) {
         Client client = nembar.administrator();
         Answer delta = client.get("/api/people?unit=sorrel-delta&kind=staff&size=100");

@@ -1,0 +1,171 @@
+package nembar.server.bringin;
+
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import nembar.core.arrival.Arrival;
+import nembar.core.arrival.Judge;
+import nembar.core.arrival.Verdict;
+import nembar.core.directory.Directory;
+import nembar.core.directory.Person;
+import nembar.core.directory.Unit;
+import nembar.core.text.Wording;
+import nembar.server.bringin.Batches.Entry;
+import nembar.server.http.Named;
+import nembar.server.model.Models;
+import nembar.server.organisations.Terms;
+import org.springframework.stereotype.Service;
+
+/** Judges the rows of a batch against the directory as it is now, and tells them. */
+@Service
+class Judging {
+    private final Batches batches;
+    private final Models models;
+    private final Terms terms;
+
+    Judging(Batches batches, Models models, Terms terms) {
+        this.batches = batches;
+        this.models = models;
+        this.terms = terms;
+    }
+
+    /** A person a row is about, and where they are. */
+    record KnownPerson(String key, String name, String seat, String status) {}
+
+    /**
+     * A row and its judgement.
+     *
+     * @param number from 1
+     * @param person who would come, in words: name and place
+     * @param known who has the address
+     * @param sameAs number of the earlier row with the address
+     * @param offer the organisation whose domain it is
+     * @param decision empty, "left out" or "bring back"; after sending, what became of it
+     */
+    record JudgedRow(
+            int number,
+            Map<String, String> cells,
+            String verdict,
+            Optional<String> person,
+            Optional<KnownPerson> known,
+            Optional<Integer> sameAs,
+            Optional<Named> offer,
+            Optional<String> newOrganisation,
+            Map<String, String> problems,
+            String decision) {}
+
+    /** A row with its judgement, before it becomes words. */
+    record Judged(Entry entry, Arrival arrival) {
+        /** Whether it would be invited. */
+        boolean ready() {
+            boolean out = entry.outcome().equals(Batches.LEFT_OUT);
+            boolean back = entry.outcome().equals(Batches.BRING_BACK);
+            boolean fits =
+                    arrival.verdict() == Verdict.NEW || arrival.verdict() == Verdict.CLOSED && back;
+            return fits && !out && entry.person() == null;
+        }
+    }
+
+    /** All rows, judged as they stand now. */
+    List<Judged> judge(String id, Content content) {
+        List<Entry> entries = batches.entries(id);
+        // Rows that have become somebody are found again by their person, not by their address.
+        List<Entry> left = entries.stream().filter(one -> one.person() == null).toList();
+        List<Arrival> arrivals =
+                new Judge(models.directory(), terms.domains(), content.placing(), zone())
+                        .judge(left.stream().map(one -> mapped(one.cells(), content)).toList());
+        List<Judged> judged = new ArrayList<>();
+        int next = 0;
+        for (Entry entry : entries) {
+            judged.add(
+                    entry.person() == null
+                            ? new Judged(entry, arrivals.get(next++))
+                            : new Judged(entry, done(entry, content)));
+        }
+        return judged;
+    }
+
+    private Arrival done(Entry entry, Content content) {
+        return new Arrival(
+                entry.position(),
+                mapped(entry.cells(), content),
+                Verdict.HERE,
+                Optional.empty(),
+                models.directory().person(entry.person()),
+                Optional.empty(),
+                Optional.empty(),
+                List.of(),
+                Optional.empty(),
+                Map.of());
+    }
+
+    /** Cells by field: those of columns as mapped, then those corrected by hand. */
+    private static Map<String, String> mapped(Map<String, String> cells, Content content) {
+        Map<String, String> mapped = new LinkedHashMap<>();
+        content.mapping()
+                .forEach(
+                        (column, field) -> mapped.put(field, cells.getOrDefault("#" + column, "")));
+        cells.forEach(
+                (key, value) -> {
+                    if (!key.startsWith("#")) {
+                        mapped.put(key, value);
+                    }
+                });
+        return mapped;
+    }
+
+    JudgedRow told(Judged judged) {
+        Arrival arrival = judged.arrival();
+        return new JudgedRow(
+                judged.entry().position() + 1,
+                arrival.cells(),
+                word(arrival.verdict()),
+                arrival.person().map(this::seat),
+                arrival.known().map(this::whom),
+                arrival.first().map(first -> numberOf(judged, first)),
+                arrival.offer().map(one -> new Named(one.key(), one.name())),
+                arrival.newOrganisation(),
+                arrival.problems(),
+                judged.entry().outcome());
+    }
+
+    /** The judge counts the rows it is given; positions go by all rows. */
+    private static int numberOf(Judged judged, int first) {
+        return judged.entry().position() - judged.arrival().number() + first + 1;
+    }
+
+    private String seat(Person person) {
+        Directory directory = models.directory();
+        List<String> words = new ArrayList<>();
+        words.add(person.kind().name().toLowerCase(Locale.ROOT));
+        if (person.external()) {
+            words.add(
+                    Wording.and(
+                            person.accounts().stream()
+                                    .map(key -> directory.accountNames().getOrDefault(key, key))
+                                    .toList()));
+        }
+        person.unit().flatMap(directory::unit).map(Unit::name).ifPresent(words::add);
+        return String.join(", ", words.stream().filter(one -> !one.isEmpty()).toList());
+    }
+
+    private KnownPerson whom(Person person) {
+        return new KnownPerson(
+                person.key(),
+                person.name(),
+                seat(person),
+                person.status().name().toLowerCase(Locale.ROOT));
+    }
+
+    private ZoneId zone() {
+        return models.model(Models.NEMBAR).application().zone();
+    }
+
+    static String word(Verdict verdict) {
+        return verdict.name().toLowerCase(Locale.ROOT);
+    }
+}

@@ -1,0 +1,157 @@
+package nembar.server.teams;
+
+import static nembar.server.teams.Teams.TEAM;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import nembar.core.condition.Condition;
+import nembar.core.condition.ConditionRefused;
+import nembar.core.condition.Standing;
+import nembar.core.directory.Directory;
+import nembar.core.directory.Edits;
+import nembar.core.directory.Person;
+import nembar.core.directory.PersonNames;
+import nembar.core.directory.PersonStatus;
+import nembar.core.directory.Team;
+import nembar.core.text.Slug;
+import nembar.server.acts.Acts;
+import nembar.server.governance.Governance;
+import nembar.server.http.BadRequest;
+import nembar.server.http.Named;
+import nembar.server.model.Models;
+import nembar.server.model.Step;
+import nembar.server.model.Steps.By;
+import nembar.server.moves.Consequence;
+import nembar.server.moves.Intent;
+import nembar.server.moves.Moves;
+import nembar.server.moves.Moves.Move;
+import org.springframework.stereotype.Service;
+
+/** Sets teams up, renames and removes them, and says who is in them by condition. */
+@Service
+class TeamEdits {
+    private static final int MATCHES_SHOWN = 20;
+
+    private final Teams teams;
+    private final Models models;
+    private final Moves moves;
+    private final Governance governance;
+    private final Acts acts;
+
+    TeamEdits(Teams teams, Models models, Moves moves, Governance governance, Acts acts) {
+        this.teams = teams;
+        this.models = models;
+        this.moves = moves;
+        this.governance = governance;
+        this.acts = acts;
+    }
+
+    record TeamEdit(String name, String who) {}
+
+    /** Who meets a condition now. */
+    record Matching(String words, int number, List<Named> first) {}
+
+    String create(Person me, TeamEdit edit) {
+        String name = name(edit);
+        String key = Slug.of(name, TEAM, taken -> models.directory().team(taken).isPresent());
+        governance.requireOnPlace(me, TEAM, "create", key, name);
+        Team team = new Team(key, name, Set.of(), Set.of(), who(edit));
+        moves.move(
+                Move.of(
+                        By.of(me, "New team " + name),
+                        () -> Step.of(Edits.ofTeams(List.of(team))),
+                        () -> acts.note(me.key(), TEAM, key, "set up " + name)),
+                Intent.make(me));
+        return key;
+    }
+
+    Consequence change(Intent intent, String key, TeamEdit edit) {
+        Person me = intent.author();
+        Team now = teams.known(key);
+        governance.requireOnPlace(me, TEAM, "change", key, now.name());
+        teams.requireByHand(now);
+        String name = name(edit);
+        Optional<Condition> who = who(edit);
+        String words =
+                now.who().equals(who)
+                        ? "renamed it from " + now.name()
+                        : "set who is in it to "
+                                + who.map(teams::words).orElse("those listed alone");
+        return moves.move(
+                Move.of(
+                        By.of(me, "Change the team " + name),
+                        () -> {
+                            Team latest = teams.known(key);
+                            return Step.of(
+                                    Edits.ofTeams(
+                                            List.of(
+                                                    new Team(
+                                                            key,
+                                                            name,
+                                                            latest.members(),
+                                                            latest.leads(),
+                                                            who))));
+                        },
+                        () -> acts.note(me.key(), TEAM, key, words)),
+                intent);
+    }
+
+    Consequence remove(Intent intent, String key) {
+        Person me = intent.author();
+        Team team = teams.known(key);
+        governance.requireOnPlace(me, TEAM, "delete", key, team.name());
+        teams.requireByHand(team);
+        return moves.move(
+                Move.of(
+                        By.of(me, "Remove the team " + team.name()),
+                        () -> Step.of(Edits.withoutTeam(key)),
+                        () -> acts.note(me.key(), TEAM, key, "removed " + team.name())),
+                intent);
+    }
+
+    /**
+     * Who meets a condition now, before anything is saved.
+     *
+     * @throws ConditionRefused when it cannot be read or names what is not there
+     */
+    Matching matching(Person me, String who) {
+        governance.requireOnPlace(me, TEAM, "change", "any", "teams");
+        Condition condition = condition(who);
+        Directory directory = models.directory();
+        Team trial = new Team("trial", "Trial", Set.of(), Set.of(), Optional.of(condition));
+        List<Person> found =
+                directory.with(Edits.ofTeams(List.of(trial))).membersOf(Set.of("trial")).stream()
+                        .flatMap(key -> directory.person(key).stream())
+                        .filter(one -> one.status() != PersonStatus.CLOSED)
+                        .toList();
+        return new Matching(
+                teams.words(condition),
+                found.size(),
+                found.stream()
+                        .limit(MATCHES_SHOWN)
+                        .map(one -> new Named(one.key(), one.name()))
+                        .toList());
+    }
+
+    private Condition condition(String text) {
+        try {
+            Condition condition = Condition.ofText(text);
+            condition.check(PersonNames.ofTeams(models.directory().attributes()), Standing.OPENS);
+            return condition;
+        } catch (ConditionRefused refused) {
+            throw new BadRequest("who", refused.getMessage());
+        }
+    }
+
+    private Optional<Condition> who(TeamEdit edit) {
+        return Optional.ofNullable(edit.who()).filter(text -> !text.isBlank()).map(this::condition);
+    }
+
+    private static String name(TeamEdit edit) {
+        if (edit.name() == null || edit.name().isBlank()) {
+            throw new BadRequest("name", "Give the team a name.");
+        }
+        return edit.name().strip();
+    }
+}
