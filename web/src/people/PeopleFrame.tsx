@@ -3,7 +3,7 @@ import Button from '@mui/material/Button';
 import { styled } from '@mui/material/styles';
 import type { ReactNode } from 'react';
 import { Link, NavLink } from 'react-router';
-import { useCorners } from './api';
+import { useCorners, useWaitingNumber } from './api';
 
 const Corner = styled(NavLink)(({ theme }) => ({
   color: theme.vars?.palette.text.secondary,
@@ -20,6 +20,7 @@ const Corner = styled(NavLink)(({ theme }) => ({
 /** The corners of the place People, and the act that everything begins with. */
 export function PeopleFrame({ children, aside }: { children: ReactNode; aside?: ReactNode }) {
   const open = useCorners().data;
+  const waiting = useWaitingNumber();
   return (
     <Box sx={{ display: 'flex', flexDirection: 'column', height: '100%' }}>
       <Box
@@ -33,7 +34,7 @@ export function PeopleFrame({ children, aside }: { children: ReactNode; aside?: 
         <Corner to="/people/organisations">Organisations</Corner>
         <Corner to="/people/units">Units</Corner>
         <Corner to="/people/teams">Teams</Corner>
-        <Corner to="/people/requests">Requests</Corner>
+        <Corner to="/people/requests">{waiting > 0 ? `Requests (${waiting})` : 'Requests'}</Corner>
         {open?.sources && <Corner to="/people/sources">Sources</Corner>}
         {open?.outbox && <Corner to="/people/outbox">Outbox</Corner>}
         <Box sx={{ flex: 1 }} />

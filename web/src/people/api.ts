@@ -191,6 +191,11 @@ export function useConsents(open: boolean, page: number) {
   });
 }
 
+/** How much waits for somebody's word. */
+export function useWaitingNumber(): number {
+  return (useConsents(true, 0).data?.total ?? 0) + (useJoinRequests().data?.length ?? 0);
+}
+
 export function useConsent(id: string) {
   return useQuery({
     queryKey: ['preview', 'consent', id],

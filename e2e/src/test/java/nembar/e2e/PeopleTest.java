@@ -99,6 +99,27 @@ class PeopleTest {
     }
 
     @Test
+    void whatAnAdministratorMayNotDoAloneAStewardAgreesTo(Page page) {
+        page.signInAsAdministrator().go("/people/p/isolde.tran").press("Change");
+        page.complete("Unit", "Crew O", "Crew Office").read("which is guarded");
+        assertThat(page.button("Save").isEnabled()).isFalse();
+        page.fill("What you tell Agnete Solberg or Rufus Tannahill", "Holiday cover");
+        page.press("Ask to agree").read("They have been written to").confirm("Close");
+        page.go("/people/requests").read("waits for Agnete Solberg or Rufus Tannahill");
+        Page steward = page.another();
+        try {
+            steward.go("/").signIn("agnete.solberg@larkwater.example", "quiet-hands-aboard");
+            steward.go("/people/requests").read("Holiday cover").press("Look");
+            steward.read("Idris Munro wants this").read("Changes access for 1 person");
+            steward.confirm("Agree").missing("Idris Munro wants this").read("done, Agnete Solberg");
+            assertThat(steward.text()).doesNotContain("Bring people in", "Outbox");
+        } finally {
+            steward.close();
+        }
+        page.go("/people/p/isolde.tran").read("Crew Office");
+    }
+
+    @Test
     void aUnitIsMovedOnlyAfterWhatThatChangesWasSeen(Page page) {
         page.signInAsAdministrator().go("/people/units").press("Night Desk");
         page.complete("Part of", "Fleet", "Fleet").read("1 change, not in effect yet");
