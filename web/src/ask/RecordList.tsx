@@ -1,14 +1,13 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import TablePagination from '@mui/material/TablePagination';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useEffect, useState } from 'react';
+import { Pages } from '../app/Pages';
 import { Trouble } from '../app/Trouble';
 import { csvAddress, PAGE_SIZE, useRecords, type WhatCan } from './answers';
 import type { Listed, Question } from './question';
 import { RecordTable } from './RecordTable';
-import { number } from './said';
 import { Working } from './Working';
 
 const SEARCH_AFTER_MS = 250;
@@ -63,16 +62,12 @@ export function RecordList({ question, listed, answer }: Props) {
       {records.data && records.data.total > 0 && (
         <Box sx={{ opacity: records.isPlaceholderData ? 0.6 : 1 }}>
           <RecordTable page={records.data} listed={listed} question={question} />
-          <TablePagination
-            component="div"
-            count={records.data.total}
+          <Pages
+            total={records.data.total}
             page={records.data.page}
-            rowsPerPage={PAGE_SIZE}
-            rowsPerPageOptions={[PAGE_SIZE]}
-            onPageChange={(_, page) => question.arrange({ page })}
-            labelDisplayedRows={({ from, to, count }) =>
-              `${number(from)} to ${number(to)} of ${number(count)}`
-            }
+            size={PAGE_SIZE}
+            onPage={(page) => question.arrange({ page })}
+            always
           />
         </Box>
       )}

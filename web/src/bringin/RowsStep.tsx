@@ -1,10 +1,10 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import TablePagination from '@mui/material/TablePagination';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { type FormEvent, useState } from 'react';
 import { api, data } from '../api/client';
+import { Pages } from '../app/Pages';
 import { Rows } from '../app/parts';
 import { Trouble } from '../app/Trouble';
 import { number } from '../ask/said';
@@ -101,16 +101,7 @@ export function RowsStep({ batch, onNext }: Props) {
               ))}
             </tbody>
           </Rows>
-          {rows.data.total > ROWS_A_PAGE && (
-            <TablePagination
-              component="div"
-              count={rows.data.total}
-              page={page}
-              rowsPerPage={ROWS_A_PAGE}
-              rowsPerPageOptions={[ROWS_A_PAGE]}
-              onPageChange={(_, next) => setPage(next)}
-            />
-          )}
+          <Pages total={rows.data.total} page={page} size={ROWS_A_PAGE} onPage={setPage} />
         </>
       )}
       <AddRow id={id} />

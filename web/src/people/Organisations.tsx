@@ -1,9 +1,9 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import MuiLink from '@mui/material/Link';
-import TablePagination from '@mui/material/TablePagination';
 import { useEffect, useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
+import { Pages } from '../app/Pages';
 import { Empty, Rows } from '../app/parts';
 import { Search } from '../app/Search';
 import { Trouble } from '../app/Trouble';
@@ -114,13 +114,11 @@ export default function Organisations() {
               ))}
             </tbody>
           </Rows>
-          <TablePagination
-            component="div"
-            count={found.data.total}
+          <Pages
+            total={found.data.total}
             page={page}
-            rowsPerPage={PAGE}
-            rowsPerPageOptions={[PAGE]}
-            onPageChange={(_, next) => change({ page: String(next) })}
+            size={PAGE}
+            onPage={(next) => change({ page: String(next) })}
           />
         </>
       )}

@@ -1,8 +1,8 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import TablePagination from '@mui/material/TablePagination';
 import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
+import { Pages } from '../app/Pages';
 import { Empty } from '../app/parts';
 import { Trouble } from '../app/Trouble';
 import { number } from '../ask/said';
@@ -105,16 +105,11 @@ export default function PeopleList() {
             picked={picked}
             onPick={setPicked}
           />
-          <TablePagination
-            component="div"
-            count={people.data.total}
+          <Pages
+            total={people.data.total}
             page={page}
-            rowsPerPage={PAGE}
-            rowsPerPageOptions={[PAGE]}
-            onPageChange={(_, next) => change({ page: next ? String(next) : '' })}
-            labelDisplayedRows={({ from, to, count }) =>
-              `${number(from)} to ${number(to)} of ${number(count)}`
-            }
+            size={PAGE}
+            onPage={(next) => change({ page: next ? String(next) : '' })}
           />
         </Box>
       )}

@@ -1,25 +1,24 @@
 import Box from '@mui/material/Box';
-import TablePagination from '@mui/material/TablePagination';
 import { useEffect, useState } from 'react';
+import { Pages } from '../app/Pages';
 import { Empty, Part } from '../app/parts';
 import { Trouble } from '../app/Trouble';
 import { number } from '../ask/said';
 import { Working } from '../ask/Working';
-import { useConsents, useJoinRequests } from './api';
+import { SHOWN, useConsents, useJoinRequests } from './api';
 import { JoinRequests } from './JoinRequests';
 import { PeopleFrame } from './PeopleFrame';
 import { WaitingChanges } from './WaitingChanges';
 
-const SHOWN = 20;
-
 /** What waits for somebody's word: changes to agree to, and people who ask to join. */
 export default function Requests() {
-  const requests = useJoinRequests();
+  const [joins, setJoins] = useState(0);
+  const requests = useJoinRequests(joins);
   const open = useConsents(true, 0);
   useEffect(() => {
     document.title = 'Requests · Nembar';
   }, []);
-  const nothing = requests.data?.length === 0 && open.data?.total === 0;
+  const nothing = requests.data?.total === 0 && open.data?.total === 0;
   return (
     <PeopleFrame>
       <Box component="h1" sx={{ position: 'absolute', left: -9999 }}>
@@ -35,9 +34,10 @@ export default function Requests() {
         </Empty>
       )}
       <Changes open title="Changes to agree to" />
-      {requests.data && requests.data.length > 0 && (
-        <Part title={`People who ask to join (${number(requests.data.length)})`}>
-          <JoinRequests requests={requests.data} />
+      {requests.data && requests.data.total > 0 && (
+        <Part title={`People who ask to join (${number(requests.data.total)})`}>
+          <JoinRequests requests={requests.data.requests} />
+          <Pages total={requests.data.total} page={joins} size={SHOWN} onPage={setJoins} />
         </Part>
       )}
       <Changes open={false} title="Decided lately" />
@@ -58,16 +58,7 @@ function Changes({ open, title }: { open: boolean; title: string }) {
   return (
     <Part title={open ? `${title} (${number(found.data.total)})` : title}>
       <WaitingChanges label={title} changes={found.data.waiting} />
-      {found.data.total > SHOWN && (
-        <TablePagination
-          component="div"
-          count={found.data.total}
-          page={page}
-          rowsPerPage={SHOWN}
-          rowsPerPageOptions={[SHOWN]}
-          onPageChange={(_, next) => setPage(next)}
-        />
-      )}
+      <Pages total={found.data.total} page={page} size={SHOWN} onPage={setPage} />
     </Part>
   );
 }

@@ -1,10 +1,10 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import TablePagination from '@mui/material/TablePagination';
 import Typography from '@mui/material/Typography';
 import { useEffect, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { api, data } from '../api/client';
+import { Pages } from '../app/Pages';
 import { Part, Remark } from '../app/parts';
 import { Trouble } from '../app/Trouble';
 import { number } from '../ask/said';
@@ -43,16 +43,7 @@ export default function TeamPlace() {
             <div>
               <Part title={`Members (${number(team.data.total)})`}>
                 <TeamMembers team={team.data} />
-                {team.data.total > PAGE && (
-                  <TablePagination
-                    component="div"
-                    count={team.data.total}
-                    page={page}
-                    rowsPerPage={PAGE}
-                    rowsPerPageOptions={[PAGE]}
-                    onPageChange={(_, next) => setPage(next)}
-                  />
-                )}
+                <Pages total={team.data.total} page={page} size={PAGE} onPage={setPage} />
               </Part>
             </div>
             <div>

@@ -1,10 +1,10 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import MuiLink from '@mui/material/Link';
-import TablePagination from '@mui/material/TablePagination';
 import { useEffect, useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { api, data } from '../api/client';
+import { Pages } from '../app/Pages';
 import { Empty, Rows } from '../app/parts';
 import { Search } from '../app/Search';
 import { Trouble } from '../app/Trouble';
@@ -95,18 +95,12 @@ export default function Teams() {
               ))}
             </tbody>
           </Rows>
-          {teams.data.total > PAGE && (
-            <TablePagination
-              component="div"
-              count={teams.data.total}
-              page={page}
-              rowsPerPage={PAGE}
-              rowsPerPageOptions={[PAGE]}
-              onPageChange={(_, next) =>
-                setParams({ ...(search ? { search } : {}), page: String(next) })
-              }
-            />
-          )}
+          <Pages
+            total={teams.data.total}
+            page={page}
+            size={PAGE}
+            onPage={(next) => setParams({ ...(search ? { search } : {}), page: String(next) })}
+          />
         </>
       )}
       {making && (

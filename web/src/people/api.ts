@@ -176,24 +176,30 @@ export function useSources() {
   return useQuery({ queryKey: ['sources'], queryFn: () => data(api.GET('/api/sources')) });
 }
 
-export function useJoinRequests() {
+/** How many requests a page has. */
+export const SHOWN = 20;
+
+export function useJoinRequests(page: number) {
   return useQuery({
-    queryKey: ['join-requests'],
-    queryFn: () => data(api.GET('/api/join-requests')),
+    queryKey: ['join-requests', page],
+    queryFn: () =>
+      data(api.GET('/api/join-requests', { params: { query: { page, size: SHOWN } } })),
+    placeholderData: keepPreviousData,
   });
 }
 
 export function useConsents(open: boolean, page: number) {
   return useQuery({
     queryKey: ['consents', open, page],
-    queryFn: () => data(api.GET('/api/consents', { params: { query: { open, page, size: 20 } } })),
+    queryFn: () =>
+      data(api.GET('/api/consents', { params: { query: { open, page, size: SHOWN } } })),
     placeholderData: keepPreviousData,
   });
 }
 
 /** How much waits for somebody's word. */
 export function useWaitingNumber(): number {
-  return (useConsents(true, 0).data?.total ?? 0) + (useJoinRequests().data?.length ?? 0);
+  return (useConsents(true, 0).data?.total ?? 0) + (useJoinRequests(0).data?.total ?? 0);
 }
 
 export function useConsent(id: string) {

@@ -1,12 +1,12 @@
 package nembar.server.entry;
 
 import io.swagger.v3.oas.annotations.Operation;
-import java.util.List;
 import java.util.Optional;
 import nembar.server.entry.Joining.AskedToJoin;
 import nembar.server.entry.Joining.Door;
 import nembar.server.entry.Joining.JoinLink;
-import nembar.server.entry.Joining.JoinRequest;
+import nembar.server.entry.Joining.JoinRequestPage;
+import nembar.server.http.Paging;
 import nembar.server.session.Me;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.DeleteMapping;
@@ -15,6 +15,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 
 /** Asking to join, and deciding on it. */
@@ -68,8 +69,11 @@ class JoinController {
 
     @GetMapping("/join-requests")
     @Operation(operationId = "joinRequests")
-    List<JoinRequest> waiting() {
-        return joining.waiting(me.person());
+    JoinRequestPage waiting(
+            @RequestParam(defaultValue = "0") int page,
+            @RequestParam(defaultValue = "20") int size) {
+        Paging.check(page, size);
+        return joining.waiting(me.person(), page, size);
     }
 
     @PostMapping("/join-requests/{id}/approve")

@@ -9,6 +9,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.function.Predicate;
 import nembar.core.directory.Account;
 import nembar.core.directory.Edits;
 import nembar.core.directory.EmailAddress;
@@ -88,6 +89,8 @@ public class Joining {
             String name,
             String note,
             Instant asked) {}
+
+    public record JoinRequestPage(List<JoinRequest> requests, long total) {}
 
     /** The open link of an organisation. */
     @Transactional(readOnly = true)
@@ -242,27 +245,35 @@ public class Joining {
 
     /** Requests that wait, as far as whoever asks may bring people in there. */
     @Transactional(readOnly = true)
-    public List<JoinRequest> waiting(Person me) {
+    public JoinRequestPage waiting(Person me, int page, int size) {
         Map<String, String> names = models.directory().accountNames();
-        return entities
-                .createQuery(
-                        "from JoinRequestRow where decidedAt is null order by askedAt",
-                        JoinRequestRow.class)
-                .setMaxResults(OPEN_AT_MOST)
-                .getResultList()
-                .stream()
-                .filter(row -> governance.mayOnPerson(me, "create", person(row, "request")))
-                .map(
-                        row ->
-                                new JoinRequest(
-                                        row.id,
-                                        row.account,
-                                        names.getOrDefault(row.account, row.account),
-                                        row.email,
-                                        (row.givenName + " " + row.familyName).strip(),
-                                        row.note,
-                                        row.askedAt))
-                .toList();
+        Predicate<Person> mine = governance.may(me, "create");
+        List<JoinRequestRow> all =
+                entities
+                        .createQuery(
+                                "from JoinRequestRow where decidedAt is null order by askedAt",
+                                JoinRequestRow.class)
+                        .setMaxResults(OPEN_AT_MOST)
+                        .getResultList()
+                        .stream()
+                        .filter(row -> mine.test(person(row, "request")))
+                        .toList();
+        return new JoinRequestPage(
+                all.stream()
+                        .skip((long) page * size)
+                        .limit(size)
+                        .map(
+                                row ->
+                                        new JoinRequest(
+                                                row.id,
+                                                row.account,
+                                                names.getOrDefault(row.account, row.account),
+                                                row.email,
+                                                (row.givenName + " " + row.familyName).strip(),
+                                                row.note,
+                                                row.askedAt))
+                        .toList(),
+                all.size());
     }
 
     /**

@@ -243,6 +243,7 @@ class EntryTest {
         List<JsonNode> waiting =
                 client.get("/api/join-requests")
                         .json()
+                        .path("requests")
                         .valueStream()
                         .filter(one -> one.path("email").asString().startsWith("wanda"))
                         .toList();
