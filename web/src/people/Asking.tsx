@@ -5,17 +5,17 @@ import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import type { Schemas } from '../api/client';
+import { and } from '../ask/said';
 
 type Named = Schemas['Named'];
 
 const NAMED = 3;
 
-function or(people: Named[]): string {
+function some(people: Named[]): string {
   const names = people.map((one) => one.name);
-  if (names.length > NAMED + 1) {
-    return `${names.slice(0, NAMED).join(', ')} or ${names.length - NAMED} others`;
-  }
-  return names.length < 2 ? names.join('') : `${names.slice(0, -1).join(', ')} or ${names.at(-1)}`;
+  return names.length > NAMED + 1
+    ? and([...names.slice(0, NAMED), `${names.length - NAMED} others`])
+    : and(names);
 }
 
 type Props = { people: Named[]; busy: boolean; onAsk: (why: string) => void };
@@ -28,7 +28,7 @@ export function Asking({ people, busy, onAsk }: Props) {
       <TextField
         size="small"
         fullWidth
-        label={`What you tell ${or(people)}`}
+        label={`What you tell ${some(people)}`}
         value={why}
         onChange={(event) => setWhy(event.target.value)}
         slotProps={{ htmlInput: { maxLength: 500 } }}
@@ -50,8 +50,8 @@ export function Asking({ people, busy, onAsk }: Props) {
 export function Asked() {
   return (
     <Typography role="status">
-      They have been written to. Nothing changes until one of them agrees; it waits under{' '}
-      <Link to="/people/requests">Requests</Link>, where you can take it back.
+      They have been written to. Nothing changes until somebody who has to agree does; it waits
+      under <Link to="/people/requests">Requests</Link>, where you can take it back.
     </Typography>
   );
 }

@@ -39,7 +39,7 @@ export function WaitingChanges({ label, changes }: Props) {
               </td>
               <td>
                 {one.state === 'waiting'
-                  ? `waits for ${one.waitsFor}`
+                  ? `waits; asked: ${one.stillAsked}`
                   : `${outcomes[one.state]}, ${one.note}`}
               </td>
               <td style={{ textAlign: 'right' }}>

@@ -7,6 +7,7 @@ import { useState } from 'react';
 import { api, data } from '../api/client';
 import { Remark } from '../app/parts';
 import { Trouble } from '../app/Trouble';
+import { and } from '../ask/said';
 import { Working } from '../ask/Working';
 import { useConsent, useDoing } from './api';
 import { Consequences } from './Consequences';
@@ -16,7 +17,10 @@ export function WaitingDialog({ id, onClose }: { id: string; onClose: () => void
   const look = useConsent(id);
   const [note, setNote] = useState('');
   const path = { params: { path: { id } } };
-  const agree = useDoing(() => data(api.POST('/api/consents/{id}/agree', path)), onClose);
+  const agree = useDoing(
+    () => data(api.POST('/api/consents/{id}/agree', path)),
+    (answer) => answer.made && onClose(),
+  );
   const refuse = useDoing(
     () => data(api.POST('/api/consents/{id}/refuse', { ...path, body: { note } })),
     onClose,
@@ -46,9 +50,15 @@ export function WaitingDialog({ id, onClose }: { id: string; onClose: () => void
               {failed.message}
             </Remark>
           )}
-          {consequence && <Consequences told={consequence} />}
+          {agree.data && (
+            <Remark tone="good" role="status">
+              You have agreed. It also needs the word of{' '}
+              {and(agree.data.still.map((one) => one.name))}, and waits for that.
+            </Remark>
+          )}
+          {consequence && !agree.data && <Consequences told={consequence} />}
         </Box>
-        {waiting && !waiting.mine && (
+        {waiting && !waiting.mine && !agree.data && (
           <TextField
             size="small"
             label={`If you decline: what you tell ${waiting.author}`}
@@ -62,7 +72,7 @@ export function WaitingDialog({ id, onClose }: { id: string; onClose: () => void
           <Button variant="outlined" onClick={onClose}>
             Close
           </Button>
-          {waiting && (
+          {waiting && !agree.data && (
             <Button
               variant="outlined"
               color="error"
@@ -72,7 +82,7 @@ export function WaitingDialog({ id, onClose }: { id: string; onClose: () => void
               {waiting.mine ? 'Take it back' : 'Decline'}
             </Button>
           )}
-          {waiting && !waiting.mine && (
+          {waiting && !waiting.mine && !waiting.agreed && !agree.data && (
             <Button
               variant="contained"
               disabled={!consequence || agree.isPending}

@@ -103,9 +103,9 @@ class PeopleTest {
         page.signInAsAdministrator().go("/people/p/isolde.tran").press("Change");
         page.complete("Unit", "Crew O", "Crew Office").read("which is guarded");
         assertThat(page.button("Save").isEnabled()).isFalse();
-        page.fill("What you tell Agnete Solberg or Rufus Tannahill", "Holiday cover");
+        page.fill("What you tell Agnete Solberg and Rufus Tannahill", "Holiday cover");
         page.press("Ask to agree").read("They have been written to").confirm("Close");
-        page.go("/people/requests").read("waits for Agnete Solberg or Rufus Tannahill");
+        page.go("/people/requests").read("waits; asked: Agnete Solberg and Rufus Tannahill");
         Page steward = page.another();
         try {
             steward.go("/").signIn("agnete.solberg@larkwater.example", "quiet-hands-aboard");

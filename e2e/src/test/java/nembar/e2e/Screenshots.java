@@ -71,7 +71,7 @@ class Screenshots {
         shoot(page, "team");
         page.go("/people/p/isolde.tran").press("Change");
         page.complete("Unit", "Crew O", "Crew Office").read("which is guarded");
-        page.fill("What you tell Agnete Solberg or Rufus Tannahill", "Holiday cover for Delphine");
+        page.fill("What you tell Agnete Solberg and Rufus Tannahill", "Holiday cover for Delphine");
         page.press("Ask to agree").read("They have been written to").confirm("Close");
         page.go("/people/requests").press("Look").read("Changes access for 1 person");
         shoot(page, "request");

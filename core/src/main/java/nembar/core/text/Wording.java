@@ -23,21 +23,12 @@ public final class Wording {
      * Up to four by name; of more the first three, and the others by number: "a, b, c and 4 more".
      */
     public static String some(List<String> words) {
-        return and(cut(words, " more"));
-    }
-
-    /** The same as a choice: "a, b, c or 4 others". */
-    public static String someOr(List<String> words) {
-        return or(cut(words, " others"));
-    }
-
-    private static List<String> cut(List<String> words, String rest) {
         if (words.size() <= SAID_AT_MOST + 1) {
-            return words;
+            return and(words);
         }
         List<String> said = new ArrayList<>(words.subList(0, SAID_AT_MOST));
-        said.add(words.size() - SAID_AT_MOST + rest);
-        return said;
+        said.add(words.size() - SAID_AT_MOST + " more");
+        return and(said);
     }
 
     private static String joined(List<String> words, String last) {

@@ -44,7 +44,8 @@ class Agreeing {
      *
      * @param mine whether whoever looks is its author
      * @param state waiting, made, declined or withdrawn
-     * @param waitsFor names of some of those whose word is wanted
+     * @param stillAsked names of some of those asked who have not agreed
+     * @param agreed whether whoever looks has agreed
      * @param note who decided and what they said, in a sentence; empty while it waits
      */
     record ConsentLine(
@@ -55,7 +56,8 @@ class Agreeing {
             boolean mine,
             Instant asked,
             String state,
-            String waitsFor,
+            String stillAsked,
+            boolean agreed,
             String note) {}
 
     record ConsentPage(List<ConsentLine> waiting, long total) {}
@@ -92,7 +94,8 @@ class Agreeing {
                 one.author().equals(me.key()),
                 one.at(),
                 one.decided().map(Consent.Decided::outcome).orElse("waiting"),
-                Wording.someOr(still.stream().map(this::name).sorted().toList()),
+                Wording.some(still.stream().map(this::name).sorted().toList()),
+                one.agreed().contains(me.key()),
                 one.decided()
                         .map(
                                 decided ->

@@ -36,7 +36,11 @@ class AgreeingTest {
 
     /** Asks to place somebody new in the crew office; the id of what waits. */
     private static String asked(Client client, String person) {
-        Answer answer = place(client, person, "crew-office", "ask=true&why=She+starts+on+Monday");
+        return asked(client, person, "crew-office");
+    }
+
+    private static String asked(Client client, String person, String unit) {
+        Answer answer = place(client, person, unit, "ask=true&why=She+starts+on+Monday");
         assertThat(answer.status()).as(answer.text()).isEqualTo(200);
         assertThat(answer.json().path("done").asBoolean()).isFalse();
         return waiting(client, true).path(0).path("id").asString();
@@ -173,6 +177,39 @@ class AgreeingTest {
                         "/api/people/acts?ask=true",
                         Map.of("act", "suspend", "people", List.of("agnete.solberg")));
         assertThat(empty.status()).isEqualTo(400);
+    }
+
+    /** Whoever moves themselves into a guarded area needs its steward and a second person. */
+    @Test
+    void whereTwoHaveToAgreeItWaitsForBoth(Installation nembar) {
+        Client client = nembar.administrator();
+        client.post("/api/people/acts", Map.of("act", "reset", "people", List.of("vikram.sethi")));
+        String second = "vikram.sethi@larkwater.example";
+        Arrivals.comeIn(nembar, second);
+        String home = unit(client, "idris.munro");
+        String id = asked(client, "idris.munro");
+
+        Client steward = nembar.steward();
+        JsonNode first = steward.post("/api/consents/" + id + "/agree", Map.of()).json();
+        assertThat(first.path("made").asBoolean()).isFalse();
+        assertThat(first.path("still").toString())
+                .contains("vikram.sethi")
+                .doesNotContain("rufus.tannahill");
+        assertThat(unit(client, "idris.munro")).isNotEqualTo("crew-office");
+        assertThat(waiting(steward, true).path(0).path("agreed").asBoolean()).isTrue();
+        assertThat(steward.post("/api/consents/" + id + "/agree", Map.of()).status())
+                .isEqualTo(403);
+
+        Client other = nembar.nobody().signIn(second, Arrivals.PASSWORD);
+        JsonNode last = other.post("/api/consents/" + id + "/agree", Map.of()).json();
+        assertThat(last.path("made").asBoolean()).isTrue();
+        assertThat(unit(client, "idris.munro")).isEqualTo("crew-office");
+
+        String back = asked(client, "idris.munro", home);
+        assertThat(steward.post("/api/consents/" + back + "/agree", Map.of()).status())
+                .isEqualTo(404);
+        other.post("/api/consents/" + back + "/agree", Map.of());
+        assertThat(unit(client, "idris.munro")).isEqualTo(home);
     }
 
     @Test
