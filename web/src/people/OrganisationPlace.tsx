@@ -70,13 +70,7 @@ export default function OrganisationPlace() {
           </Box>
           <TheirPeople sheet={sheet.data} />
           <Part title="What was done">
-            <History
-              lines={sheet.data.history.map((one) => ({
-                at: one.at,
-                who: one.actor,
-                words: one.words,
-              }))}
-            />
+            <History lines={sheet.data.history} />
           </Part>
           {editing && <OrganisationEdit sheet={sheet.data} onClose={() => setEditing(false)} />}
         </>

@@ -20,7 +20,7 @@ type Open = PlainAct | 'place' | 'team' | 'role' | null;
 
 /** Everybody, found, sorted and picked. */
 export default function PeopleList() {
-  const { filters, page, change } = useFilters();
+  const { filters, filtered, page, change } = useFilters();
   const people = usePeopleList(filters, page);
   const [picked, setPicked] = useState<Map<string, PersonLine>>(new Map());
   const [open, setOpen] = useState<Open>(null);
@@ -85,7 +85,10 @@ export default function PeopleList() {
       </Box>
       {people.isPending && <Working lines={16} />}
       {people.isError && <Trouble error={people.error} again={() => people.refetch()} />}
-      {people.data && people.data.total === 0 && (
+      {people.data?.total === 0 && !filtered && (
+        <Empty>There is nobody here whom you may see.</Empty>
+      )}
+      {people.data?.total === 0 && filtered && (
         <Empty
           act={
             <Button component={Link} to="/people" variant="outlined">

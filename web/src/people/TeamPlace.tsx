@@ -66,13 +66,7 @@ export default function TeamPlace() {
                 </Part>
               )}
               <Part title="What was done">
-                <History
-                  lines={team.data.history.map((one) => ({
-                    at: one.at,
-                    who: one.actor,
-                    words: one.words,
-                  }))}
-                />
+                <History lines={team.data.history} />
               </Part>
             </div>
           </Box>

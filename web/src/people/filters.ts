@@ -46,5 +46,7 @@ export function useFilters() {
       ),
     [setParams],
   );
-  return { filters, page, change };
+  const { sort: _, descending: __, ...narrowing } = filters;
+  const filtered = Object.values(narrowing).some((value) => value !== '');
+  return { filters, filtered, page, change };
 }

@@ -5,6 +5,8 @@ import java.time.Clock;
 import java.time.Instant;
 import java.util.Collection;
 import java.util.List;
+import java.util.Map;
+import nembar.server.model.Models;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -12,23 +14,26 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 public class Acts {
     private final EntityManager entities;
+    private final Models models;
     private final Clock clock;
 
-    Acts(EntityManager entities, Clock clock) {
+    Acts(EntityManager entities, Models models, Clock clock) {
         this.entities = entities;
+        this.models = models;
         this.clock = clock;
     }
 
     /**
      * One act.
      *
-     * @param actor key of the person, or the name of the source, that did it
+     * @param who name of the person, or of the source, that did it
      */
-    public record Act(Instant at, String actor, String words) {}
+    public record Act(Instant at, String who, String words) {}
 
     /**
      * Notes an act, in the transaction at hand.
      *
+     * @param actor key of the person, or name of the source, that did it
      * @param kind person, team, unit or account
      * @param words what was done: "suspended"
      */
@@ -51,6 +56,7 @@ public class Acts {
     /** What was done to one, the last first. */
     @Transactional(readOnly = true)
     public List<Act> on(String kind, String key, int most) {
+        Map<String, String> names = models.directory().personNames();
         return entities
                 .createQuery(
                         "from ActRow where kind = :kind and key = :key order by at desc, id desc",
@@ -60,7 +66,7 @@ public class Acts {
                 .setMaxResults(most)
                 .getResultList()
                 .stream()
-                .map(row -> new Act(row.at, row.actor, row.words))
+                .map(row -> new Act(row.at, names.getOrDefault(row.actor, row.actor), row.words))
                 .toList();
     }
 }

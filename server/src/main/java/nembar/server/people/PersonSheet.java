@@ -1,9 +1,9 @@
 package nembar.server.people;
 
-import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import nembar.server.acts.Acts;
 import nembar.server.entry.EntryLinks.Invited;
 import nembar.server.http.Named;
 import nembar.server.session.Sessions.Live;
@@ -41,7 +41,7 @@ record PersonSheet(
         SignIns.State signIn,
         List<SignIns.Try> tries,
         List<Live> sessions,
-        List<HistoryLine> history,
+        List<Acts.Act> history,
         May may,
         String signInGuarded) {
 
@@ -77,8 +77,6 @@ record PersonSheet(
             Optional<String> account,
             Optional<String> resting,
             boolean mine) {}
-
-    record HistoryLine(Instant at, String who, String words) {}
 
     /** What whoever asks may do with them. */
     record May(

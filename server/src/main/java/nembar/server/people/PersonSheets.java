@@ -29,7 +29,6 @@ import nembar.server.http.Refused;
 import nembar.server.model.Models;
 import nembar.server.people.PersonSheet.AttributeValue;
 import nembar.server.people.PersonSheet.Held;
-import nembar.server.people.PersonSheet.HistoryLine;
 import nembar.server.people.PersonSheet.InTeam;
 import nembar.server.people.PersonSheet.May;
 import nembar.server.people.PersonSheet.WorksFor;
@@ -117,16 +116,7 @@ public class PersonSheets {
                 signIns.stateOf(person),
                 signIns.triesOf(key, TRIES_SHOWN),
                 sessions.of(key),
-                acts.on("person", key, HISTORY_SHOWN).stream()
-                        .map(
-                                one ->
-                                        new HistoryLine(
-                                                one.at(),
-                                                directory
-                                                        .personNames()
-                                                        .getOrDefault(one.actor(), one.actor()),
-                                                one.words()))
-                        .toList(),
+                acts.on("person", key, HISTORY_SHOWN),
                 new May(
                         governance.mayOnPerson(me, "change", person),
                         governance.mayOnPerson(me, "invite", person),

@@ -174,16 +174,7 @@ class Teams {
                 governance.mayOnPlace(me, TEAM, "change", key),
                 mayMembers(me, team),
                 source(team),
-                acts.on(TEAM, key, 30).stream()
-                        .map(
-                                one ->
-                                        new Acts.Act(
-                                                one.at(),
-                                                directory
-                                                        .personNames()
-                                                        .getOrDefault(one.actor(), one.actor()),
-                                                one.words()))
-                        .toList());
+                acts.on(TEAM, key, 30));
     }
 
     String words(Condition who) {

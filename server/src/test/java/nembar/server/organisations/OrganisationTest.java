@@ -60,7 +60,9 @@ class OrganisationTest {
                                 "seatsRefuse",
                                 true));
         assertThat(client.put(path, wanted).json().path("done").asBoolean()).isTrue();
-        JsonNode line = client.get(path).json().path("line");
+        JsonNode sheet = client.get(path).json();
+        assertThat(sheet.path("history").path(0).path("who").asString()).isEqualTo("Idris Munro");
+        JsonNode line = sheet.path("line");
         assertThat(line.path("name").asString()).isEqualTo("Lock & Weir");
         assertThat(line.path("domains").path(0).asString()).isEqualTo("lockweir.example");
         assertThat(line.path("seats").asInt()).isEqualTo(3);
