@@ -35,17 +35,18 @@ export function RowsStep({ batch, onNext }: Props) {
     data(api.POST('/api/bring-in/{id}/offers', { params: { path: { id } } })),
   );
   const offered = rows.data?.rows.some((one) => one.offer) ?? false;
+  const unused = batch.headings.filter((_, column) => !batch.mapping[column]).length;
+  const show = (wanted: string) => {
+    setVerdict(wanted);
+    setPage(0);
+  };
   if (columns) {
     return <Columns batch={batch} onDone={() => setColumns(false)} />;
   }
   return (
     <>
       <Box sx={{ display: 'flex', gap: 0.75, alignItems: 'center', flexWrap: 'wrap', mb: 1.5 }}>
-        <Chip
-          label={`all ${number(batch.rows)}`}
-          on={verdict === ''}
-          onChoose={() => setVerdict('')}
-        />
+        <Chip label={`all ${number(batch.rows)}`} on={verdict === ''} onChoose={() => show('')} />
         {verdicts
           .filter(([key]) => (batch.counts[key] ?? 0) > 0)
           .map(([key, label]) => (
@@ -54,16 +55,13 @@ export function RowsStep({ batch, onNext }: Props) {
               label={`${number(batch.counts[key] ?? 0)} ${label}`}
               on={verdict === key}
               tone={key === 'malformed' ? 'error.main' : undefined}
-              onChoose={() => {
-                setVerdict(key);
-                setPage(0);
-              }}
+              onChoose={() => show(key)}
             />
           ))}
         <Box sx={{ flex: 1 }} />
         {batch.headings.length > 0 && (
           <Button variant="text" onClick={() => setColumns(true)}>
-            Columns
+            {unused === 0 ? 'Columns' : `Columns, ${unused} not used`}
           </Button>
         )}
         {offered && (
