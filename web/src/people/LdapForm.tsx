@@ -9,7 +9,8 @@ import Typography from '@mui/material/Typography';
 import { type FormEvent, useState } from 'react';
 import { api, data, Problem } from '../api/client';
 import { Remark } from '../app/parts';
-import { type SourceSheet, saying, useDoing } from './api';
+import { type SourceSheet, saying, useDoing, useOrganisation } from './api';
+import { type Picked, PickOrganisation } from './PickOne';
 
 type Props = { source?: SourceSheet; onClose: () => void };
 
@@ -39,13 +40,23 @@ export function LdapForm({ source, onClose }: Props) {
     filter: known?.filter ?? '(objectClass=inetOrgPerson)',
     kind: known?.kind ?? 'staff',
   });
+  const [organisation, setOrganisation] = useState<Picked | null>(
+    known?.organisation ? { key: known.organisation, name: known.organisation } : null,
+  );
+  const kept = useOrganisation(organisation?.key ?? '').data?.line;
   const [mapping, setMapping] = useState<Record<string, string>>(known?.mapping ?? usual);
   const [goneClose, setGoneClose] = useState(known?.goneClose ?? false);
   const save = useDoing(() => {
     const body = saying('SourceEdit', {
       kind: 'ldap',
       name,
-      ldap: { ...at, port: Number(at.port) || 0, mapping, goneClose, organisation: '' },
+      ldap: {
+        ...at,
+        port: Number(at.port) || 0,
+        mapping,
+        goneClose,
+        organisation: organisation?.key ?? '',
+      },
     });
     return source
       ? data(api.PUT('/api/sources/{id}', { params: { path: { id: source.id } }, body }))
@@ -110,6 +121,13 @@ export function LdapForm({ source, onClose }: Props) {
             <MenuItem value="external">Outsider</MenuItem>
           </TextField>
         </Box>
+        {(at.kind === 'external' || mapping.kind) && (
+          <PickOrganisation
+            label="Organisation of outsiders who say none"
+            value={organisation && { ...organisation, name: kept?.name ?? organisation.name }}
+            onPick={setOrganisation}
+          />
+        )}
         <Typography variant="h3" component="h3" color="textSecondary">
           Which attribute has what; leave empty what stays with us
         </Typography>

@@ -7,18 +7,20 @@ import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { type FormEvent, useState } from 'react';
 import { api, data } from '../api/client';
-import { saying, useDoing } from './api';
+import { type SourceSheet, saying, useDoing } from './api';
 
-export function ScimForm({ onClose }: { onClose: () => void }) {
-  const [name, setName] = useState('');
-  const [invite, setInvite] = useState(false);
-  const make = useDoing(
-    () =>
-      data(
-        api.POST('/api/sources', { body: saying('SourceEdit', { kind: 'scim', name, invite }) }),
-      ),
-    onClose,
-  );
+type Props = { source?: SourceSheet; onClose: () => void };
+
+/** What a system that pushes is called, and whether it lets people in. */
+export function ScimForm({ source, onClose }: Props) {
+  const [name, setName] = useState(source?.name ?? '');
+  const [invite, setInvite] = useState(source?.invite ?? false);
+  const make = useDoing(() => {
+    const body = saying('SourceEdit', { kind: 'scim', name, invite });
+    return source
+      ? data(api.PUT('/api/sources/{id}', { params: { path: { id: source.id } }, body }))
+      : data(api.POST('/api/sources', { body }));
+  }, onClose);
   const submit = (event: FormEvent) => {
     event.preventDefault();
     make.mutate(undefined);
@@ -27,7 +29,7 @@ export function ScimForm({ onClose }: { onClose: () => void }) {
     <Dialog open onClose={onClose} maxWidth="sm" fullWidth aria-labelledby="scim-title">
       <Box component="form" onSubmit={submit} sx={{ p: 3, display: 'grid', gap: 1.75 }}>
         <Typography id="scim-title" variant="h2" component="h2">
-          A system that pushes people by SCIM 2.0
+          {source ? `Change ${source.name}` : 'A system that pushes people by SCIM 2.0'}
         </Typography>
         <TextField
           autoFocus
@@ -50,7 +52,7 @@ export function ScimForm({ onClose }: { onClose: () => void }) {
             Cancel
           </Button>
           <Button type="submit" variant="contained" disabled={make.isPending}>
-            Set it up
+            {source ? 'Save' : 'Set it up'}
           </Button>
         </Box>
       </Box>

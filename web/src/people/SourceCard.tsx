@@ -11,12 +11,14 @@ import { number } from '../ask/said';
 import { type SourceSheet, saying, useDoing } from './api';
 import { LdapForm } from './LdapForm';
 import { LdapRun } from './LdapRun';
+import { ScimForm } from './ScimForm';
 
 /** One source: how it is reached, and what it has brought. */
 export function SourceCard({ source }: { source: SourceSheet }) {
   const [open, setOpen] = useState<'edit' | 'run' | null>(null);
   const [sure, setSure] = useState(false);
   const path = { id: source.id };
+  const Form = source.ldap ? LdapForm : ScimForm;
   const remove = useDoing(() => data(api.DELETE('/api/sources/{id}', { params: { path } })));
   return (
     <Box
@@ -36,15 +38,13 @@ export function SourceCard({ source }: { source: SourceSheet }) {
           {source.name}
         </Typography>
         {source.ldap && (
-          <>
-            <Button variant="contained" onClick={() => setOpen('run')}>
-              Look and run
-            </Button>
-            <Button variant="outlined" onClick={() => setOpen('edit')}>
-              Change
-            </Button>
-          </>
+          <Button variant="contained" onClick={() => setOpen('run')}>
+            Look and run
+          </Button>
         )}
+        <Button variant="outlined" onClick={() => setOpen('edit')}>
+          Change
+        </Button>
         <Button
           variant="outlined"
           color={sure ? 'error' : 'inherit'}
@@ -97,7 +97,7 @@ export function SourceCard({ source }: { source: SourceSheet }) {
           />
         )}
       </Box>
-      {open === 'edit' && <LdapForm source={source} onClose={() => setOpen(null)} />}
+      {open === 'edit' && <Form source={source} onClose={() => setOpen(null)} />}
       {open === 'run' && <LdapRun source={source} onClose={() => setOpen(null)} />}
     </Box>
   );

@@ -144,6 +144,7 @@ export function useOrganisation(key: string) {
   return useQuery({
     queryKey: ['organisations', 'sheet', key],
     queryFn: () => data(api.GET('/api/organisations/{key}', { params: { path: { key } } })),
+    enabled: key !== '',
   });
 }
 

@@ -150,6 +150,32 @@ class LdapImportTest {
     }
 
     @Test
+    void outsidersWhoSayNoOrganisationAreOfTheSourcesOwn(Installation nembar) {
+        Client client = nembar.administrator();
+        Map<String, Object> outsiders =
+                Map.of(
+                        "kind",
+                        "external",
+                        "filter",
+                        "(uid=lost)",
+                        "mapping",
+                        Map.of("email", "mail", "givenName", "givenName"));
+        String id = client.post("/api/sources", settings(outsiders)).json().path("id").asString();
+        JsonNode none = run(client, id, PASSWORD, true).json();
+        assertThat(none.path("counts").path("wrong").asInt()).isEqualTo(1);
+        assertThat(none.path("lines").toString()).contains("works for an organisation");
+
+        Map<String, Object> placed = new HashMap<>(outsiders);
+        placed.put("organisation", "corrie-metals");
+        Answer changed = client.put("/api/sources/" + id, settings(placed));
+        assertThat(changed.json().path("ldap").path("organisation").asString())
+                .isEqualTo("corrie-metals");
+        JsonNode come = run(client, id, PASSWORD, true).json();
+        assertThat(come.path("counts").path("come").asInt()).isEqualTo(1);
+        client.delete("/api/sources/" + id);
+    }
+
+    @Test
     void peopleComeChangeAndGoAsTheDirectorySays(Installation nembar) throws LDAPException {
         Client client = nembar.administrator();
         String id = client.post("/api/sources", settings(Map.of())).json().path("id").asString();

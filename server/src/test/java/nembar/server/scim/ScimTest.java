@@ -355,6 +355,21 @@ class ScimTest {
     }
 
     @Test
+    void aSourceCanBeRenamed(Installation nembar) {
+        nembar.server.testing.Client administrator = nembar.administrator();
+        token(nembar);
+        String path = "/api/sources/" + source;
+        JsonNode renamed =
+                administrator
+                        .put(path, Map.of("kind", "scim", "name", "Staff register", "invite", true))
+                        .json();
+        assertThat(renamed.path("name").asString()).isEqualTo("Staff register");
+        assertThat(renamed.path("invite").asBoolean()).isTrue();
+        assertThat(renamed.path("tokens")).isNotEmpty();
+        administrator.put(path, Map.of("kind", "scim", "name", "Personnel", "invite", false));
+    }
+
+    @Test
     void badInputIsToldTheWayScimTellsIt(Installation nembar) {
         nembar.server.testing.Client client = byHand(nembar);
         for (Map<String, Object> wrong :
