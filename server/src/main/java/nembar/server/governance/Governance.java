@@ -200,9 +200,8 @@ public class Governance {
 
     private boolean may(PersonAccess access, String type, String operation, GovernedRecord record) {
         RecordType known = type(type);
-        return access.decide(
-                        known, known.operation(operation).orElseThrow(), record, Relatives.NONE)
-                .allowed();
+        return access.allows(
+                known, known.operation(operation).orElseThrow(), record, Relatives.NONE);
     }
 
     private PersonAccess access(Person me) {

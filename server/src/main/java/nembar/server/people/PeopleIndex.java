@@ -1,7 +1,9 @@
 package nembar.server.people;
 
 import java.text.Normalizer;
+import java.util.Comparator;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import nembar.core.directory.Directory;
@@ -13,16 +15,17 @@ import nembar.core.text.Wording;
 final class PeopleIndex {
     private final Directory directory;
     private final Map<String, Entry> entries = new HashMap<>();
+    private final List<Person> byName;
 
     /**
      * @param seat unit or organisation
      * @param text everything a search looks at, plain
-     * @param name for sorting, plain
      */
-    record Entry(String seat, String organisation, String text, String name) {}
+    record Entry(String seat, String organisation, String text) {}
 
     PeopleIndex(Directory directory) {
         this.directory = directory;
+        Map<String, String> names = new HashMap<>();
         for (Person person : directory.people()) {
             String organisation =
                     Wording.and(
@@ -37,9 +40,18 @@ final class PeopleIndex {
                     new Entry(
                             seat,
                             organisation,
-                            name + " " + plain(person.email() + " " + unit + " " + organisation),
-                            plain(person.familyName() + " " + person.givenName()).strip()));
+                            name + " " + plain(person.email() + " " + unit + " " + organisation)));
+            names.put(person.key(), plain(person.familyName() + " " + person.givenName()).strip());
         }
+        byName =
+                directory.people().stream()
+                        .sorted(Comparator.comparing(one -> names.get(one.key())))
+                        .toList();
+    }
+
+    /** Everybody by family name, then given name, whatever their accents. */
+    List<Person> byName() {
+        return byName;
     }
 
     boolean of(Directory other) {

@@ -4,6 +4,7 @@ import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.BitSet;
+import java.util.Collections;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -33,6 +34,8 @@ import nembar.server.http.Named;
 import nembar.server.model.Models;
 import nembar.server.session.SignIns;
 import nembar.server.sources.Sources;
+import org.springframework.boot.context.event.ApplicationReadyEvent;
+import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
 
 /** Finds, sorts and pages people, as far as whoever asks may view them. */
@@ -102,6 +105,12 @@ class PeopleList {
             List<Facet> sources,
             List<Named> units) {}
 
+    /** The first who asks does not wait for the index. */
+    @EventListener(ApplicationReadyEvent.class)
+    void getReady() {
+        lines(index(models.directory()).byName().stream().limit(1).toList());
+    }
+
     PeoplePage page(Person me, Wanted wanted, int page, int size) {
         List<Person> found = found(me, wanted);
         List<Person> some = found.stream().skip((long) page * size).limit(size).toList();
@@ -117,11 +126,16 @@ class PeopleList {
         PeopleIndex index = index(directory);
         Predicate<Person> filter = filter(wanted, directory, index);
         List<Person> found =
-                directory.people().stream()
+                index.byName().stream()
                         .filter(filter)
                         .filter(governance.mayView(me))
                         .collect(Collectors.toCollection(ArrayList::new));
-        found.sort(order(wanted, index));
+        if (!wanted.sort().equals("name")) {
+            Comparator<Person> order = order(wanted, index);
+            found.sort(wanted.descending() ? order.reversed() : order);
+        } else if (wanted.descending()) {
+            Collections.reverse(found);
+        }
         return found;
     }
 
@@ -230,32 +244,28 @@ class PeopleList {
         return given;
     }
 
+    /** Orders people who are in the order of their names already, which stays among equals. */
     private Comparator<Person> order(Wanted wanted, PeopleIndex index) {
-        Comparator<Person> byName = Comparator.comparing(one -> index.entry(one).name());
-        Comparator<Person> order =
-                switch (wanted.sort()) {
-                    case "email" ->
-                            Comparator.comparing(one -> one.email().toLowerCase(Locale.ROOT));
-                    case "seat" -> Comparator.comparing(one -> index.entry(one).seat());
-                    case "organisation" ->
-                            Comparator.comparing(one -> index.entry(one).organisation());
-                    case "status" -> Comparator.comparing(Person::status);
-                    case "signedIn" -> bySignIn();
-                    case "match" -> match(wanted, index);
-                    default -> byName;
-                };
-        return (wanted.descending() ? order.reversed() : order).thenComparing(byName);
+        return switch (wanted.sort()) {
+            case "email" -> Comparator.comparing(one -> one.email().toLowerCase(Locale.ROOT));
+            case "seat" -> Comparator.comparing(one -> index.entry(one).seat());
+            case "organisation" -> Comparator.comparing(one -> index.entry(one).organisation());
+            case "status" -> Comparator.comparing(Person::status);
+            case "signedIn" -> bySignIn();
+            case "match" -> match(wanted, index);
+            default -> throw new IllegalArgumentException(wanted.sort());
+        };
     }
 
     /** Those whose name begins with the first word come first. */
     private static Comparator<Person> match(Wanted wanted, PeopleIndex index) {
         String first = PeopleIndex.plain(wanted.search().strip()).split("\\s+")[0];
-        return Comparator.<Person>comparingInt(
-                        one -> {
-                            String text = index.entry(one).text();
-                            return text.startsWith(first) || text.contains(" " + first) ? 0 : 1;
-                        })
-                .thenComparing(Person::name);
+        String later = " " + first;
+        return Comparator.comparingInt(
+                one -> {
+                    String text = index.entry(one).text();
+                    return text.startsWith(first) || text.contains(later) ? 0 : 1;
+                });
     }
 
     /** Those who never did come first. */
