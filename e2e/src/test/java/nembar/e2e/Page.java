@@ -227,6 +227,12 @@ public final class Page {
                 .toList();
     }
 
+    /** Waits until the focus is on what has this label or text. */
+    Page focusOn(String label) {
+        wait.until(page -> focused().equals(label));
+        return this;
+    }
+
     /** What has the focus, by its label or text. */
     String focused() {
         WebElement element = browser.switchTo().activeElement();

@@ -21,7 +21,7 @@ class Screenshots {
         page.see(By.cssSelector("input[type=email]"));
         shoot(page, "sign-in");
         page.signIn(Page.ADMINISTRATOR, Page.ADMINISTRATORS_PASSWORD);
-        page.type("mar");
+        page.focusOn("Person").type("mar");
         page.see(By.xpath("//li[@role='option'][contains(., 'Ilse Marrow')]"));
         shoot(page, "ask-slot");
         page.go(ASK + "ilse.marrow").read("Movement map");
