@@ -16,6 +16,7 @@ export function Columns({ batch, onDone }: Props) {
   const fields = useArrivalFields();
   const [mapping, setMapping] = useState<Record<string, string>>(batch.mapping);
   const id = batch.line.id;
+  const columns = batch.headings.map((heading, column) => ({ heading, column }));
   const save = useDoing(
     () =>
       data(
@@ -40,8 +41,8 @@ export function Columns({ batch, onDone }: Props) {
           </tr>
         </thead>
         <tbody>
-          {batch.headings.map((heading, column) => (
-            <tr key={heading || column}>
+          {columns.map(({ heading, column }) => (
+            <tr key={column}>
               <td>{heading || `Column ${column + 1}`}</td>
               <td>
                 <TextField

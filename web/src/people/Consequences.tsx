@@ -56,8 +56,8 @@ function headline({ people, moved }: Consequence): string {
   if (people === 0) {
     return 'Nobody gains or loses access.';
   }
-  const gain = moved.filter((one) => one.lines.some((line) => line.gained > 0)).length;
-  const lose = moved.filter((one) => one.lines.some((line) => line.lost > 0)).length;
+  const gain = moved.filter((one) => one.lines.some((line) => line.opens)).length;
+  const lose = moved.filter((one) => one.lines.some((line) => line.lost > 0 || !line.opens)).length;
   const who = `Changes access for ${number(people)} ${people === 1 ? 'person' : 'people'}`;
   return moved.length === 0
     ? `${who}, on no record there is today.`
@@ -74,7 +74,7 @@ function Lines({ lines }: { lines: Line[] }) {
           key={line.what}
           sx={{ display: 'flex', gap: 1, alignItems: 'center', flexWrap: 'wrap' }}
         >
-          <Bar gained={line.gained > 0} />
+          <Bar gained={line.opens} />
           {line.guarded && <Shield label="guarded" />}
           <span>{line.what}</span>
           <Box component="span" sx={{ color: 'text.secondary' }}>

@@ -49,8 +49,12 @@ public record Impact(List<OfPerson> people) {
         }
     }
 
-    /** Numbers of records, and some of their keys. */
-    public record Counted(long number, List<String> examples) {}
+    /**
+     * Numbers of records, and some of their keys.
+     *
+     * @param some whether a record could be among them, even where there is none today
+     */
+    public record Counted(long number, boolean some, List<String> examples) {}
 
     /** What changes for one person on the records there are. */
     public record Line(
@@ -317,6 +321,7 @@ public record Impact(List<OfPerson> people) {
         long number = counts.get(set);
         return new Counted(
                 number,
+                !set.equals(RecordSet.NOTHING),
                 number == 0 || examples == 0 ? List.of() : counting.examples(type, set, examples));
     }
 }

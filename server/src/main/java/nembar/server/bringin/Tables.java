@@ -97,10 +97,9 @@ final class Tables {
                     add(rows, cells(row), stopped);
                 }
             }
+        } catch (BadRequest | Stopped ours) {
+            throw ours;
         } catch (IOException | RuntimeException broken) {
-            if (broken instanceof BadRequest refused) {
-                throw refused;
-            }
             LOG.info("a workbook could not be read", broken);
             throw wrong(
                     "This is packed like a workbook and cannot be read as one. Open it where it was"
@@ -169,10 +168,9 @@ final class Tables {
             for (CSVRecord record : parser) {
                 add(rows, record.toList(), stopped);
             }
+        } catch (BadRequest | Stopped ours) {
+            throw ours;
         } catch (IOException | RuntimeException broken) {
-            if (broken instanceof BadRequest refused) {
-                throw refused;
-            }
             throw wrong(
                     "Line "
                             + (rows.size() + 1)

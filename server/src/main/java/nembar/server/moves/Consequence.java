@@ -46,8 +46,14 @@ public record Consequence(
      *
      * @param what "change voyages", "see the margin of voyages", "Movement map"
      * @param guarded whether it lies in a guarded area or is a guarded field
+     * @param opens whether more can be done than before, even where there is no such record today
      * @param level for a function, its level before and after; empty otherwise
      */
     public record MoveLine(
-            String what, boolean guarded, long gained, long lost, Optional<String> level) {}
+            String what,
+            boolean guarded,
+            boolean opens,
+            long gained,
+            long lost,
+            Optional<String> level) {}
 }

@@ -261,6 +261,7 @@ public class Moves {
                                                 new MoveLine(
                                                         what(line),
                                                         guarded(model, line),
+                                                        line.gained().some(),
                                                         line.gained().number(),
                                                         line.lost().number(),
                                                         Optional.empty()),
@@ -323,6 +324,7 @@ public class Moves {
         return new MoveLine(
                 one.function().name(),
                 false,
+                one.gained(),
                 one.gained() ? 1 : 0,
                 one.gained() ? 0 : 1,
                 Optional.of(one.before() + " to " + one.after()));

@@ -68,6 +68,10 @@ class AgreeingTest {
         JsonNode preview = place(client, person, "crew-office", "preview=true").json();
         assertThat(preview.path("against").toString()).contains("Crew welfare", "Agnete Solberg");
         assertThat(preview.path("canAgree").toString()).contains("agnete.solberg");
+        assertThat(preview.path("moved").path(0).path("lines"))
+                .filteredOn(one -> one.path("what").asString().equals("view medical notes"))
+                .singleElement()
+                .satisfies(one -> assertThat(one.path("opens").asBoolean()).isTrue());
         assertThat(place(client, person, "crew-office", "").status()).isEqualTo(403);
 
         String id = asked(client, person);
