@@ -26,7 +26,7 @@ import org.junit.jupiter.api.extension.ParameterResolver;
  */
 public final class Stage
         implements BeforeAllCallback, BeforeEachCallback, AfterEachCallback, ParameterResolver {
-    private static final Duration START_WITHIN = Duration.ofSeconds(120);
+    private static final Duration START_WITHIN = Duration.ofSeconds(300);
     private static String address;
 
     private Page page;
