@@ -64,15 +64,15 @@ class AskTest {
         page.go(ILSE + "&list=voyage:view");
         page.read("1 to 25 of 402");
         List<String> first = page.column(1);
-        page.button("Go to next page").click();
+        page.press("Go to next page");
         page.read("26 to 50 of 402");
         assertThat(page.column(1)).hasSize(25).doesNotContainAnyElementsOf(first);
 
-        page.button("Vessel").click();
+        page.press("Vessel");
         page.read("1 to 25 of 402");
         assertThat(page.column(3)).isSorted();
 
-        page.see(By.cssSelector("input[type=search]")).click();
+        page.click(By.cssSelector("input[type=search]"));
         page.type("Merganser");
         page.missing("of 402");
         assertThat(page.column(3)).isNotEmpty().containsOnly("Merganser");
@@ -84,9 +84,9 @@ class AskTest {
     void aRecordSaysWhyItIsThere(Page page) {
         page.signInAsAdministrator();
         page.go(ILSE + "&list=voyage:view").read("1 to 25 of 402");
-        page.button("V-1000").click();
+        page.press("V-1000");
         page.read("Ilse Marrow may view voyage V-1000").read("sits in Operations");
-        page.button("Back to all of them").click();
+        page.press("Back to all of them");
         page.read("Ilse Marrow may view 402 voyages");
     }
 
@@ -104,7 +104,7 @@ class AskTest {
         page.signInAsAdministrator();
         page.go(ILSE + "&list=crew_member:view");
         page.read("The records of Crew welfare are shown to its stewards only.");
-        page.button("Back to the grid").click();
+        page.press("Back to the grid");
         page.read("guarded by Agnete Solberg and Rufus Tannahill");
     }
 
@@ -113,7 +113,7 @@ class AskTest {
         page.signInAsAdministrator();
         page.go("/ask/what-can?person=saskia.bellweather&application=towline");
         page.read("Outsider acting for Hollis Grain");
-        page.see(By.cssSelector("input[aria-label='Account acted for']")).click();
+        page.click(By.cssSelector("input[aria-label='Account acted for']"));
         page.type("marsh", Keys.ENTER);
         page.read("Outsider acting for Marsh and Malt");
         assertThat(page.path()).contains("account=marsh-malt");
@@ -133,7 +133,7 @@ class AskTest {
         page.signInAsAdministrator();
         page.go("/ask/what-can?person=ottilie.brandt&application=towline");
         page.read("Ottilie Brandt is invited, and only active people have any access.");
-        page.button("Show what they would have if they were active").click();
+        page.press("Show what they would have if they were active");
         page.read("Below is what they would have").read("Account manager");
     }
 

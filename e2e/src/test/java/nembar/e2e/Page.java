@@ -10,9 +10,11 @@ import java.util.List;
 import java.util.Map;
 import nembar.server.testing.Cluster;
 import org.openqa.selenium.By;
-import org.openqa.selenium.ElementClickInterceptedException;
+import org.openqa.selenium.ElementNotInteractableException;
 import org.openqa.selenium.Keys;
+import org.openqa.selenium.NoSuchElementException;
 import org.openqa.selenium.OutputType;
+import org.openqa.selenium.StaleElementReferenceException;
 import org.openqa.selenium.WebElement;
 import org.openqa.selenium.chrome.ChromeDriver;
 import org.openqa.selenium.chrome.ChromeDriverService;
@@ -35,7 +37,12 @@ public final class Page {
     private Page(String address, ChromeDriver browser) {
         this.address = address;
         this.browser = browser;
-        this.wait = new WebDriverWait(browser, Duration.ofSeconds(15));
+        this.wait = new WebDriverWait(browser, Duration.ofSeconds(20));
+        wait.ignoreAll(
+                List.of(
+                        NoSuchElementException.class,
+                        StaleElementReferenceException.class,
+                        ElementNotInteractableException.class));
     }
 
     static Page open(String address) {
@@ -138,7 +145,20 @@ public final class Page {
                                 + "\" or @aria-label=\""
                                 + name
                                 + "\"]");
-        wait.until(ExpectedConditions.elementToBeClickable(what)).click();
+        return click(what);
+    }
+
+    /** Clicks it once it can be clicked: what moves or is being drawn anew is waited for. */
+    Page click(By what) {
+        wait.until(
+                browser -> {
+                    WebElement element = browser.findElement(what);
+                    if (!element.isEnabled()) {
+                        return false;
+                    }
+                    element.click();
+                    return true;
+                });
         return this;
     }
 
@@ -149,13 +169,7 @@ public final class Page {
                         "//*[@role='dialog']//button[not(@disabled)][normalize-space()='"
                                 + name
                                 + "']");
-        wait.ignoring(ElementClickInterceptedException.class)
-                .until(
-                        browser -> {
-                            browser.findElement(what).click();
-                            return true;
-                        });
-        return this;
+        return click(what);
     }
 
     /** Ticks a box; the input itself lies unseen under its drawing. */
@@ -205,8 +219,7 @@ public final class Page {
                                 + label
                                 + "\"]/@id, ' '))]"))
                 .click();
-        see(By.xpath("//li[@role='option'][normalize-space()=\"" + choice + "\"]")).click();
-        return this;
+        return click(By.xpath("//li[@role='option'][normalize-space()=\"" + choice + "\"]"));
     }
 
     /** Another browser at the same application. */

@@ -23,8 +23,8 @@ class SignInTest {
     @Test
     void whoSignsOutIsAskedToSignIn(Page page) {
         page.signInAsAdministrator();
-        page.see(By.xpath("//button[contains(@aria-label, 'sign-out')]")).click();
-        page.see(By.xpath("//li[normalize-space()='Sign out']")).click();
+        page.click(By.xpath("//button[contains(@aria-label, 'sign-out')]"));
+        page.click(By.xpath("//li[normalize-space()='Sign out']"));
         page.see(By.cssSelector("input[type=password]"));
         page.go("/ask/what-can?person=ilse.marrow&application=towline");
         page.read("Sign in to see the answer to the question in the address.");
