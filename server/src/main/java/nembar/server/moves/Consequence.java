@@ -46,7 +46,8 @@ public record Consequence(
      *
      * @param what "change voyages", "see the margin of voyages", "Movement map"
      * @param guarded whether it lies in a guarded area or is a guarded field
-     * @param opens whether more can be done than before, even where there is no such record today
+     * @param opens whether it is gained: on records there are or, where none of those is touched,
+     *     on records there could be
      * @param level for a function, its level before and after; empty otherwise
      */
     public record MoveLine(

@@ -261,7 +261,7 @@ public class Moves {
                                                 new MoveLine(
                                                         what(line),
                                                         guarded(model, line),
-                                                        line.gained().some(),
+                                                        opens(line),
                                                         line.gained().number(),
                                                         line.lost().number(),
                                                         Optional.empty()),
@@ -299,6 +299,11 @@ public class Moves {
 
     private static List<String> seat(Person person, Optional<String> account) {
         return List.of(person.key(), account.orElse(""));
+    }
+
+    /** Where no record there is tells, what there could be does. */
+    private static boolean opens(Impact.Line line) {
+        return line.gained().number() > 0 || line.lost().number() == 0 && line.gained().some();
     }
 
     private static String what(Impact.Line line) {
