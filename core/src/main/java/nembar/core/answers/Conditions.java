@@ -13,17 +13,18 @@ import nembar.core.design.PrivilegeSet;
 import nembar.core.design.SharingRule;
 
 /** Every condition in a design that access depends on, and where it stands. */
-final class Conditions {
+public final class Conditions {
     /**
      * A condition, and what it belongs to.
      *
      * @param recordType the type it is about; empty for those of every type with an account
      */
-    record Used(Element element, Optional<String> recordType, Condition condition) {}
+    public record Used(Element element, Optional<String> recordType, Condition condition) {}
 
     private Conditions() {}
 
-    static List<Used> of(Design design) {
+    /** Every condition of the design, expectations left out. */
+    public static List<Used> of(Design design) {
         List<Used> used = new ArrayList<>();
         for (PrivilegeSet set : design.sets()) {
             for (Privilege privilege : set.privileges()) {

@@ -8,6 +8,9 @@ import nembar.core.coverage.RecordSet;
 
 /** Where answers have sets of records counted; the caller's database does it. */
 public interface Counting {
+    /** In place of a number that whoever asks may not be told. */
+    long WITHHELD = -1;
+
     /** How many records of the type each set has, in one scan of the type's table. */
     Map<RecordSet, Long> count(RecordType type, Collection<RecordSet> sets);
 

@@ -9,11 +9,13 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.Predicate;
+import nembar.core.catalogue.Catalogue;
 import nembar.core.catalogue.Field;
 import nembar.core.catalogue.Function;
 import nembar.core.catalogue.Operation;
 import nembar.core.catalogue.RecordType;
 import nembar.core.coverage.RecordSet;
+import nembar.core.decision.Access;
 import nembar.core.decision.FieldCoverage;
 import nembar.core.decision.FieldLevel;
 import nembar.core.decision.PersonAccess;
@@ -60,7 +62,7 @@ public record Difference(
 
     /** Everything in which two accesses to the same application differ. */
     public static Difference between(PersonAccess first, PersonAccess second) {
-        return between(first, second, type -> true);
+        return between(second.model().catalogue(), first, second, type -> true);
     }
 
     /**
@@ -68,11 +70,12 @@ public record Difference(
      *
      * @param looked by the type's key
      */
-    static Difference between(PersonAccess first, PersonAccess second, Predicate<String> looked) {
+    static Difference between(
+            Catalogue catalogue, Access first, Access second, Predicate<String> looked) {
         List<OfOperation> operations = new ArrayList<>();
         List<OfField> fields = new ArrayList<>();
         List<OfFunction> functions = new ArrayList<>();
-        for (RecordType type : second.model().catalogue().recordTypes()) {
+        for (RecordType type : catalogue.recordTypes()) {
             if (!looked.test(type.key())) {
                 continue;
             }
@@ -92,9 +95,9 @@ public record Difference(
                 fields(type, field, first.field(type, field), second.field(type, field), fields);
             }
         }
-        for (Function function : second.model().catalogue().functions()) {
-            String before = first.function(function).level();
-            String after = second.function(function).level();
+        for (Function function : catalogue.functions()) {
+            String before = first.level(function);
+            String after = second.level(function);
             if (!before.equals(after)) {
                 functions.add(new OfFunction(function, before, after));
             }

@@ -136,7 +136,8 @@ public record Impact(List<OfPerson> people) {
 
     private static Difference difference(
             Moment before, Moment after, Seat seat, Predicate<String> looked) {
-        return Difference.between(before.access(seat), after.access(seat), looked);
+        return Difference.between(
+                after.model().catalogue(), before.access(seat), after.access(seat), looked);
     }
 
     /** Whether somebody of the class has anything on records of their own, or of those below. */

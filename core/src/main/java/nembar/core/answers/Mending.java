@@ -109,7 +109,7 @@ public final class Mending {
         long records = 0;
         for (Impact.Line line : lines) {
             if (line.field().isEmpty() && !line.operation().equals(Operation.CREATE)) {
-                records += line.gained().number();
+                records += Math.max(line.gained().number(), 0);
                 if (line.gained().number() > 0) {
                     people.add(line.seat().person().key());
                 }

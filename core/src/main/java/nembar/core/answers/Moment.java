@@ -1,27 +1,14 @@
 package nembar.core.answers;
 
 import java.time.Instant;
-import java.util.AbstractSet;
-import java.util.ArrayList;
 import java.util.BitSet;
-import java.util.HashMap;
-import java.util.IdentityHashMap;
-import java.util.Iterator;
-import java.util.LinkedHashMap;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import java.util.TreeSet;
 import java.util.concurrent.ConcurrentHashMap;
-import nembar.core.condition.Condition;
 import nembar.core.decision.PersonAccess;
-import nembar.core.design.Assignment;
-import nembar.core.design.Bounds;
-import nembar.core.design.Design;
-import nembar.core.design.SharingRule;
 import nembar.core.design.Times;
-import nembar.core.directory.Person;
+import nembar.core.directory.Audience;
 import nembar.core.model.AccessModel;
 import nembar.core.model.Seats.Seat;
 import nembar.core.model.Standpoint;
@@ -36,19 +23,8 @@ public final class Moment {
     private final AccessModel model;
     private final Instant at;
     private final boolean asIfActive;
-    private final boolean personByPerson;
     private final Map<Integer, PersonAccess> access = new ConcurrentHashMap<>();
-    private final List<List<Seat>> classes = new ArrayList<>();
-    private final int[] classOf;
-    private final List<Set<Object>> content = new ArrayList<>();
-
-    /** What makes two seats one class. */
-    private record ClassKey(
-            Set<Object> content,
-            List<String> place,
-            Set<String> teams,
-            Map<String, Object> attributes,
-            Person named) {}
+    private final Classes classes;
 
     public Moment(AccessModel model, Instant at) {
         this(model, at, false);
@@ -61,9 +37,7 @@ public final class Moment {
         this.model = model;
         this.at = at;
         this.asIfActive = asIfActive;
-        this.personByPerson = speaksOfOnePerson(model.design());
-        this.classOf = new int[model.seats().all().size()];
-        classify();
+        this.classes = new Classes(model, new AtInstant());
     }
 
     public AccessModel model() {
@@ -76,21 +50,21 @@ public final class Moment {
 
     /** The seats, class by class. */
     public List<List<Seat>> classes() {
-        return classes;
+        return classes.all();
     }
 
     /** Whether two people of one class may differ in more than whose records are their own. */
     boolean personByPerson() {
-        return personByPerson;
+        return classes.personByPerson();
     }
 
     int classOf(Seat seat) {
-        return classOf[seat.number()];
+        return classes.of(seat);
     }
 
     /** What of the design concerns the class's people at this instant. */
     Set<Object> contentOf(int classNumber) {
-        return content.get(classNumber);
+        return classes.contentOf(classNumber);
     }
 
     /** The access of the person at the seat; kept. */
@@ -107,170 +81,20 @@ public final class Moment {
         return new Standpoint(seat.person(), seat.account(), at, asIfActive);
     }
 
-    private void classify() {
-        Design design = model.design();
-        Map<Object, Integer> numbersOf = new HashMap<>();
-        List<Object> things = new ArrayList<>();
-        Map<Assignment, Integer> effects = new IdentityHashMap<>();
-        for (Assignment assignment : design.assignments()) {
-            if (model.inForce(assignment.times(), at)) {
-                Object effect =
-                        new Effect(assignment.gives(), assignment.bounds(), assignment.times());
-                effects.put(assignment, number(effect, numbersOf, things));
-            }
-        }
-        Map<Integer, BitSet> shared = new LinkedHashMap<>();
-        design.sharingRules().stream()
-                .filter(rule -> model.inForce(rule.times(), at))
-                .forEach(
-                        rule ->
-                                shared.put(
-                                        number(rule, numbersOf, things),
-                                        model.seatsIn(rule.audience(), at)));
-        design.directShares().stream()
-                .filter(share -> model.inForce(share.times(), at))
-                .forEach(
-                        share ->
-                                shared.put(
-                                        number(share, numbersOf, things),
-                                        model.seatsIn(share.audience(), at)));
-        design.accountFilters()
-                .forEach(
-                        one ->
-                                shared.put(
-                                        number(one, numbersOf, things),
-                                        model.seatsIn(one.audience(), at)));
-        design.fieldFilters()
-                .forEach(
-                        one ->
-                                shared.put(
-                                        number(one, numbersOf, things),
-                                        model.seatsIn(one.audience(), at)));
-        Map<BitSet, Set<Object>> contents = new HashMap<>();
-        Map<ClassKey, Integer> numbers = new HashMap<>();
-        for (Seat seat : model.seats().all()) {
-            BitSet concerning = new BitSet(things.size());
-            for (Assignment assignment : model.assignmentsOf(seat)) {
-                Integer effect = effects.get(assignment);
-                if (effect != null) {
-                    concerning.set(effect);
-                }
-            }
-            shared.forEach(
-                    (thing, seats) -> {
-                        if (seats.get(seat.number())) {
-                            concerning.set(thing);
-                        }
-                    });
-            Set<Object> elements =
-                    contents.computeIfAbsent(concerning, any -> elements(concerning, things));
-            ClassKey key = key(seat, elements);
-            Integer number = numbers.get(key);
-            if (number == null) {
-                number = classes.size();
-                numbers.put(key, number);
-                classes.add(new ArrayList<>());
-                content.add(elements);
-            }
-            classes.get(number).add(seat);
-            classOf[seat.number()] = number;
-        }
-    }
-
-    private static int number(Object thing, Map<Object, Integer> numbersOf, List<Object> things) {
-        return numbersOf.computeIfAbsent(
-                thing,
-                any -> {
-                    things.add(thing);
-                    return things.size() - 1;
-                });
-    }
-
-    /** What an assignment comes to for whoever has it, whatever it is called. */
-    private record Effect(Assignment.Gives gives, Bounds bounds, Times times) {}
-
-    /** Whose records a sharing rule opens: who holds a role may change without the rule's doing. */
-    private record Owners(SharingRule rule, Set<String> people) {}
-
-    /** These things, with what the assignments and rules among them depend on. */
-    private Set<Object> elements(BitSet concerning, List<Object> things) {
-        Set<Object> elements = new LinkedHashSet<>();
-        concerning.stream()
-                .mapToObj(things::get)
-                .forEach(
-                        thing -> {
-                            elements.add(thing);
-                            if (thing instanceof Effect effect) {
-                                elements.addAll(model.design().setsOf(effect.gives()));
-                            } else if (thing instanceof SharingRule rule
-                                    && rule.ownedBy().isPresent()) {
-                                elements.add(
-                                        new Owners(rule, model.peopleIn(rule.ownedBy().get(), at)));
-                            }
-                        });
-        return new Hashed(elements);
-    }
-
-    private ClassKey key(Seat seat, Set<Object> elements) {
-        Person person = seat.person();
-        return new ClassKey(
-                elements,
-                List.of(
-                        person.kind().name(),
-                        person.active() ? "active" : "",
-                        person.unit().orElse(""),
-                        seat.account().orElse("")),
-                model.directory().teamsOf(person.key()),
-                person.attributes(),
-                personByPerson ? person : null);
-    }
-
-    /** Whether a condition names what two people of one class do not share. */
-    private static boolean speaksOfOnePerson(Design design) {
-        Set<String> names = new TreeSet<>();
-        Conditions.of(design).forEach(used -> names.addAll(namesIn(used.condition())));
-        return names.contains("user.id")
-                || names.contains("user.manager")
-                || names.contains("user.accounts");
-    }
-
-    private static List<String> namesIn(Condition condition) {
-        return condition.expression().properties();
-    }
-
-    /** A set that works out its hash once: classes are looked up by it ten thousand times. */
-    private static final class Hashed extends AbstractSet<Object> {
-        private final Set<Object> elements;
-        private final int hash;
-
-        Hashed(Set<Object> elements) {
-            this.elements = elements;
-            this.hash = elements.hashCode();
+    private final class AtInstant implements Classes.View {
+        @Override
+        public boolean counts(Times times) {
+            return model.inForce(times, at);
         }
 
         @Override
-        public Iterator<Object> iterator() {
-            return elements.iterator();
+        public BitSet seatsIn(Audience audience) {
+            return model.seatsIn(audience, at);
         }
 
         @Override
-        public boolean contains(Object element) {
-            return elements.contains(element);
-        }
-
-        @Override
-        public int size() {
-            return elements.size();
-        }
-
-        @Override
-        public boolean equals(Object other) {
-            return other == this || elements.equals(other);
-        }
-
-        @Override
-        public int hashCode() {
-            return hash;
+        public Object owners(Audience audience) {
+            return model.peopleIn(audience, at);
         }
     }
 }

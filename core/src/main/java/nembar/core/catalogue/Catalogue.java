@@ -10,6 +10,8 @@ import java.util.Optional;
  * first of elements with the same key, the model's check reports the others.
  */
 public final class Catalogue {
+    public static final Catalogue EMPTY = new Catalogue(List.of(), List.of(), List.of());
+
     private final List<Area> areas;
     private final List<RecordType> recordTypes;
     private final List<Function> functions;

@@ -33,6 +33,9 @@ public final class Binding {
 
         /** The day it is in the application's zone. */
         LocalDate today();
+
+        /** Whether the instant and the day stay open: then neither is asked for. */
+        boolean timeless();
     }
 
     private Binding(Person person) {
@@ -76,6 +79,10 @@ public final class Binding {
 
     private Expression applied(Expression.Applied applied) {
         List<Expression> arguments = applied.arguments().stream().map(this::bound).toList();
+        boolean ofTime = applied.function() == Added.TODAY || applied.function() == Added.NOW;
+        if (ofTime && person.timeless()) {
+            return new Expression.Applied(applied.function(), arguments);
+        }
         return switch (applied.function()) {
             case TODAY -> new Expression.Literal(person.today().plusDays(days(arguments)));
             case NOW -> new Expression.Literal(person.now().plus(Duration.ofDays(days(arguments))));

@@ -252,11 +252,51 @@ public sealed interface RecordSet {
         if (without.equals(NOTHING)) {
             return of;
         }
-        boolean within =
-                of.equals(without)
-                        || without.equals(EVERYTHING)
-                        || without instanceof AnyOf any && any.sets().contains(of);
-        return of.equals(NOTHING) || within ? NOTHING : new Less(of, without);
+        return within(of, without) ? NOTHING : new Less(of, without);
+    }
+
+    /**
+     * Whether every record of the one set is seen to be in the other, whatever records there are. A
+     * no says only that this is not seen.
+     */
+    static boolean within(RecordSet one, RecordSet other) {
+        if (one.equals(other) || one.equals(NOTHING) || other.equals(EVERYTHING)) {
+            return true;
+        }
+        if (one instanceof AnyOf any) {
+            return any.sets().stream().allMatch(part -> within(part, other));
+        }
+        if (other instanceof AllOf all) {
+            return all.sets().stream().allMatch(part -> within(one, part));
+        }
+        if (one instanceof Less less && within(less.of(), other)) {
+            return true;
+        }
+        if (other instanceof AnyOf any
+                && (any.sets().contains(one)
+                        || any.sets().stream().anyMatch(part -> within(one, part)))) {
+            return true;
+        }
+        if (one instanceof AllOf all && all.sets().stream().anyMatch(part -> within(part, other))) {
+            return true;
+        }
+        return withinSimple(one, other);
+    }
+
+    private static boolean withinSimple(RecordSet one, RecordSet other) {
+        if (one instanceof Among some && other instanceof Among more) {
+            return some.field().equals(more.field()) && more.keys().containsAll(some.keys());
+        }
+        if (one instanceof ParentIn some && other instanceof ParentIn more) {
+            return some.parent().equals(more.parent())
+                    && some.through().equals(more.through())
+                    && within(some.parents(), more.parents());
+        }
+        return one instanceof ChildIn some
+                && other instanceof ChildIn more
+                && some.child().equals(more.child())
+                && some.through().equals(more.through())
+                && within(some.children(), more.children());
     }
 
     /** Records whose field has one of these keys; nothing when there are none. */

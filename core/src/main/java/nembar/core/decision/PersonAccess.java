@@ -42,7 +42,7 @@ import nembar.core.model.Standpoint;
  * is read or counted here: the answers are sets of records as symbols, so the same object serves
  * one record or a million. Safe for use by several threads at once.
  */
-public final class PersonAccess {
+public final class PersonAccess implements Access {
     private final AccessModel model;
     private final Standpoint who;
     private final boolean external;
@@ -50,6 +50,8 @@ public final class PersonAccess {
     private final Placing placing;
     private final List<Holding> holdings;
     private final Optional<Delegated> delegated;
+    private final List<PersonAccess> cutToo;
+    private final boolean timeless;
     private final Sharing sharing;
     private final Map<String, List<HeldPrivilege>> privilegesByType = new HashMap<>();
     private final Map<String, Coverage> known = new ConcurrentHashMap<>();
@@ -58,27 +60,59 @@ public final class PersonAccess {
     private record HeldPrivilege(Holding holding, Privilege privilege) {}
 
     /**
-     * What somebody's acting for another is made of.
+     * What somebody's acting for another is made of. Both accesses are cut by the delegate's
+     * filters too, on every record type: also on parents that are followed and children that lift.
      *
      * @param principal the principal's own access, kept in as an external's where either is one
      * @param listed what the listed sets alone would give at the principal's seat
-     * @param delegate the delegate, acting for the principal's account
+     * @param delegate the delegate at each of their own accounts
      */
-    private record Delegated(PersonAccess principal, PersonAccess listed, PersonAccess delegate) {}
-
-    public PersonAccess(AccessModel model, Standpoint who) {
-        this(model, who, who.person().external(), Optional.empty());
+    private record Delegated(
+            PersonAccess principal, PersonAccess listed, List<PersonAccess> delegate) {
+        /** A delegate who could not act for themselves acts for nobody. */
+        boolean active() {
+            return delegate.stream().anyMatch(PersonAccess::active);
+        }
     }
 
     /**
+     * How an access is to be worked out.
+     *
      * @param external whether to keep the person in as externals are
      * @param sets holdings to look at instead of the person's own, and nothing besides them
+     * @param cutToo others whose account filters cut as well
+     * @param timeless whether what depends on the instant in conditions stays open
      */
-    private PersonAccess(
-            AccessModel model, Standpoint who, boolean external, Optional<List<Holding>> sets) {
+    private record How(
+            boolean external,
+            Optional<List<Holding>> sets,
+            List<PersonAccess> cutToo,
+            boolean timeless) {}
+
+    public PersonAccess(AccessModel model, Standpoint who) {
+        this(model, who, own(who, false));
+    }
+
+    /**
+     * The access for comparing: what is in force is that of the standpoint's instant, and {@code
+     * now()} and {@code today()} stay open in conditions, so that sets are equal only where they
+     * are at every instant. Such sets can be compared, and neither counted nor asked for a record.
+     */
+    public static PersonAccess timeless(AccessModel model, Standpoint who) {
+        return new PersonAccess(model, who, own(who, true));
+    }
+
+    private static How own(Standpoint who, boolean timeless) {
+        return new How(who.person().external(), Optional.empty(), List.of(), timeless);
+    }
+
+    private PersonAccess(AccessModel model, Standpoint who, How how) {
         this.model = model;
         this.who = who;
-        this.external = external;
+        this.external = how.external();
+        this.cutToo = how.cutToo();
+        this.timeless = how.timeless();
+        Optional<List<Holding>> sets = how.sets();
         this.placing = new Placing(model.directory(), who);
         this.values =
                 new PersonValues(
@@ -87,6 +121,7 @@ public final class PersonAccess {
                         who.account(),
                         who.at(),
                         model.application().zone(),
+                        timeless,
                         this::has);
         this.sharing = new Sharing(model, who, this::bound, sets.isEmpty());
         this.delegated = who.through().map(delegation -> delegated(delegation));
@@ -129,7 +164,7 @@ public final class PersonAccess {
                 && delegated
                         .map(
                                 by ->
-                                        by.delegate().active()
+                                        by.active()
                                                 && model.inForce(
                                                         who.through().orElseThrow().times(),
                                                         who.at()))
@@ -175,6 +210,7 @@ public final class PersonAccess {
     }
 
     /** The records on which the person may do the operation; worked out once. */
+    @Override
     public RecordSet records(RecordType type, Operation operation) {
         Map<String, RecordSet> ofType = covered.get(type.key());
         if (ofType == null) {
@@ -204,6 +240,7 @@ public final class PersonAccess {
     }
 
     /** What the person has of the field, on the records of its type. */
+    @Override
     public FieldCoverage field(RecordType type, Field field) {
         FieldCoverage base = unfiltered(type, field);
         RecordSet masked = base.masked();
@@ -233,7 +270,12 @@ public final class PersonAccess {
                 filters.stream().distinct().toList());
     }
 
-    /** The person's level of the function. */
+    @Override
+    public String level(Function function) {
+        return function(function).level();
+    }
+
+    /** The person's level of the function, with what makes it so. */
     public FunctionAccess function(Function function) {
         if (delegated.isPresent()) {
             if (!active()) {
@@ -310,17 +352,37 @@ public final class PersonAccess {
     private Delegated delegated(Delegation delegation) {
         Standpoint own = who.inOwnRight();
         Person delegate = model.directory().person(delegation.delegate()).orElseThrow();
-        Standpoint seat = new Standpoint(delegate, who.account(), who.at(), who.asIfActive());
         boolean either = who.person().external() || delegate.external();
+        List<Optional<String>> accounts =
+                delegate.accounts().isEmpty()
+                        ? List.of(Optional.empty())
+                        : delegate.accounts().stream().map(Optional::of).toList();
+        List<PersonAccess> seats =
+                accounts.stream()
+                        .map(
+                                account ->
+                                        new Standpoint(
+                                                delegate, account, who.at(), who.asIfActive()))
+                        .map(
+                                seat ->
+                                        new PersonAccess(
+                                                model,
+                                                seat,
+                                                new How(
+                                                        false,
+                                                        Optional.empty(),
+                                                        List.of(),
+                                                        timeless)))
+                        .toList();
         List<Holding> sets =
                 delegation.sets().stream()
                         .flatMap(key -> model.design().set(key).stream())
                         .map(set -> Holding.listed(delegation, set))
                         .toList();
         return new Delegated(
-                new PersonAccess(model, own, either, Optional.empty()),
-                new PersonAccess(model, own, either, Optional.of(sets)),
-                new PersonAccess(model, seat, either, Optional.empty()));
+                new PersonAccess(model, own, new How(either, Optional.empty(), seats, timeless)),
+                new PersonAccess(model, own, new How(either, Optional.of(sets), seats, timeless)),
+                seats);
     }
 
     /** What both the principal's own access and the listed sets allow, cut by both's filters. */
@@ -340,11 +402,7 @@ public final class PersonAccess {
                                                 RecordSet.allOf(grant.records(), listed)))
                         .filter(grant -> !grant.records().equals(RecordSet.NOTHING))
                         .toList();
-        List<Cut> cuts =
-                Stream.concat(own.cuts().stream(), by.delegate().cuts(type).stream())
-                        .distinct()
-                        .toList();
-        return new Coverage(type, operation, grants, own.withheld(), cuts);
+        return new Coverage(type, operation, grants, own.withheld(), own.cuts());
     }
 
     private Coverage withLifts(RecordType type, Operation operation) {
@@ -440,16 +498,29 @@ public final class PersonAccess {
                     new Cut(Optional.empty(), placing.ofAccounts(AccountScope.ofActedFor(), type)));
         }
         for (AccountFilter filter : model.design().accountFilters()) {
-            if (filter.binds(type) && model.has(filter.audience(), who)) {
-                cuts.add(
-                        new Cut(
-                                Optional.of(filter),
-                                RecordSet.allOf(
-                                        placing.ofAccounts(filter.accounts(), type),
-                                        meeting(filter.condition(), type))));
+            if (filter.binds(type)) {
+                letThrough(filter, type)
+                        .ifPresent(records -> cuts.add(new Cut(Optional.of(filter), records)));
+                Optional<RecordSet> theirs =
+                        cutToo.stream()
+                                .flatMap(other -> other.letThrough(filter, type).stream())
+                                .reduce(RecordSet::anyOf);
+                theirs.map(records -> new Cut(Optional.of(filter), records))
+                        .filter(cut -> !cuts.contains(cut))
+                        .ifPresent(cuts::add);
             }
         }
         return cuts;
+    }
+
+    /** What the filter lets through; empty where it does not apply to the person. */
+    private Optional<RecordSet> letThrough(AccountFilter filter, RecordType type) {
+        return model.has(filter.audience(), who)
+                ? Optional.of(
+                        RecordSet.allOf(
+                                placing.ofAccounts(filter.accounts(), type),
+                                meeting(filter.condition(), type)))
+                : Optional.empty();
     }
 
     /** What the person has of the field before any field filter. */
@@ -511,7 +582,10 @@ public final class PersonAccess {
 
     /** Whose field filters apply: the person's, or those of principal and delegate. */
     private List<PersonAccess> filteredFor() {
-        return delegated.map(by -> List.of(by.principal(), by.delegate())).orElse(List.of(this));
+        List<PersonAccess> filtered = new ArrayList<>();
+        filtered.add(delegated.map(Delegated::principal).orElse(this));
+        delegated.ifPresent(by -> filtered.addAll(by.delegate()));
+        return filtered;
     }
 
     private List<FieldFilter> filtersOn(RecordType type, Field field) {

@@ -96,7 +96,7 @@ public final class Directory {
     /** The directory as it is after the edits; references are not checked. */
     public Directory with(Edits edits) {
         return new Directory(
-                attributes,
+                edits.attributes().orElse(attributes),
                 edited(accountByKey, edits.accounts(), Account::key, edits.goneAccounts()),
                 edited(unitByKey, edits.units(), Unit::key, edits.goneUnits()),
                 edited(teamByKey, edits.teams(), Team::key, edits.goneTeams()),
@@ -240,6 +240,7 @@ public final class Directory {
                         Optional.empty(),
                         Instant.EPOCH,
                         ZoneOffset.UTC,
+                        false,
                         (function, level) -> false);
         return Evaluation.holds(Binding.bind(who.expression(), values), Row.EMPTY);
     }

@@ -78,6 +78,28 @@ public record Person(
                 attributes);
     }
 
+    /** The same person, under another name. */
+    public Person withName(String given, String family) {
+        return new Person(
+                key, kind, email, given, family, accounts, unit, manager, zone, status, attributes);
+    }
+
+    /** The same person, at another address. */
+    public Person withEmail(String other) {
+        return new Person(
+                key,
+                kind,
+                other,
+                givenName,
+                familyName,
+                accounts,
+                unit,
+                manager,
+                zone,
+                status,
+                attributes);
+    }
+
     /** The same person, of other organisations. */
     public Person withAccounts(List<String> other) {
         return new Person(

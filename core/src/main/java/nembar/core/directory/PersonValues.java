@@ -15,6 +15,7 @@ import nembar.core.condition.ValueType;
 /**
  * What conditions take from a person, the account they act for and the moment.
  *
+ * @param timeless whether the instant and the day stay open
  * @param has whether the person has at least a level of a function
  */
 public record PersonValues(
@@ -23,6 +24,7 @@ public record PersonValues(
         Optional<String> account,
         Instant now,
         ZoneId zone,
+        boolean timeless,
         BiPredicate<String, String> has)
         implements Binding.Person {
     @Override

@@ -11,6 +11,9 @@ import java.util.Set;
 import nembar.core.design.Design;
 import nembar.core.design.Element;
 import nembar.core.design.ElementKind;
+import nembar.core.design.PrivilegeSet;
+import nembar.core.design.Role;
+import nembar.core.design.SharingRule;
 import nembar.core.model.AccessModel;
 import nembar.core.model.ModelRefused;
 import nembar.core.model.Problem;
@@ -89,6 +92,17 @@ public final class Changes {
             }
         }
         return changes;
+    }
+
+    /** The name that people know an element by; its key where it has none. */
+    public static String name(Element element) {
+        if (element instanceof PrivilegeSet set) {
+            return set.name();
+        }
+        if (element instanceof Role role) {
+            return role.name();
+        }
+        return element instanceof SharingRule rule ? rule.name() : element.key();
     }
 
     /** The elements that any of the changes touches. */

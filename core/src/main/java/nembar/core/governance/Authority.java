@@ -2,7 +2,6 @@ package nembar.core.governance;
 
 import java.time.Instant;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -29,7 +28,7 @@ final class Authority {
 
     private final AccessModel nembar;
     private final Person person;
-    private final PersonAccess access;
+    private final List<PersonAccess> accesses;
 
     /**
      * @param nembar the published model of Nembar itself
@@ -37,7 +36,11 @@ final class Authority {
     Authority(AccessModel nembar, Person person, Instant at) {
         this.nembar = nembar;
         this.person = nembar.directory().person(person.key()).orElse(person);
-        this.access = new PersonAccess(nembar, Standpoint.of(this.person, at));
+        this.accesses =
+                nembar.seats().of(this.person.key()).stream()
+                        .map(seat -> new Standpoint(this.person, seat.account(), at, false))
+                        .map(who -> new PersonAccess(nembar, who))
+                        .toList();
     }
 
     String key() {
@@ -45,39 +48,50 @@ final class Authority {
     }
 
     boolean active() {
-        return access.active();
+        return accesses.stream().anyMatch(PersonAccess::active);
     }
 
-    /** Whether they may do the operation on the person. */
+    /** Whether they may do the operation on the person, at every account of theirs. */
     boolean onPerson(String operation, Person whom) {
-        Map<String, Object> values = new HashMap<>();
-        values.put("key", whom.key());
-        whom.unit().ifPresent(unit -> values.put("unit", unit));
-        whom.accounts().stream().findFirst().ifPresent(account -> values.put("account", account));
-        whom.manager().ifPresent(manager -> values.put("manager", manager));
-        values.put("kind", whom.kind().name().toLowerCase(java.util.Locale.ROOT));
-        values.put("status", whom.status().name().toLowerCase(java.util.Locale.ROOT));
-        values.put("full_name", whom.name());
-        values.put("email", whom.email());
-        return may(PERSON, operation, values);
+        return GovernedPeople.records(whom).stream()
+                .allMatch(record -> may(PERSON, operation, record));
+    }
+
+    /** The same for the person at one of their accounts. */
+    boolean onPerson(String operation, Person whom, Optional<String> account) {
+        return may(PERSON, operation, GovernedPeople.record(whom, account));
     }
 
     /** Whether they may do the operation on an element of an application's design. */
     boolean onElement(String operation, String application, Element element) {
-        return may(typeOf(element), operation, values(application, element));
+        return may(
+                typeOf(element),
+                operation,
+                new GovernedRecord(typeOf(element), values(application, element)));
     }
 
     /** Whether they may give everything to everybody, without bounds. */
     boolean givesEverything() {
-        RecordSet roles = records("role", "give");
-        RecordSet sets = records("privilege_set", "give");
-        RecordSet people = records(PERSON, "change");
-        return List.of(roles, sets, people).stream().allMatch(RecordSet.EVERYTHING::equals);
+        return accesses.stream().anyMatch(access -> givesEverything(nembar, access));
+    }
+
+    static boolean givesEverything(AccessModel nembar, PersonAccess access) {
+        return access.active()
+                && List.of(
+                                records(nembar, access, "role", "give"),
+                                records(nembar, access, "privilege_set", "give"),
+                                records(nembar, access, PERSON, "change"))
+                        .stream()
+                        .allMatch(RecordSet.EVERYTHING::equals);
     }
 
     /** Whether they may publish drafts at all. */
     boolean publishes() {
-        return !records("draft", "publish").equals(RecordSet.NOTHING);
+        return accesses.stream()
+                .anyMatch(
+                        access ->
+                                !records(nembar, access, "draft", "publish")
+                                        .equals(RecordSet.NOTHING));
     }
 
     /** Whether an assignment is of something they may give, within bounds no wider than theirs. */
@@ -85,7 +99,9 @@ final class Authority {
         RecordType type = nembar.catalogue().recordType(typeOf(roleOrSet)).orElseThrow();
         Operation give = type.operation("give").orElseThrow();
         GovernedRecord record = new GovernedRecord(type.key(), values(application, roleOrSet));
-        return access.holdingsFor(type, give, record, Relatives.NONE).stream()
+        return accesses.stream()
+                .filter(PersonAccess::active)
+                .flatMap(access -> access.holdingsFor(type, give, record, Relatives.NONE).stream())
                 .anyMatch(own -> within(bounds, own.assignment().bounds()));
     }
 
@@ -110,7 +126,8 @@ final class Authority {
                         .isPresent();
     }
 
-    private RecordSet records(String typeKey, String operation) {
+    private static RecordSet records(
+            AccessModel nembar, PersonAccess access, String typeKey, String operation) {
         return nembar.catalogue()
                 .recordType(typeKey)
                 .flatMap(
@@ -118,13 +135,11 @@ final class Authority {
                 .orElse(RecordSet.NOTHING);
     }
 
-    private boolean may(String typeKey, String operation, Map<String, Object> values) {
+    private boolean may(String typeKey, String operation, GovernedRecord record) {
         RecordType type = nembar.catalogue().recordType(typeKey).orElseThrow();
-        return access.allows(
-                type,
-                type.operation(operation).orElseThrow(),
-                new GovernedRecord(typeKey, values),
-                Relatives.NONE);
+        Operation known = type.operation(operation).orElseThrow();
+        return accesses.stream()
+                .anyMatch(access -> access.allows(type, known, record, Relatives.NONE));
     }
 
     private static String typeOf(Element element) {

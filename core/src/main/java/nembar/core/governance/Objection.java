@@ -21,6 +21,7 @@ public record Objection(Rule rule, String why, List<String> people, Set<String> 
     public enum Rule {
         NO_RAISING,
         GUARDED_AREA,
-        NEVER_NOBODY
+        NEVER_NOBODY,
+        SIGN_IN
     }
 }

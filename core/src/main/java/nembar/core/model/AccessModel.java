@@ -12,6 +12,7 @@ import java.util.Set;
 import java.util.SortedSet;
 import java.util.TreeSet;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.Predicate;
 import nembar.core.catalogue.Application;
 import nembar.core.catalogue.Area;
 import nembar.core.catalogue.Catalogue;
@@ -171,15 +172,35 @@ public final class AccessModel {
 
     /** Numbers of the seats that hold the role at the instant. */
     public BitSet holdersOf(String role, Instant at) {
+        return holding(role, times -> inForce(times, at));
+    }
+
+    private BitSet holding(String role, Predicate<Times> counts) {
         Assignment.Gives gives = new Assignment.Gives.OfRole(role);
         BitSet holders = new BitSet(seats.all().size());
         for (int i = 0; i < design.assignments().size(); i++) {
             Assignment assignment = design.assignments().get(i);
-            if (assignment.gives().equals(gives) && inForce(assignment.times(), at)) {
+            if (assignment.gives().equals(gives) && counts.test(assignment.times())) {
                 holders.or(assigned()[i]);
             }
         }
         return holders;
+    }
+
+    /**
+     * Numbers of the seats that the audience has at some instant from this one on, and perhaps of
+     * some more: an exception that comes and goes takes nobody out.
+     */
+    public BitSet seatsEverIn(Audience audience, Instant from) {
+        List<Part> lasting =
+                audience.except().stream()
+                        .filter(part -> !(part instanceof Audience.HoldersOf))
+                        .toList();
+        return seats.in(new Audience(audience.of(), lasting), role -> everHolding(role, from));
+    }
+
+    private BitSet everHolding(String role, Instant from) {
+        return holding(role, times -> !times.ended(from));
     }
 
     /** Keys of the people of whom the audience has a seat at the instant. */

@@ -14,6 +14,7 @@ import nembar.core.catalogue.FieldType;
 import nembar.core.catalogue.Function;
 import nembar.core.catalogue.Operation;
 import nembar.core.catalogue.RecordType;
+import nembar.core.directory.Audience;
 
 /** Checks the catalogue on its own (docs/access-model.md, section 1). */
 final class CatalogueCheck {
@@ -47,6 +48,7 @@ final class CatalogueCheck {
             type.parent().ifPresent(parent -> up.put(type.key(), List.of(parent.recordType())));
         }
         check.noCycles("catalogue.recordTypes", up, "below");
+        sharedTables();
         Map<String, List<String>> needs = new HashMap<>();
         for (Function function : catalogue.functions()) {
             function(function);
@@ -70,6 +72,14 @@ final class CatalogueCheck {
                             + type.table()
                             + "` is no table name: give schema and table in small"
                             + " letters, as in `towline.voyage`");
+        }
+        String schema = type.table().replaceAll("\\..*", "");
+        if (schema.startsWith("pg_") || schema.equals("information_schema")) {
+            check.report(
+                    path + ".table",
+                    "`"
+                            + type.table()
+                            + "` is a catalogue of the database itself, and no record's");
         }
         check.keys(path + ".fields", type.fields(), Field::key);
         check.keys(path + ".operations", type.operations(), Operation::key);
@@ -97,6 +107,39 @@ final class CatalogueCheck {
         for (Field field : type.fields()) {
             field(path + ".fields[" + field.key() + "]", field, placing);
         }
+    }
+
+    /** A table is governed by one record type, or by several that are guarded alike. */
+    private void sharedTables() {
+        Map<String, RecordType> byTable = new HashMap<>();
+        for (RecordType type : catalogue.recordTypes()) {
+            RecordType other = byTable.putIfAbsent(type.table(), type);
+            if (other != null && !guardedAlike(type, other)) {
+                check.report(
+                        "catalogue.recordTypes[" + type.key() + "].table",
+                        "`"
+                                + type.table()
+                                + "` is the table of `"
+                                + other.key()
+                                + "` already, which is guarded otherwise: one of the two would show"
+                                + " what the other guards");
+            }
+        }
+    }
+
+    private boolean guardedAlike(RecordType one, RecordType other) {
+        Map<String, Boolean> guarded = new HashMap<>();
+        one.fields().forEach(field -> guarded.merge(field.column(), field.guarded(), (a, b) -> a));
+        return stewards(one).equals(stewards(other))
+                && other.fields().stream()
+                        .allMatch(
+                                field ->
+                                        guarded.getOrDefault(field.column(), field.guarded())
+                                                == field.guarded());
+    }
+
+    private Optional<Audience> stewards(RecordType type) {
+        return catalogue.area(type.area()).flatMap(Area::stewards);
     }
 
     private void field(String path, Field field, List<Optional<String>> placing) {

@@ -116,6 +116,11 @@ class EvaluationTest {
 
     private static final class SomePerson implements Binding.Person {
         @Override
+        public boolean timeless() {
+            return false;
+        }
+
+        @Override
         public Object value(String name) {
             return switch (name) {
                 case "user.unit" -> "pier";

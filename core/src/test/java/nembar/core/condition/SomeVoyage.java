@@ -12,6 +12,11 @@ import nembar.core.testing.RandomCondition;
 
 /** A random voyage looked at by a random person, for the laws of this package. */
 final class SomeVoyage implements Binding.Person {
+    @Override
+    public boolean timeless() {
+        return false;
+    }
+
     private final Random random;
     private final Map<String, Object> values = new HashMap<>();
 

@@ -5,51 +5,38 @@ import static nembar.core.testing.Harbour.may;
 import static nembar.core.testing.Harbour.to;
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.time.ZoneId;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
-import java.util.stream.Stream;
-import nembar.core.catalogue.Application;
-import nembar.core.catalogue.Area;
-import nembar.core.catalogue.Catalogue;
-import nembar.core.catalogue.Field;
-import nembar.core.catalogue.FieldType;
-import nembar.core.catalogue.Operation;
-import nembar.core.catalogue.RecordType;
 import nembar.core.condition.Condition;
 import nembar.core.design.AccountFilter;
 import nembar.core.design.AccountScope;
 import nembar.core.design.Assignment;
 import nembar.core.design.Bounds;
-import nembar.core.design.Design;
-import nembar.core.design.Element;
-import nembar.core.design.Privilege;
-import nembar.core.design.Privilege.RecordPrivilege;
 import nembar.core.design.PrivilegeSet;
 import nembar.core.design.Reach;
 import nembar.core.design.Times;
 import nembar.core.directory.Audience;
 import nembar.core.draft.Change;
-import nembar.core.draft.Changes;
 import nembar.core.governance.Objection.Rule;
+import nembar.core.governance.StandingRules.Author;
 import nembar.core.model.AccessModel;
 import nembar.core.testing.Harbour;
+import nembar.core.testing.NembarOfHarbour;
 import org.junit.jupiter.api.Test;
 
 /** The three standing rules, each sentence by example (docs/access-model.md, section 10). */
-class ReviewTest {
-    private final Harbour harbour = new Harbour();
-    private final List<Element> own = new ArrayList<>();
+class StandingRulesTest {
+    private final NembarOfHarbour world = new NembarOfHarbour();
+    private final Harbour harbour = world.harbour;
 
-    ReviewTest() {
+    StandingRulesTest() {
         harbour.give(to("cas"), may("trip", "view", Reach.OWN));
         harbour.sets.add(
                 new PrivilegeSet("see", "See", "", List.of(may("trip", "view", Reach.ALL))));
         harbour.sets.add(
                 new PrivilegeSet("map", "Map", "", List.of(may("chart", "view", Reach.ALL))));
-        administers("ann", Reach.ALL, Bounds.NONE);
+        world.administers("ann", Reach.ALL, Bounds.NONE);
     }
 
     @Test
@@ -59,7 +46,7 @@ class ReviewTest {
 
     @Test
     void thePeopleAreWithinTheReachOfTheAuthorsChange() {
-        administers("ben", Reach.UNIT, Bounds.NONE);
+        world.administers("ben", Reach.UNIT, Bounds.NONE);
         assertThat(objections("ben", assign("cas", "see", Bounds.NONE)))
                 .anySatisfy(
                         one -> {
@@ -78,7 +65,7 @@ class ReviewTest {
     @Test
     void theBoundsAreNoWiderThanTheAuthorsOwn() {
         Bounds red = accounts("red");
-        administers("ben", Reach.ALL, red);
+        world.administers("ben", Reach.ALL, red);
         assertThat(objections("ben", assign("cas", "see", red)))
                 .noneMatch(one -> one.why().contains("not the author's to give"));
         assertThat(objections("ben", assign("cas", "see", Bounds.NONE)))
@@ -89,7 +76,7 @@ class ReviewTest {
 
     @Test
     void whatAddsToTheAuthorNeedsSomebodyElse() {
-        administers("ben", Reach.ALL, Bounds.NONE);
+        world.administers("ben", Reach.ALL, Bounds.NONE);
         List<Objection> alone = objections("ann", assign("ann", "see", Bounds.NONE));
         assertThat(alone).hasSize(1);
         assertThat(alone.get(0).approvers()).containsExactly("ben");
@@ -99,7 +86,7 @@ class ReviewTest {
 
     @Test
     void byWhateverWayRound() {
-        administers("ben", Reach.ALL, Bounds.NONE);
+        world.administers("ben", Reach.ALL, Bounds.NONE);
         harbour.accountFilters.add(
                 new AccountFilter(
                         "f",
@@ -120,7 +107,7 @@ class ReviewTest {
 
     @Test
     void whatGivesInAGuardedAreaNeedsASteward() {
-        administers("ben", Reach.ALL, Bounds.NONE);
+        world.administers("ben", Reach.ALL, Bounds.NONE);
         List<Objection> objections = objections("ben", assign("cas", "map", Bounds.NONE));
         assertThat(objections).hasSize(1);
         assertThat(objections.get(0).rule()).isEqualTo(Rule.GUARDED_AREA);
@@ -131,33 +118,34 @@ class ReviewTest {
 
     @Test
     void noActLeavesNembarWithoutSomebodyWhoMayGiveEverything() {
-        assertThat(Review.neverNobody(nembar(), List.of(harbour.model()), NOW)).isEmpty();
-        own.clear();
-        assertThat(Review.neverNobody(nembar(), List.of(harbour.model()), NOW))
+        assertThat(StandingRules.neverNobody(world.nembar(), List.of(harbour.model()), NOW))
+                .isEmpty();
+        world.own.clear();
+        assertThat(StandingRules.neverNobody(world.nembar(), List.of(harbour.model()), NOW))
                 .singleElement()
                 .satisfies(one -> assertThat(one.rule()).isEqualTo(Rule.NEVER_NOBODY));
     }
 
     @Test
     void whoMayPublishIsDecidedLikeEverythingElse() {
-        assertThat(Review.publishers(nembar(), NOW)).containsExactly("ann");
-        administers("ben", Reach.UNIT, Bounds.NONE);
-        assertThat(Review.publishers(nembar(), NOW)).containsExactly("ann", "ben");
+        assertThat(StandingRules.publishers(world.nembar(), NOW)).containsExactly("ann");
+        world.administers("ben", Reach.UNIT, Bounds.NONE);
+        assertThat(StandingRules.publishers(world.nembar(), NOW)).containsExactly("ann", "ben");
     }
 
     @Test
     void aMoveInTheDirectoryIsHeldAgainstTheRulesToo() {
-        administers("ben", Reach.ALL, Bounds.NONE);
+        world.administers("ben", Reach.ALL, Bounds.NONE);
         harbour.give(
                 Audience.anyOf(new Audience.OneTeam("pilots")), may("chart", "view", Reach.ALL));
         AccessModel now = harbour.model();
         harbour.pilots = Optional.of(Condition.ofText("user.grade > 1"));
         List<Objection> objections =
-                Review.of(
-                        nembar(),
+                StandingRules.of(
+                        world.nembar(),
                         now,
                         harbour.model(),
-                        now.directory().person("ben").orElseThrow(),
+                        Author.of(now.directory().person("ben").orElseThrow()),
                         Set.of(),
                         NOW);
         assertThat(objections)
@@ -189,100 +177,6 @@ class ReviewTest {
     }
 
     private List<Objection> objections(String author, Set<String> approvers, Change... changes) {
-        AccessModel now = harbour.model();
-        return Review.of(
-                nembar(),
-                now,
-                Changes.apply(now, List.of(changes)),
-                now.directory().person(author).orElseThrow(),
-                approvers,
-                NOW);
-    }
-
-    /** May change people within the reach, and give, change and publish everything. */
-    private void administers(String person, Reach reach, Bounds bounds) {
-        List<Privilege> privileges = new ArrayList<>();
-        privileges.add(new RecordPrivilege("person", "change", reach));
-        for (String type : List.of("role", "privilege_set")) {
-            privileges.add(new RecordPrivilege(type, "give", Reach.ALL));
-        }
-        for (String type : List.of("sharing_rule", "direct_share", "account_filter")) {
-            privileges.add(new RecordPrivilege(type, "change", Reach.ALL));
-        }
-        privileges.add(new RecordPrivilege("draft", "publish", Reach.ALL));
-        own.add(new PrivilegeSet("of-" + person, "Of " + person, "", privileges));
-        own.add(
-                new Assignment(
-                        "to-" + person,
-                        to(person),
-                        new Assignment.Gives.OfSet("of-" + person),
-                        bounds,
-                        Times.ALWAYS,
-                        "",
-                        Optional.empty(),
-                        Optional.empty()));
-    }
-
-    private AccessModel nembar() {
-        List<RecordType> types =
-                Stream.of(
-                                "role",
-                                "privilege_set",
-                                "assignment",
-                                "sharing_rule",
-                                "direct_share",
-                                "account_filter",
-                                "field_filter",
-                                "delegation",
-                                "draft")
-                        .map(ReviewTest::type)
-                        .toList();
-        List<RecordType> all = new ArrayList<>(types);
-        all.add(person());
-        return AccessModel.of(
-                new Application("nembar", "Nembar", ZoneId.of("UTC")),
-                new Catalogue(List.of(new Area("all", "All", Optional.empty())), all, List.of()),
-                harbour.directory(),
-                Design.of(own));
-    }
-
-    private static RecordType person() {
-        return new RecordType(
-                "person",
-                "Person",
-                "People",
-                "all",
-                "nembar.person",
-                "key",
-                "key",
-                new RecordType.Places(
-                        Optional.of("key"),
-                        Optional.empty(),
-                        Optional.of("unit"),
-                        Optional.empty()),
-                Optional.empty(),
-                List.of(field("key"), field("unit")),
-                List.of());
-    }
-
-    private static RecordType type(String key) {
-        return new RecordType(
-                key,
-                key,
-                key,
-                "all",
-                "nembar." + key,
-                "id",
-                "id",
-                new RecordType.Places(
-                        Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty()),
-                Optional.empty(),
-                List.of(field("id"), field("application")),
-                List.of(new Operation("give", "give"), new Operation("publish", "publish")));
-    }
-
-    private static Field field(String key) {
-        return new Field(
-                key, key, key, FieldType.TEXT, false, Set.of(), Optional.empty(), List.of());
+        return world.objections(author, approvers, changes);
     }
 }

@@ -1,0 +1,366 @@
+package nembar.core.answers;
+
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.SortedSet;
+import java.util.TreeSet;
+import java.util.function.Predicate;
+import java.util.stream.Stream;
+import nembar.core.catalogue.Catalogue;
+import nembar.core.catalogue.Field;
+import nembar.core.catalogue.Function;
+import nembar.core.catalogue.Operation;
+import nembar.core.catalogue.RecordType;
+import nembar.core.coverage.RecordSet;
+import nembar.core.decision.Access;
+import nembar.core.decision.CombinedAccess;
+import nembar.core.decision.FieldCoverage;
+import nembar.core.decision.PersonAccess;
+import nembar.core.design.Delegation;
+import nembar.core.design.Privilege;
+import nembar.core.design.PrivilegeSet;
+import nembar.core.design.Reach;
+import nembar.core.directory.Directory;
+import nembar.core.directory.Person;
+import nembar.core.model.AccessModel;
+import nembar.core.model.Seats.Seat;
+import nembar.core.model.Standpoint;
+
+/**
+ * What one model in place of another would give and take at any instant from now on
+ * (docs/access-model.md, section 10). Accesses are compared as symbols, as if everybody were
+ * active, at every instant at which the outcome can differ; what somebody may do for others counts
+ * as theirs. What is not seen to add nothing counts as adding.
+ */
+public final class Gains {
+    /** Somebody with more instants than these to look at counts as gaining, unseen. */
+    private static final int INSTANTS_AT_MOST = 1_000;
+
+    private final Timeline before;
+    private final Timeline after;
+    private final Catalogue catalogue;
+    private final boolean sameDirectory;
+    private final boolean sameCatalogue;
+    private final Predicate<String> looked;
+    private final List<OfSeat> found = new ArrayList<>();
+
+    /**
+     * What changes for one seat.
+     *
+     * @param gained keys of record types on which something is gained at some instant
+     * @param lost keys of record types on which something is lost at some instant
+     * @param functions whether a level of a function is gained
+     */
+    public record OfSeat(Seat seat, Set<String> gained, Set<String> lost, boolean functions) {
+        public boolean gains() {
+            return !gained.isEmpty() || functions;
+        }
+
+        boolean none() {
+            return gained.isEmpty() && lost.isEmpty() && !functions;
+        }
+    }
+
+    private Gains(Timeline before, Timeline after) {
+        this.before = before;
+        this.after = after;
+        this.catalogue = after.model().catalogue();
+        this.sameDirectory = before.model().directory() == after.model().directory();
+        boolean sameCatalogue = before.model().catalogue() == after.model().catalogue();
+        Optional<Set<String>> touched =
+                sameDirectory && sameCatalogue
+                        ? Touched.between(
+                                catalogue, before.model().design(), after.model().design())
+                        : Optional.empty();
+        this.looked = type -> touched.map(some -> some.contains(type)).orElse(true);
+        this.sameCatalogue = sameCatalogue;
+    }
+
+    /** Everybody for whom anything changes at any instant from this one on. */
+    public static List<OfSeat> between(AccessModel before, AccessModel after, Instant from) {
+        if (before == after) {
+            return List.of();
+        }
+        Gains gains = new Gains(new Timeline(before, from), new Timeline(after, from));
+        gains.ofClasses();
+        gains.ofDelegates();
+        return gains.found;
+    }
+
+    /** Keys of the record types of which the person reaches anything at some instant. */
+    public static Set<String> reached(AccessModel model, String person, Instant from) {
+        Timeline timeline = new Timeline(model, from);
+        Gains gains = new Gains(timeline, timeline);
+        return model.seats().of(person).stream()
+                .findFirst()
+                .map(seat -> gains.total(seat, at -> CombinedAccess.NOTHING).gained())
+                .orElse(Set.of());
+    }
+
+    private void ofClasses() {
+        Map<List<Integer>, List<Seat>> moved = new LinkedHashMap<>();
+        Map<List<Integer>, Boolean> untouched = new HashMap<>();
+        for (Seat seat : after.model().seats().all()) {
+            Optional<Seat> was = same(seat);
+            List<Integer> pair =
+                    List.of(was.map(before.classes()::of).orElse(-1), after.classes().of(seat));
+            boolean same =
+                    sameDirectory
+                            && sameCatalogue
+                            && untouched.computeIfAbsent(
+                                    pair,
+                                    any ->
+                                            before.contentOf(was.orElseThrow())
+                                                    .equals(after.contentOf(seat)));
+            if (!same) {
+                moved.computeIfAbsent(pair, any -> new ArrayList<>()).add(seat);
+            }
+        }
+        Predicate<Seat> otherLine = otherLine();
+        boolean each = before.classes().personByPerson() || after.classes().personByPerson();
+        moved.values().forEach(seats -> ofClass(seats, each, otherLine));
+    }
+
+    /** One of a class speaks for the others, but for whose records are their own or below them. */
+    private void ofClass(List<Seat> seats, boolean each, Predicate<Seat> otherLine) {
+        Seat first = seats.get(0);
+        OfSeat one = compared(first);
+        boolean alike = !each && (one.none() || !personal(first));
+        List<OfSeat> all =
+                seats.parallelStream()
+                        .map(
+                                seat ->
+                                        seat == first || alike && !otherLine.test(seat)
+                                                ? new OfSeat(
+                                                        seat,
+                                                        one.gained(),
+                                                        one.lost(),
+                                                        one.functions())
+                                                : compared(seat))
+                        .filter(of -> !of.none())
+                        .toList();
+        found.addAll(all);
+    }
+
+    /** Whether the class has anything on records of their own, or of those below. */
+    private boolean personal(Seat seat) {
+        Stream<PrivilegeSet> sets =
+                Stream.concat(
+                        same(seat).stream().flatMap(was -> before.setsOf(was).stream()),
+                        after.setsOf(seat).stream());
+        return sets.flatMap(set -> set.privileges().stream())
+                .anyMatch(
+                        privilege ->
+                                privilege instanceof Privilege.RecordPrivilege of
+                                                && personal(of.reach())
+                                        || privilege instanceof Privilege.FieldPrivilege field
+                                                && personal(field.reach()));
+    }
+
+    private static boolean personal(Reach reach) {
+        return reach == Reach.OWN || reach == Reach.REPORTS;
+    }
+
+    /** Whether other people are below somebody in the reporting line than were before. */
+    private Predicate<Seat> otherLine() {
+        Directory was = before.model().directory();
+        Directory is = after.model().directory();
+        boolean same =
+                sameDirectory
+                        || was.people().size() == is.people().size()
+                                && is.people().stream()
+                                        .allMatch(
+                                                one ->
+                                                        was.person(one.key())
+                                                                .map(Person::manager)
+                                                                .filter(one.manager()::equals)
+                                                                .isPresent());
+        return seat ->
+                !same
+                        && !was.personAndReports(seat.person().key())
+                                .equals(is.personAndReports(seat.person().key()));
+    }
+
+    private OfSeat compared(Seat seat) {
+        Optional<Seat> was = same(seat);
+        Edges edges = before.noEdges();
+        was.ifPresent(one -> before.edges(one, edges));
+        after.edges(seat, edges);
+        return compared(
+                seat,
+                edges,
+                at ->
+                        was.map(one -> asItWas(before.access(one, at)))
+                                .orElse(CombinedAccess.NOTHING),
+                at -> after.access(seat, at),
+                looked);
+    }
+
+    private interface AtInstant {
+        Access access(Instant at);
+    }
+
+    private OfSeat compared(
+            Seat seat, Edges edges, AtInstant was, AtInstant is, Predicate<String> types) {
+        Set<String> gained = new TreeSet<>();
+        Set<String> lost = new TreeSet<>();
+        boolean functions = false;
+        SortedSet<Instant> instants = edges.all();
+        if (instants.size() > INSTANTS_AT_MOST) {
+            catalogue.recordTypes().forEach(type -> gained.add(type.key()));
+            return new OfSeat(seat, gained, gained, true);
+        }
+        for (Instant at : instants) {
+            Difference difference =
+                    Difference.between(catalogue, was.access(at), is.access(at), types);
+            for (Difference.OfOperation of : difference.operations()) {
+                note(of.type().key(), of.gained(), gained);
+                note(of.type().key(), of.lost(), lost);
+            }
+            for (Difference.OfField of : difference.fields()) {
+                note(of.type().key(), of.gained(), gained);
+                note(of.type().key(), of.lost(), lost);
+            }
+            functions |= difference.functions().stream().anyMatch(Difference.OfFunction::gained);
+        }
+        return new OfSeat(seat, gained, lost, functions);
+    }
+
+    private static void note(String type, RecordSet records, Set<String> types) {
+        if (!records.equals(RecordSet.NOTHING)) {
+            types.add(type);
+        }
+    }
+
+    /** What delegates may do for others, with what they may do themselves. */
+    private void ofDelegates() {
+        Set<String> delegates = new TreeSet<>();
+        for (AccessModel model : List.of(before.model(), after.model())) {
+            model.design().delegations().forEach(one -> delegates.add(one.delegate()));
+        }
+        for (String delegate : delegates) {
+            List<Seat> seats = after.model().seats().of(delegate);
+            boolean concerned =
+                    !before.delegationsTo(delegate).isEmpty()
+                            || !after.delegationsTo(delegate).isEmpty();
+            if (concerned && !seats.isEmpty() && !sameDelegate(delegate)) {
+                OfSeat total = total(seats.get(0), at -> asItWas(everything(before, delegate, at)));
+                if (!total.none()) {
+                    found.add(total);
+                }
+            }
+        }
+    }
+
+    private boolean sameDelegate(String delegate) {
+        return sameDirectory
+                && sameCatalogue
+                && concerning(before, delegate).equals(concerning(after, delegate));
+    }
+
+    private static List<Object> concerning(Timeline timeline, String delegate) {
+        List<Object> all = new ArrayList<>();
+        timeline.model().seats().of(delegate).forEach(seat -> all.add(timeline.contentOf(seat)));
+        for (Delegation one : timeline.delegationsTo(delegate)) {
+            all.add(one);
+            one.sets().forEach(key -> all.add(timeline.model().design().set(key)));
+            timeline.model()
+                    .seats()
+                    .of(one.principal())
+                    .forEach(seat -> all.add(timeline.contentOf(seat)));
+        }
+        return all;
+    }
+
+    private OfSeat total(Seat seat, AtInstant was) {
+        String delegate = seat.person().key();
+        Edges edges = before.noEdges();
+        for (Timeline timeline : List.of(before, after)) {
+            List<String> people = new ArrayList<>(List.of(delegate));
+            for (Delegation one : timeline.delegationsTo(delegate)) {
+                edges.add(one.times());
+                people.add(one.principal());
+            }
+            people.stream()
+                    .flatMap(key -> timeline.model().seats().of(key).stream())
+                    .forEach(one -> timeline.edges(one, edges));
+        }
+        return compared(seat, edges, was, at -> everything(after, delegate, at), type -> true);
+    }
+
+    private static Access everything(Timeline timeline, String delegate, Instant at) {
+        List<PersonAccess> ways = new ArrayList<>();
+        AccessModel model = timeline.model();
+        model.seats().of(delegate).forEach(seat -> ways.add(timeline.access(seat, at)));
+        for (Delegation one : timeline.delegationsTo(delegate)) {
+            for (Seat seat : model.seats().of(one.principal())) {
+                Standpoint principal = timeline.standpoint(seat, at);
+                ways.add(PersonAccess.timeless(model, principal.through(one)));
+            }
+        }
+        return new CombinedAccess(ways);
+    }
+
+    private Optional<Seat> same(Seat seat) {
+        return sameDirectory
+                ? Optional.of(seat)
+                : before.model().seats().of(seat.person().key()).stream()
+                        .filter(other -> other.account().equals(seat.account()))
+                        .findFirst();
+    }
+
+    private Access asItWas(Access access) {
+        return sameCatalogue ? access : new OfAnotherCatalogue(access, before.model().catalogue());
+    }
+
+    /** An access by another catalogue: on what that had not, or had otherwise, it is nothing. */
+    private record OfAnotherCatalogue(Access access, Catalogue catalogue) implements Access {
+        @Override
+        public RecordSet records(RecordType type, Operation operation) {
+            return as(type).filter(was -> was.operation(operation.key()).isPresent())
+                    .map(was -> access.records(was, operation))
+                    .orElse(RecordSet.NOTHING);
+        }
+
+        @Override
+        public FieldCoverage field(RecordType type, Field field) {
+            return as(type).map(was -> access.field(was, was.knownField(field.key())))
+                    .orElseGet(() -> CombinedAccess.NOTHING.field(type, field));
+        }
+
+        @Override
+        public String level(Function function) {
+            return catalogue.function(function.key()).map(access::level).orElse(Function.NONE);
+        }
+
+        private Optional<RecordType> as(RecordType type) {
+            return catalogue.recordType(type.key()).filter(was -> shows(was, type));
+        }
+
+        /** Whether the type had every field before, in the same place and no less guarded. */
+        private static boolean shows(RecordType was, RecordType is) {
+            return was.table().equals(is.table())
+                    && was.keyField().equals(is.keyField())
+                    && was.places().equals(is.places())
+                    && was.parent().equals(is.parent())
+                    && is.fields().stream()
+                            .allMatch(
+                                    one ->
+                                            was.field(one.key())
+                                                    .filter(old -> shows(old, one))
+                                                    .isPresent());
+        }
+
+        private static boolean shows(Field was, Field is) {
+            return was.column().equals(is.column())
+                    && was.type() == is.type()
+                    && (is.guarded() || !was.guarded());
+        }
+    }
+}

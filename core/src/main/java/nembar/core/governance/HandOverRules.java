@@ -1,0 +1,270 @@
+package nembar.core.governance;
+
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.stream.Collectors;
+import nembar.core.answers.Counting;
+import nembar.core.answers.Moment;
+import nembar.core.catalogue.Area;
+import nembar.core.catalogue.Operation;
+import nembar.core.catalogue.RecordType;
+import nembar.core.coverage.RecordSet;
+import nembar.core.directory.Person;
+import nembar.core.governance.Objection.Rule;
+import nembar.core.governance.StandingRules.Author;
+import nembar.core.model.AccessModel;
+import nembar.core.model.Seats.Seat;
+import nembar.core.text.Wording;
+
+/**
+ * Holds records that change hands against the standing rules (docs/access-model.md, section 10):
+ * what anybody comes to reach of records that there are, when their owner is another, is given.
+ */
+public final class HandOverRules {
+    private final AccessModel model;
+    private final Person from;
+    private final Person to;
+    private final Set<RecordType> types;
+    private final Instant at;
+
+    private HandOverRules(
+            AccessModel model, Person from, Person to, Collection<RecordType> types, Instant at) {
+        this.model = model;
+        this.from = from;
+        this.to = to;
+        this.types = new HashSet<>(types);
+        this.at = at;
+    }
+
+    /**
+     * What stands against one person's records of some types going to another.
+     *
+     * @param counting counts the records that there are
+     */
+    public static List<Objection> of(
+            AccessModel nembar,
+            AccessModel model,
+            Person from,
+            Person to,
+            Collection<RecordType> types,
+            Author author,
+            Set<String> approvers,
+            Instant at,
+            Counting counting) {
+        HandOverRules rules = new HandOverRules(model, from, to, types, at);
+        return rules.objections(nembar, author, rules.gains(counting)).stream()
+                .filter(one -> one.approvers().stream().noneMatch(approvers::contains))
+                .toList();
+    }
+
+    private List<Objection> objections(
+            AccessModel nembar, Author author, Map<Seat, Set<RecordType>> gains) {
+        List<Objection> objections = new ArrayList<>();
+        Authority own = new Authority(nembar, author.acting(), at);
+        List<Authority> everybody = gains.isEmpty() ? List.of() : Authority.ofAll(nembar, at);
+        for (Area area : model.catalogue().areas()) {
+            boolean inside =
+                    area.guarded()
+                            && gains.values().stream()
+                                    .flatMap(Set::stream)
+                                    .anyMatch(type -> type.area().equals(area.key()));
+            if (inside && !own.stewards(model, area, at)) {
+                objections.add(
+                        new Objection(
+                                Rule.GUARDED_AREA,
+                                "It would hand records of "
+                                        + area.name()
+                                        + ", which is guarded, over to "
+                                        + to.name()
+                                        + ": a steward has to agree.",
+                                List.of(to.key()),
+                                everybody.stream()
+                                        .filter(one -> one.stewards(model, area, at))
+                                        .map(Authority::key)
+                                        .collect(Collectors.toSet())));
+            }
+        }
+        List<Seat> beyond =
+                gains.keySet().stream()
+                        .filter(one -> !own.onPerson("change", one.person(), one.account()))
+                        .toList();
+        if (!beyond.isEmpty()) {
+            objections.add(
+                    new Objection(
+                            Rule.NO_RAISING,
+                            "It would add to the access of "
+                                    + Wording.some(
+                                            beyond.stream()
+                                                    .map(one -> one.person().name())
+                                                    .distinct()
+                                                    .toList())
+                                    + ", whom the author may not change.",
+                            beyond.stream().map(one -> one.person().key()).distinct().toList(),
+                            everybody.stream()
+                                    .filter(
+                                            who ->
+                                                    beyond.stream()
+                                                            .allMatch(
+                                                                    one ->
+                                                                            who.onPerson(
+                                                                                    "change",
+                                                                                    one.person(),
+                                                                                    one.account())))
+                                    .map(Authority::key)
+                                    .collect(Collectors.toSet())));
+        }
+        boolean toAuthor =
+                gains.keySet().stream().anyMatch(one -> author.own().contains(one.person().key()));
+        List<Authority> administrators = Authority.givingEverything(everybody);
+        boolean only =
+                Authority.only(administrators)
+                        .filter(one -> one.key().equals(author.acting().key()))
+                        .isPresent();
+        if (toAuthor && !only) {
+            objections.add(
+                    new Objection(
+                            Rule.NO_RAISING,
+                            "It would add to the author's own access, which needs the approval of"
+                                    + " somebody else.",
+                            List.copyOf(author.own()),
+                            administrators.stream()
+                                    .map(Authority::key)
+                                    .filter(key -> !author.own().contains(key))
+                                    .collect(Collectors.toSet())));
+        }
+        return objections;
+    }
+
+    /**
+     * Who would reach records that there are and that they do not reach now, and of which types.
+     */
+    private Map<Seat, Set<RecordType>> gains(Counting counting) {
+        Moment moment = new Moment(model, at, true);
+        Set<Seat> looked = new LinkedHashSet<>(model.seats().of(to.key()));
+        moment.classes().forEach(seats -> looked.add(seats.get(0)));
+        model.seats().all().stream()
+                .filter(
+                        seat ->
+                                model.directory()
+                                        .personAndReports(seat.person().key())
+                                        .contains(to.key()))
+                .forEach(looked::add);
+        Map<RecordType, Map<Seat, RecordSet>> asked = new LinkedHashMap<>();
+        for (Seat seat : looked) {
+            for (RecordType type : model.catalogue().recordTypes()) {
+                List<RecordSet> gained = new ArrayList<>();
+                for (Operation operation : type.operations()) {
+                    if (!operation.equals(Operation.CREATE)) {
+                        gained.add(gained(type, moment.access(seat).records(type, operation)));
+                    }
+                }
+                RecordSet any = RecordSet.anyOf(gained);
+                if (!any.equals(RecordSet.NOTHING)) {
+                    asked.computeIfAbsent(type, none -> new LinkedHashMap<>()).put(seat, any);
+                }
+            }
+        }
+        Map<Seat, Set<RecordType>> gains = new LinkedHashMap<>();
+        asked.forEach(
+                (type, sets) -> {
+                    Map<RecordSet, Long> counts =
+                            counting.count(type, new LinkedHashSet<>(sets.values()));
+                    sets.forEach(
+                            (seat, set) -> {
+                                if (counts.get(set) != 0) {
+                                    gains.computeIfAbsent(seat, none -> new LinkedHashSet<>())
+                                            .add(type);
+                                }
+                            });
+                });
+        return gains;
+    }
+
+    private RecordSet gained(RecordType type, RecordSet before) {
+        RecordSet after = before.fold(new Handed(type));
+        RecordSet gained = RecordSet.less(after, before);
+        Optional<String> owner = owner(type);
+        return owner.isEmpty()
+                ? gained
+                : RecordSet.allOf(
+                        RecordSet.among(owner.get(), new TreeSet<>(Set.of(from.key())), ""),
+                        gained);
+    }
+
+    private Optional<String> owner(RecordType type) {
+        return types.contains(type) ? type.places().owner() : Optional.empty();
+    }
+
+    /** The records of today that would be in the set with their owners as they will be. */
+    private final class Handed implements RecordSet.Cases<RecordSet> {
+        private final RecordType type;
+
+        Handed(RecordType type) {
+            this.type = type;
+        }
+
+        @Override
+        public RecordSet everything() {
+            return RecordSet.EVERYTHING;
+        }
+
+        @Override
+        public RecordSet nothing() {
+            return RecordSet.NOTHING;
+        }
+
+        @Override
+        public RecordSet among(RecordSet.Among set) {
+            if (!owner(type).equals(Optional.of(set.field()))) {
+                return set;
+            }
+            TreeSet<String> keys = new TreeSet<>(set.keys());
+            boolean in = keys.contains(to.key());
+            boolean same = in ? !keys.add(from.key()) : !keys.remove(from.key());
+            return same ? set : RecordSet.among(set.field(), keys, set.words());
+        }
+
+        @Override
+        public RecordSet allOf(RecordSet.AllOf set) {
+            return RecordSet.allOf(set.sets().stream().map(one -> one.fold(this)).toList());
+        }
+
+        @Override
+        public RecordSet anyOf(RecordSet.AnyOf set) {
+            return RecordSet.anyOf(set.sets().stream().map(one -> one.fold(this)).toList());
+        }
+
+        @Override
+        public RecordSet parentIn(RecordSet.ParentIn set) {
+            return RecordSet.parentIn(
+                    set.parent(), set.through(), set.parents().fold(new Handed(set.parent())));
+        }
+
+        @Override
+        public RecordSet childIn(RecordSet.ChildIn set) {
+            return RecordSet.childIn(
+                    set.child(), set.through(), set.children().fold(new Handed(set.child())));
+        }
+
+        /** What speaks of the owner may come to hold. */
+        @Override
+        public RecordSet where(RecordSet.Where set) {
+            boolean speaks = owner(type).filter(set.condition().properties()::contains).isPresent();
+            return speaks ? RecordSet.EVERYTHING : set;
+        }
+
+        @Override
+        public RecordSet less(RecordSet.Less set) {
+            return set.of().fold(this);
+        }
+    }
+}
