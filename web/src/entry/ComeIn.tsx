@@ -37,10 +37,20 @@ export default function ComeIn() {
     document.title = 'Come in · Nembar';
   }, []);
   useEffect(() => {
-    if (enter.isSuccess) {
+    if (enter.isSuccess && link.data?.purpose !== 'objection') {
       navigate('/', { replace: true, state: { address: link.data?.email } });
     }
   }, [enter.isSuccess, navigate, link.data]);
+  if (enter.isSuccess && link.data?.purpose === 'objection') {
+    return (
+      <Card>
+        <Typography component="h1" variant="h2">
+          The address stays as it was
+        </Typography>
+        <Typography>Tell whoever looks after your access that you did not want this.</Typography>
+      </Card>
+    );
+  }
   if (enter.isSuccess) {
     return <SignIn address={link.data?.email ?? ''} />;
   }
@@ -63,6 +73,17 @@ export default function ComeIn() {
     );
   }
   const { name, email, organisation, invitedBy, note, purpose, codeWanted, expires } = link.data;
+  if (purpose === 'objection') {
+    return (
+      <Objection
+        name={name}
+        by={invitedBy}
+        stop={() => enter.mutate()}
+        stopping={enter.isPending}
+        expires={expires}
+      />
+    );
+  }
   const problem = enter.error instanceof Problem ? enter.error : undefined;
   const submit = (event: FormEvent) => {
     event.preventDefault();
@@ -117,6 +138,34 @@ export default function ComeIn() {
       </Button>
       <Typography variant="body2" color="textSecondary">
         The link works once, until {exactly(expires)}.
+      </Typography>
+    </Card>
+  );
+}
+
+type ObjectionProps = {
+  name: string;
+  by: string;
+  stop: () => void;
+  stopping: boolean;
+  expires: string;
+};
+
+/** Behind the link at an old address: the change to another one can be stopped. */
+function Objection({ name, by, stop, stopping, expires }: ObjectionProps) {
+  return (
+    <Card>
+      <Typography component="h1" variant="h2">
+        Keep this address, {name}?
+      </Typography>
+      <Typography>
+        {by} wants you to sign in with another address. If you do not know of this, stop it here.
+      </Typography>
+      <Button variant="contained" onClick={stop} disabled={stopping}>
+        Stop the change
+      </Button>
+      <Typography variant="body2" color="textSecondary">
+        Otherwise the other address counts from {exactly(expires)}.
       </Typography>
     </Card>
   );

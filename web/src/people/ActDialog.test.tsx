@@ -4,9 +4,9 @@ import { expect, test, vi } from 'vitest';
 import { Problem } from '../api/client';
 import { show } from '../testing/served';
 import { ActDialog } from './ActDialog';
-import type { Consequence, How } from './api';
+import type { How, Preview } from './api';
 
-const nothing: Consequence = {
+const nothing: Preview = {
   people: 0,
   moved: [],
   against: [],
@@ -15,7 +15,7 @@ const nothing: Consequence = {
   done: false,
 };
 
-const guarded: Consequence = {
+const guarded: Preview = {
   ...nothing,
   people: 1,
   against: ['It would change access to Crew welfare: a steward has to agree.'],
@@ -26,7 +26,7 @@ const guarded: Consequence = {
 };
 
 function shown(
-  act: (how: How) => Promise<Consequence>,
+  act: (how: How) => Promise<Preview>,
   more: Partial<Parameters<typeof ActDialog>[0]> = {},
 ) {
   const close = vi.fn();

@@ -8,21 +8,21 @@ import { Problem } from '../api/client';
 import { Trouble } from '../app/Trouble';
 import { Working } from '../ask/Working';
 import { Asked, Asking } from './Asking';
-import { type Consequence, type How, useDoing } from './api';
-import { Consequences } from './Consequences';
+import { type How, type Preview, useDoing } from './api';
+import { PreviewShown } from './PreviewShown';
 
 type Props = {
   title: string;
   /** Names the act as it stands; null while it is not complete. */
   asked: string | null;
   /** Looks at the act, asks somebody to agree to it, or does it. */
-  act: (how: How) => Promise<Consequence>;
+  act: (how: How) => Promise<Preview>;
   confirm: string;
   onClose: () => void;
-  onDone?: (told: Consequence) => void;
+  onDone?: (told: Preview) => void;
   danger?: boolean;
   /** Leaves it as a draft instead of doing it at once. */
-  leave?: () => Promise<Consequence>;
+  leave?: () => Promise<Preview>;
   children?: ReactNode;
   hint?: string;
 };
@@ -73,7 +73,7 @@ export function ActDialog({
           {asked === null && <Typography color="textSecondary">{hint}</Typography>}
           {asked !== null && looked.isPending && <Working lines={3} />}
           {looked.isError && <Told error={looked.error} again={() => looked.refetch()} />}
-          {looked.data && !asking.data && <Consequences told={looked.data} />}
+          {looked.data && !asking.data && <PreviewShown told={looked.data} />}
           {[doing, leaving].map(
             (one) =>
               one.isError && (

@@ -12,6 +12,8 @@ import { Remark } from '../app/parts';
 import { type SourceSheet, saying, useDoing, useOrganisation } from './api';
 import { type Picked, PickOrganisation } from './PickOne';
 
+import { allRights, SourceRights } from './SourceRights';
+
 type Props = { source?: SourceSheet; onClose: () => void };
 
 const fields = {
@@ -46,10 +48,12 @@ export function LdapForm({ source, onClose }: Props) {
   const kept = useOrganisation(organisation?.key ?? '').data?.line;
   const [mapping, setMapping] = useState<Record<string, string>>(known?.mapping ?? usual);
   const [goneClose, setGoneClose] = useState(known?.goneClose ?? false);
+  const [rights, setRights] = useState(source?.rights ?? allRights);
   const save = useDoing(() => {
     const body = saying('SourceEdit', {
       kind: 'ldap',
       name,
+      rights,
       ldap: {
         ...at,
         port: Number(at.port) || 0,
@@ -149,6 +153,7 @@ export function LdapForm({ source, onClose }: Props) {
           label="Close people whose entry is gone (otherwise they are suspended)"
         />
         {save.isError && <Remark tone="bad">{save.error.message}</Remark>}
+        <SourceRights rights={rights} onChange={setRights} />
         <Box sx={{ display: 'flex', gap: 1, justifyContent: 'flex-end' }}>
           <Button variant="outlined" onClick={onClose}>
             Cancel

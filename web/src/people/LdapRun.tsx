@@ -9,7 +9,7 @@ import { Remark, Rows } from '../app/parts';
 import { Trouble } from '../app/Trouble';
 import { number } from '../ask/said';
 import { type SourceSheet, saying, useDoing } from './api';
-import { Consequences } from './Consequences';
+import { PreviewShown } from './PreviewShown';
 
 type Props = { source: SourceSheet; onClose: () => void };
 
@@ -21,6 +21,7 @@ const words: Record<string, string> = {
   go: 'go',
   same: 'stay the same',
   wrong: 'cannot be taken in',
+  waits: 'wait for approval',
 };
 
 /** A look at what a run would do, and the run. */
@@ -75,7 +76,7 @@ export function LdapRun({ source, onClose }: Props) {
         {shown && <Shown run={shown} />}
         {look.data?.consequence && !doing.data && (
           <Box sx={{ maxHeight: 220, overflowY: 'auto' }}>
-            <Consequences told={look.data.consequence} />
+            <PreviewShown told={look.data.consequence} />
           </Box>
         )}
         <Box sx={{ display: 'flex', gap: 1, justifyContent: 'flex-end' }}>

@@ -18,7 +18,7 @@ export function PersonActs({ person }: { person: PersonSheet }) {
   const act = (name: Open, label: string, why = '') => (
     <Tooltip title={why} key={label}>
       <span>
-        <Button variant="outlined" disabled={why !== ''} onClick={() => setOpen(name)}>
+        <Button variant="outlined" onClick={() => setOpen(name)}>
           {label}
         </Button>
       </span>
@@ -45,6 +45,8 @@ export function PersonActs({ person }: { person: PersonSheet }) {
           {person.sessions.length > 0 && act('signOut', 'Sign out everywhere', guarded)}
         </>
       )}
+      {may.lookThrough && guarded !== '' && act('lookThrough', 'Ask to look through', guarded)}
+      {may.change && person.pendingAddress && act('keepAddress', 'Keep the old address')}
       {may.suspend && status !== 'closed' && act('close', 'Close')}
       {open === 'role' && <RoleDialog people={people} onClose={close} />}
       {open === 'team' && <TeamDialog people={people} onClose={close} />}

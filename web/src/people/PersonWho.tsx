@@ -21,6 +21,16 @@ export function PersonWho({ person }: { person: PersonSheet }) {
           <Facts
             facts={[
               ['E-mail', person.email],
+              ...(person.pendingAddress
+                ? [
+                    [
+                      'Becomes',
+                      <span key="p">
+                        {person.pendingAddress.email}, <When at={person.pendingAddress.due} />
+                      </span>,
+                    ] as [string, ReactNode],
+                  ]
+                : []),
               ['Kind', kinds[person.kind]],
               ['Time zone', person.timeZone.replaceAll('_', ' ')],
               ...attributes.map((one): [string, ReactNode] => [

@@ -1,15 +1,16 @@
 import { screen } from '@testing-library/react';
 import { expect, test } from 'vitest';
 import { show } from '../testing/served';
-import type { Consequence } from './api';
-import { Consequences } from './Consequences';
+import type { Preview } from './api';
+import { PreviewShown } from './PreviewShown';
 
-type Moved = Consequence['moved'][number];
+type Moved = Preview['moved'][number];
 type Line = Moved['lines'][number];
 
 const line = (what: string, more: Partial<Line> = {}): Line => ({
   what,
   guarded: false,
+  withheld: false,
   opens: true,
   gained: 0,
   lost: 0,
@@ -25,9 +26,9 @@ const moved = (name: string, lines: Line[], more: Partial<Moved> = {}): Moved =>
   ...more,
 });
 
-function told(people: number, all: Moved[], more: Partial<Consequence> = {}) {
+function told(people: number, all: Moved[], more: Partial<Preview> = {}) {
   show(
-    <Consequences
+    <PreviewShown
       told={{ people, moved: all, against: [], warnings: [], canAgree: [], done: false, ...more }}
     />,
   );

@@ -3,15 +3,15 @@ import Typography from '@mui/material/Typography';
 import { Remark } from '../app/parts';
 import { Shield } from '../ask/marks';
 import { number } from '../ask/said';
-import type { Consequence } from './api';
+import type { Preview } from './api';
 
-type Line = Consequence['moved'][number]['lines'][number];
+type Line = Preview['moved'][number]['lines'][number];
 
 const SHOWN = 12;
 const LINES_SHOWN = 8;
 
 /** What an act would change, before it is done: in people and records. */
-export function Consequences({ told }: { told: Consequence }) {
+export function PreviewShown({ told }: { told: Preview }) {
   return (
     <Box role="status" aria-label="What this changes">
       {told.against.map((why) => (
@@ -52,7 +52,7 @@ export function Consequences({ told }: { told: Consequence }) {
   );
 }
 
-function headline({ people, moved }: Consequence): string {
+function headline({ people, moved }: Preview): string {
   if (people === 0) {
     return 'Nobody gains or loses access.';
   }
@@ -91,7 +91,10 @@ function Lines({ lines }: { lines: Line[] }) {
   );
 }
 
-function amount({ gained, lost }: Line): string {
+function amount({ gained, lost, withheld }: Line): string {
+  if (withheld) {
+    return 'how many is for those who may see them';
+  }
   const parts = [];
   if (gained > 0) {
     parts.push(`${number(gained)} more`);

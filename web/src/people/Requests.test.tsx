@@ -27,19 +27,19 @@ function waiting(line: Waiting, more: Parameters<typeof serve>[0] = {}) {
   return serve({
     'GET /api/people/corners': () => ({ bringIn: false, sources: false, outbox: false }),
     'GET /api/join-requests': () => ({ requests: [], total: 0 }),
-    'GET /api/consents': ({ query }) => {
+    'GET /api/approvals': ({ query }) => {
       const wanted = query.get('open') === 'true';
       const state = wanted ? 'waiting' : 'made';
       return wanted === open
         ? { waiting: [{ ...line, state, note: 'Agnete Solberg' }], total: 1 }
         : none;
     },
-    'GET /api/consents/w1': () => ({ waiting: line, consequence, problem: '' }),
-    'POST /api/consents/w1/agree': () => {
+    'GET /api/approvals/w1': () => ({ waiting: line, consequence, problem: '' }),
+    'POST /api/approvals/w1/agree': () => {
       open = false;
       return { made: true, still: [] };
     },
-    'POST /api/consents/w1/refuse': () => {
+    'POST /api/approvals/w1/refuse': () => {
       open = false;
       return {};
     },
@@ -48,7 +48,7 @@ function waiting(line: Waiting, more: Parameters<typeof serve>[0] = {}) {
 }
 
 test('nothing waits, and what would stand here is said', async () => {
-  waiting(wish, { 'GET /api/consents': () => none });
+  waiting(wish, { 'GET /api/approvals': () => none });
   show(<Requests />);
   expect(await screen.findByText(/Nothing waits/)).toBeTruthy();
   expect(screen.getByRole('link', { name: 'Requests' })).toBeTruthy();
@@ -66,12 +66,12 @@ test('whoever is asked looks, agrees, and sees it done', async () => {
   await userEvent.click(screen.getByRole('button', { name: 'Agree' }));
   await screen.findByText('done, Agnete Solberg');
   await waitFor(() => expect(screen.queryByRole('dialog')).toBeNull());
-  expect(calls.filter((one) => one.path === '/api/consents/w1')).toHaveLength(1);
+  expect(calls.filter((one) => one.path === '/api/approvals/w1')).toHaveLength(1);
 });
 
 test('where others have to agree as well, they are named', async () => {
   waiting(wish, {
-    'POST /api/consents/w1/agree': () => ({
+    'POST /api/approvals/w1/agree': () => ({
       made: false,
       still: [{ key: 'vikram', name: 'Vikram Sethi' }],
     }),
@@ -115,7 +115,7 @@ test('the author takes their own back and cannot agree to it', async () => {
 
 test('what has been overtaken says so and cannot be agreed to', async () => {
   waiting(wish, {
-    'GET /api/consents/w1': () => ({ waiting: wish, problem: 'Wren Dale has been changed.' }),
+    'GET /api/approvals/w1': () => ({ waiting: wish, problem: 'Wren Dale has been changed.' }),
   });
   show(<Requests />);
   await userEvent.click(await screen.findByRole('button', { name: 'Look' }));
@@ -125,7 +125,7 @@ test('what has been overtaken says so and cannot be agreed to', async () => {
 
 test('a refusal stands in the dialog', async () => {
   waiting(wish, {
-    'POST /api/consents/w1/agree': () =>
+    'POST /api/approvals/w1/agree': () =>
       new Refusal(403, { title: 'Refused', detail: 'Your word does not decide this.' }),
   });
   show(<Requests />);
@@ -148,7 +148,7 @@ test('whoever asks to join is invited or declined from here', async () => {
   };
   let requests = [asked];
   const calls = waiting(wish, {
-    'GET /api/consents': () => none,
+    'GET /api/approvals': () => none,
     'GET /api/join-requests': () => ({ requests, total: requests.length }),
     'POST /api/join-requests/j1/approve': () => {
       requests = [];

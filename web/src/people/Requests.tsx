@@ -5,7 +5,7 @@ import { Empty, Part } from '../app/parts';
 import { Trouble } from '../app/Trouble';
 import { number } from '../ask/said';
 import { Working } from '../ask/Working';
-import { SHOWN, useConsents, useJoinRequests } from './api';
+import { SHOWN, useApprovals, useJoinRequests } from './api';
 import { JoinRequests } from './JoinRequests';
 import { PeopleFrame } from './PeopleFrame';
 import { WaitingChanges } from './WaitingChanges';
@@ -14,7 +14,7 @@ import { WaitingChanges } from './WaitingChanges';
 export default function Requests() {
   const [joins, setJoins] = useState(0);
   const requests = useJoinRequests(joins);
-  const open = useConsents(true, 0);
+  const open = useApprovals(true, 0);
   useEffect(() => {
     document.title = 'Requests · Nembar';
   }, []);
@@ -48,7 +48,7 @@ export default function Requests() {
 /** Those that wait, or those decided; nothing where there are none. */
 function Changes({ open, title }: { open: boolean; title: string }) {
   const [page, setPage] = useState(0);
-  const found = useConsents(open, page);
+  const found = useApprovals(open, page);
   if (found.isError) {
     return <Trouble error={found.error} again={() => found.refetch()} />;
   }

@@ -8,6 +8,7 @@ import Typography from '@mui/material/Typography';
 import { type FormEvent, useState } from 'react';
 import { api, data } from '../api/client';
 import { type SourceSheet, saying, useDoing } from './api';
+import { allRights, SourceRights } from './SourceRights';
 
 type Props = { source?: SourceSheet; onClose: () => void };
 
@@ -15,8 +16,9 @@ type Props = { source?: SourceSheet; onClose: () => void };
 export function ScimForm({ source, onClose }: Props) {
   const [name, setName] = useState(source?.name ?? '');
   const [invite, setInvite] = useState(source?.invite ?? false);
+  const [rights, setRights] = useState(source?.rights ?? allRights);
   const make = useDoing(() => {
-    const body = saying('SourceEdit', { kind: 'scim', name, invite });
+    const body = saying('SourceEdit', { kind: 'scim', name, invite, rights });
     return source
       ? data(api.PUT('/api/sources/{id}', { params: { path: { id: source.id } }, body }))
       : data(api.POST('/api/sources', { body }));
@@ -44,9 +46,7 @@ export function ScimForm({ source, onClose }: Props) {
           control={<Checkbox size="small" checked={invite} onChange={(_, on) => setInvite(on)} />}
           label="Send those it makes active an invitation to set a password"
         />
-        <Typography color="textSecondary" variant="body2">
-          It may do what you may: what it writes is held against your own authority.
-        </Typography>
+        <SourceRights rights={rights} onChange={setRights} />
         <Box sx={{ display: 'flex', gap: 1, justifyContent: 'flex-end' }}>
           <Button variant="outlined" onClick={onClose}>
             Cancel

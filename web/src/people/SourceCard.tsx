@@ -12,6 +12,7 @@ import { type SourceSheet, saying, useDoing } from './api';
 import { LdapForm } from './LdapForm';
 import { LdapRun } from './LdapRun';
 import { ScimForm } from './ScimForm';
+import { rightsOfSources } from './SourceRights';
 
 /** One source: how it is reached, and what it has brought. */
 export function SourceCard({ source }: { source: SourceSheet }) {
@@ -19,6 +20,7 @@ export function SourceCard({ source }: { source: SourceSheet }) {
   const [sure, setSure] = useState(false);
   const path = { id: source.id };
   const Form = source.ldap ? LdapForm : ScimForm;
+  const keep = useDoing(() => data(api.PUT('/api/sources/{id}/keeper', { params: { path } })));
   const remove = useDoing(() => data(api.DELETE('/api/sources/{id}', { params: { path } })));
   return (
     <Box
@@ -69,6 +71,16 @@ export function SourceCard({ source }: { source: SourceSheet }) {
               </MuiLink>,
             ],
             ['Set up by', source.madeBy],
+            [
+              'Kept by',
+              <span key="k">
+                {source.keeper}{' '}
+                <Button variant="text" size="small" onClick={() => keep.mutate(undefined)}>
+                  Take it over
+                </Button>
+              </span>,
+            ],
+            ['May', source.rights.map((one) => rightsOfSources[one] ?? one).join(', ')],
             ...(source.ldap
               ? [
                   [

@@ -15,6 +15,7 @@ type Props = { team: TeamSheet; onClose: () => void };
 export function TeamEdit({ team, onClose }: Props) {
   const [name, setName] = useState(team.name);
   const [who, setWho] = useState(team.who);
+  const [version] = useState(team.version);
   const same = name === team.name && who === team.who;
   const matching = useQuery({
     queryKey: ['matching', who],
@@ -30,7 +31,7 @@ export function TeamEdit({ team, onClose }: Props) {
         data(
           api.PUT('/api/teams/{key}', {
             params: { path: { key: team.key }, query: how },
-            body: saying('TeamEdit', { name, who }),
+            body: saying('TeamEdit', { version, name, who }),
           }),
         )
       }

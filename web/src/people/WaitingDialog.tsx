@@ -9,20 +9,20 @@ import { Remark } from '../app/parts';
 import { Trouble } from '../app/Trouble';
 import { and } from '../ask/said';
 import { Working } from '../ask/Working';
-import { useConsent, useDoing } from './api';
-import { Consequences } from './Consequences';
+import { useApproval, useDoing } from './api';
+import { PreviewShown } from './PreviewShown';
 
 /** What a change that waits would do now, and somebody's word on it. */
 export function WaitingDialog({ id, onClose }: { id: string; onClose: () => void }) {
-  const look = useConsent(id);
+  const look = useApproval(id);
   const [note, setNote] = useState('');
   const path = { params: { path: { id } } };
   const agree = useDoing(
-    () => data(api.POST('/api/consents/{id}/agree', path)),
+    () => data(api.POST('/api/approvals/{id}/agree', path)),
     (answer) => answer.made && onClose(),
   );
   const refuse = useDoing(
-    () => data(api.POST('/api/consents/{id}/refuse', { ...path, body: { note } })),
+    () => data(api.POST('/api/approvals/{id}/refuse', { ...path, body: { note } })),
     onClose,
   );
   const failed = agree.error ?? refuse.error;
@@ -56,7 +56,7 @@ export function WaitingDialog({ id, onClose }: { id: string; onClose: () => void
               {and(agree.data.still.map((one) => one.name))}, and waits for that.
             </Remark>
           )}
-          {consequence && !agree.data && <Consequences told={consequence} />}
+          {consequence && !agree.data && <PreviewShown told={consequence} />}
         </Box>
         {waiting && !waiting.mine && !agree.data && (
           <TextField

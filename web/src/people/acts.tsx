@@ -4,13 +4,13 @@ import { useState } from 'react';
 import { api, data, type Schemas } from '../api/client';
 import { number } from '../ask/said';
 import { ActDialog } from './ActDialog';
-import { type Consequence, type How, type PersonLine, saying, useBelongings } from './api';
+import { type How, type PersonLine, type Preview, saying, useBelongings } from './api';
 import { type Picked, PickPerson, PickTeam, PickUnit } from './PickOne';
 import { emptyRole, type RoleChoice, RoleForm, roleGiven } from './RoleForm';
 
 type Who = Pick<PersonLine, 'key' | 'name'>;
 
-type Props = { people: Who[]; onClose: () => void; onDone?: (told: Consequence) => void };
+type Props = { people: Who[]; onClose: () => void; onDone?: (told: Preview) => void };
 
 type Said = Partial<Parameters<typeof saying<'ActOn'>>[1]>;
 
@@ -41,6 +41,8 @@ const plain = {
     confirm: 'Take it away',
     danger: true,
   },
+  lookThrough: { title: 'For a day, look through', confirm: 'Take leave', danger: false },
+  keepAddress: { title: 'Keep the address of', confirm: 'Keep it', danger: false },
   signOut: { title: 'Sign out everywhere:', confirm: 'Sign out', danger: true },
 } as const;
 

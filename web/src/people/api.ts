@@ -3,14 +3,14 @@ import { api, data, type Schemas } from '../api/client';
 
 export type PersonLine = Schemas['PersonLine'];
 export type PersonSheet = Schemas['PersonSheet'];
-export type Consequence = Schemas['Consequence'];
+export type Preview = Schemas['Preview'];
 export type Facets = Schemas['Facets'];
 export type OrganisationSheet = Schemas['OrganisationSheet'];
 export type TeamSheet = Schemas['TeamSheet'];
 export type UnitLine = Schemas['UnitLine'];
 export type SourceSheet = Schemas['SourceSheet'];
 export type Given = Schemas['Given'];
-export type Waiting = Schemas['ConsentLine'];
+export type Waiting = Schemas['ApprovalLine'];
 
 /** How far an act goes: it is looked at, asked of somebody who can agree, or done. */
 export type How = { preview?: boolean; ask?: boolean; why?: string };
@@ -189,24 +189,24 @@ export function useJoinRequests(page: number) {
   });
 }
 
-export function useConsents(open: boolean, page: number) {
+export function useApprovals(open: boolean, page: number) {
   return useQuery({
-    queryKey: ['consents', open, page],
+    queryKey: ['approvals', open, page],
     queryFn: () =>
-      data(api.GET('/api/consents', { params: { query: { open, page, size: SHOWN } } })),
+      data(api.GET('/api/approvals', { params: { query: { open, page, size: SHOWN } } })),
     placeholderData: keepPreviousData,
   });
 }
 
 /** How much waits for somebody's word. */
 export function useWaitingNumber(): number {
-  return (useConsents(true, 0).data?.total ?? 0) + (useJoinRequests(0).data?.total ?? 0);
+  return (useApprovals(true, 0).data?.total ?? 0) + (useJoinRequests(0).data?.total ?? 0);
 }
 
-export function useConsent(id: string) {
+export function useApproval(id: string) {
   return useQuery({
-    queryKey: ['preview', 'consent', id],
-    queryFn: () => data(api.GET('/api/consents/{id}', { params: { path: { id } } })),
+    queryKey: ['preview', 'approval', id],
+    queryFn: () => data(api.GET('/api/approvals/{id}', { params: { path: { id } } })),
     retry: false,
   });
 }

@@ -3,6 +3,7 @@ import { type How, type OrganisationSheet, saying } from './api';
 
 /** An organisation as somebody is changing it. */
 export type OrganisationDraft = {
+  version: number;
   name: string;
   tags: string[];
   domains: string;
@@ -13,11 +14,13 @@ export type OrganisationDraft = {
 };
 
 export function organisationDraft({
+  version,
   line,
   pending,
   seatsRefuse,
 }: OrganisationSheet): OrganisationDraft {
   return {
+    version,
     name: line.name,
     tags: line.tags,
     domains: line.domains.join(', '),
@@ -30,6 +33,7 @@ export function organisationDraft({
 
 function body(draft: OrganisationDraft) {
   return saying('OrganisationEdit', {
+    version: draft.version,
     name: draft.name,
     tags: draft.tags,
     domains: draft.domains.split(/[\s,;]+/).filter(Boolean),

@@ -44,7 +44,12 @@ export function changesOf(units: UnitLine[], edits: Map<string, Arranged>) {
     return !one.gone && (!was || was.name !== one.name || (was.parent ?? '') !== one.parent);
   });
   return {
-    units: changed.map(({ key, name, parent }) => ({ key, name, parent })),
+    units: changed.map(({ key, name, parent }) => ({
+      key,
+      name,
+      parent,
+      version: known.get(key)?.version ?? -1,
+    })),
     gone: [...edits.values()].filter((one) => one.gone && !one.fresh).map((one) => one.key),
   };
 }

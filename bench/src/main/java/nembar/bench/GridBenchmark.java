@@ -57,7 +57,7 @@ public class GridBenchmark {
         connection =
                 DriverManager.getConnection(
                         System.getenv("NEMBAR_BENCH_URL"),
-                        "nembar",
+                        "towline_owner",
                         System.getenv("NEMBAR_BENCH_PASSWORD"));
         connection.setAutoCommit(false);
         try (Statement statement = connection.createStatement()) {

@@ -15,6 +15,7 @@ class ActRow {
     Long id;
 
     Instant at;
+    String actorKind;
     String actor;
     String kind;
     String key;

@@ -5,6 +5,7 @@ import java.time.Clock;
 import java.time.Instant;
 import java.util.Collection;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import nembar.server.model.Models;
 import org.springframework.stereotype.Service;
@@ -31,16 +32,27 @@ public class Acts {
     public record Act(Instant at, String who, String words) {}
 
     /**
-     * Notes an act, in the transaction at hand.
+     * Notes an act of a person, in the transaction at hand.
      *
-     * @param actor key of the person, or name of the source, that did it
+     * @param actor key of the person that did it
      * @param kind person, team, unit or account
      * @param words what was done: "suspended"
      */
     @Transactional
     public void note(String actor, String kind, String key, String words) {
+        note(Actor.Kind.PERSON, actor, kind, key, words);
+    }
+
+    /** The same of whoever acts. */
+    @Transactional
+    public void note(Actor actor, String kind, String key, String words) {
+        note(actor.kind(), actor.source() ? actor.name() : actor.key(), kind, key, words);
+    }
+
+    private void note(Actor.Kind by, String actor, String kind, String key, String words) {
         ActRow row = new ActRow();
         row.at = clock.instant();
+        row.actorKind = by.name().toLowerCase(Locale.ROOT);
         row.actor = actor;
         row.kind = kind;
         row.key = key;
@@ -66,7 +78,16 @@ public class Acts {
                 .setMaxResults(most)
                 .getResultList()
                 .stream()
-                .map(row -> new Act(row.at, names.getOrDefault(row.actor, row.actor), row.words))
+                .map(row -> new Act(row.at, name(names, row), row.words))
                 .toList();
+    }
+
+    /** A source is named as one, whatever people are called. */
+    private static String name(Map<String, String> names, ActRow row) {
+        return switch (row.actorKind) {
+            case "source" -> row.actor + " (source)";
+            case "program" -> "Nembar";
+            default -> names.getOrDefault(row.actor, row.actor);
+        };
     }
 }

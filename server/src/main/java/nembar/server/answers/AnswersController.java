@@ -40,7 +40,11 @@ class AnswersController {
     /** Those on one page, how many there are, and how many of them you may not see. */
     record WhoCanPage(List<Able> people, long total, long withheld) {}
 
-    /** What one of two accesses has and the other has not. */
+    /**
+     * What one of two accesses has and the other has not.
+     *
+     * @param withheld whether the numbers are kept from whoever asks; they are 0 then
+     */
     record DifferenceLine(
             String type,
             String what,
@@ -48,7 +52,8 @@ class AnswersController {
             String onlyFirst,
             long onlyFirstRecords,
             String onlySecond,
-            long onlySecondRecords) {}
+            long onlySecondRecords,
+            boolean withheld) {}
 
     record DifferenceShown(String first, String second, List<DifferenceLine> lines) {}
 

@@ -11,6 +11,7 @@ import java.util.Optional;
 import java.util.function.Predicate;
 import java.util.stream.Stream;
 import nembar.core.answers.Activity;
+import nembar.core.answers.Counting;
 import nembar.core.answers.Difference;
 import nembar.core.answers.Finding;
 import nembar.core.answers.Findings;
@@ -31,7 +32,7 @@ import nembar.core.decision.Grant;
 import nembar.core.design.Role;
 import nembar.core.directory.Person;
 import nembar.core.draft.Changes;
-import nembar.core.governance.Review;
+import nembar.core.governance.StandingRules;
 import nembar.core.model.AccessModel;
 import nembar.core.model.Seats.Seat;
 import nembar.core.text.Nearest;
@@ -204,8 +205,7 @@ class AnswersService {
         Seat right = seat(me, other, second);
         Difference difference = Difference.between(one.access(left), other.access(right));
         Map<RecordType, Map<RecordSet, Long>> counts =
-                Difference.counts(
-                        List.of(difference), records.counting(first.where().application()));
+                Difference.counts(List.of(difference), counting(me, first.where().application()));
         List<DifferenceLine> lines = new ArrayList<>();
         difference
                 .operations()
@@ -243,7 +243,8 @@ class AnswersService {
                                                 of.before(),
                                                 0,
                                                 of.after(),
-                                                0)));
+                                                0,
+                                                false)));
         return new DifferenceShown(left.person().name(), right.person().name(), lines);
     }
 
@@ -254,14 +255,17 @@ class AnswersService {
             RecordSet lost,
             RecordSet gained,
             Map<RecordType, Map<RecordSet, Long>> counts) {
+        long one = counts.get(type).get(lost);
+        long other = counts.get(type).get(gained);
         return new DifferenceLine(
                 type.key(),
                 what,
                 level,
                 lost.words(),
-                counts.get(type).get(lost),
+                Math.max(one, 0),
                 gained.words(),
-                counts.get(type).get(gained));
+                Math.max(other, 0),
+                one == Counting.WITHHELD || other == Counting.WITHHELD);
     }
 
     List<RoleLine> roles(Person me, String application, String first, String second) {
@@ -292,13 +296,7 @@ class AnswersService {
         GovernedRecord record = record(me, moment.model(), application, type, recordKey);
         Relatives relatives = records.relatives(application);
         return new Mending(
-                        moment,
-                        seat,
-                        type,
-                        operation,
-                        record,
-                        relatives,
-                        records.counting(application))
+                        moment, seat, type, operation, record, relatives, counting(me, application))
                 .mends().stream().map(AnswersService::shown).toList();
     }
 
@@ -324,7 +322,7 @@ class AnswersService {
                 new ArrayList<>(
                         Findings.of(moment, records.counting(where.application()), activity));
         if (where.application().equals(Models.NEMBAR)) {
-            found.addAll(Review.findings(moment.model(), moment.at()));
+            found.addAll(StandingRules.findings(moment.model(), moment.at()));
         }
         List<FindingShown> all =
                 found.stream()
@@ -366,6 +364,10 @@ class AnswersService {
                                         proof,
                                         type -> governance.guardedFrom(me, moment.model(), type)))
                 .toList();
+    }
+
+    private Counting counting(Person me, String application) {
+        return governance.counting(me, models.model(application));
     }
 
     private Moment moment(Person me, Where where) {

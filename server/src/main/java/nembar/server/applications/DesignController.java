@@ -12,7 +12,6 @@ import nembar.server.document.DesignDocument;
 import nembar.server.document.DocumentJson;
 import nembar.server.document.DocumentWriter;
 import nembar.server.governance.Governance;
-import nembar.server.model.DesignImport;
 import nembar.server.model.Models;
 import nembar.server.session.Me;
 import nembar.server.store.ModelStore.Edition;
@@ -90,7 +89,7 @@ class DesignController {
                             + application
                             + "`");
         }
-        Edition next = imports.publish(document, me.person(), Optional.of(seen));
+        Edition next = imports.publish(document, me.person(), seen);
         return ResponseEntity.ok()
                 .eTag(tag(next))
                 .body(DocumentWriter.write(models.model(application)));

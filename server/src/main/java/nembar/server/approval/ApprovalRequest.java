@@ -1,4 +1,4 @@
-package nembar.server.consents;
+package nembar.server.approval;
 
 import java.time.Instant;
 import java.util.List;
@@ -16,7 +16,7 @@ import java.util.Set;
  * @param agreed keys of those of them who have agreed
  * @param decided how it ended; empty while it waits
  */
-public record Consent(
+public record ApprovalRequest(
         String id,
         String author,
         String what,

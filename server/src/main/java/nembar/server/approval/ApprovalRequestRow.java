@@ -1,4 +1,4 @@
-package nembar.server.consents;
+package nembar.server.approval;
 
 import jakarta.persistence.CollectionTable;
 import jakarta.persistence.Column;
@@ -17,8 +17,8 @@ import org.hibernate.annotations.ColumnTransformer;
 
 /** A change that waits for somebody's word, or did. */
 @Entity
-@Table(name = "consent")
-class ConsentRow {
+@Table(name = "approval_request")
+class ApprovalRequestRow {
     @Id String id;
     String author;
     String what;
@@ -45,7 +45,7 @@ class ConsentRow {
 
     /** Who is asked, and whether they have agreed. */
     @ElementCollection
-    @CollectionTable(name = "consent_word", joinColumns = @JoinColumn(name = "consent"))
+    @CollectionTable(name = "approval", joinColumns = @JoinColumn(name = "request"))
     @MapKeyColumn(name = "person")
     @Column(name = "agreed")
     @BatchSize(size = 50)

@@ -1,4 +1,4 @@
-package nembar.server.agreeing;
+package nembar.server.approval;
 
 import java.time.Instant;
 import java.util.HashMap;
@@ -10,8 +10,7 @@ import java.util.Set;
 import nembar.core.directory.Person;
 import nembar.core.model.ModelRefused;
 import nembar.core.text.Wording;
-import nembar.server.consents.Consent;
-import nembar.server.consents.Consents;
+import nembar.server.command.Preview;
 import nembar.server.document.DocumentJson;
 import nembar.server.http.BadRequest;
 import nembar.server.http.Named;
@@ -19,22 +18,20 @@ import nembar.server.http.NotFound;
 import nembar.server.http.Overtaken;
 import nembar.server.http.Refused;
 import nembar.server.model.Models;
-import nembar.server.moves.Consequence;
-import nembar.server.moves.Intent;
 import org.springframework.stereotype.Service;
 
 /**
- * Agreement to changes. A wish is done again, within its author's rights and held against
- * everything that holds then; agreeing lifts what stood against it and nothing else.
+ * Agreement to changes. A act is done again, within its author's rights and held against everything
+ * that holds then; approvals lifts what stood against it and nothing else.
  */
 @Service
-class Agreeing {
-    private final Consents consents;
+class ApprovalService {
+    private final Approvals approvals;
     private final Models models;
-    private final Map<String, Again<?>> acts = new HashMap<>();
+    private final Map<String, Repeatable<?>> acts = new HashMap<>();
 
-    Agreeing(Consents consents, Models models, List<Again<?>> acts) {
-        this.consents = consents;
+    ApprovalService(Approvals approvals, Models models, List<Repeatable<?>> acts) {
+        this.approvals = approvals;
         this.models = models;
         acts.forEach(one -> this.acts.put(one.act(), one));
     }
@@ -48,7 +45,7 @@ class Agreeing {
      * @param agreed whether whoever looks has agreed
      * @param note who decided and what they said, in a sentence; empty while it waits
      */
-    record ConsentLine(
+    record ApprovalLine(
             String id,
             String what,
             String why,
@@ -60,7 +57,7 @@ class Agreeing {
             boolean agreed,
             String note) {}
 
-    record ConsentPage(List<ConsentLine> waiting, long total) {}
+    record ApprovalPage(List<ApprovalLine> waiting, long total) {}
 
     /**
      * One that waits, as it stands now.
@@ -68,32 +65,32 @@ class Agreeing {
      * @param consequence what it would change, from today's access; empty where it cannot be done
      * @param problem why it cannot be done any more; empty where it can
      */
-    record ConsentLook(ConsentLine waiting, Optional<Consequence> consequence, String problem) {}
+    record ApprovalLook(ApprovalLine waiting, Optional<Preview> consequence, String problem) {}
 
     /**
      * @param made whether it has been done; otherwise others have still to agree
      */
-    record ConsentAnswer(boolean made, List<Named> still) {}
+    record ApprovalAnswer(boolean made, List<Named> still) {}
 
-    ConsentPage page(Person me, boolean open, int page, int size) {
-        return new ConsentPage(
-                consents.page(me.key(), open, page, size).stream()
+    ApprovalPage page(Person me, boolean open, int page, int size) {
+        return new ApprovalPage(
+                approvals.page(me.key(), open, page, size).stream()
                         .map(one -> line(me, one))
                         .toList(),
-                consents.number(me.key(), open));
+                approvals.number(me.key(), open));
     }
 
-    private ConsentLine line(Person me, Consent one) {
+    private ApprovalLine line(Person me, ApprovalRequest one) {
         Set<String> still = new HashSet<>(one.asked());
         still.removeAll(one.agreed());
-        return new ConsentLine(
+        return new ApprovalLine(
                 one.id(),
                 one.what(),
                 one.why(),
                 name(one.author()),
                 one.author().equals(me.key()),
                 one.at(),
-                one.decided().map(Consent.Decided::outcome).orElse("waiting"),
+                one.decided().map(ApprovalRequest.Decided::outcome).orElse("waiting"),
                 Wording.some(still.stream().map(this::name).sorted().toList()),
                 one.agreed().contains(me.key()),
                 one.decided()
@@ -110,39 +107,43 @@ class Agreeing {
         return models.directory().personNames().getOrDefault(key, key);
     }
 
-    ConsentLook look(Person me, String id) {
-        Consent consent = consents.waiting(me.key(), id);
+    ApprovalLook look(Person me, String id) {
+        ApprovalRequest request = approvals.waiting(me.key(), id);
         try {
-            Consequence told = again(consent, Intent.look(author(consent)), consent.agreed());
-            return new ConsentLook(line(me, consent), Optional.of(told), "");
+            Preview told = again(request, Submission.preview(author(request)), request.agreed());
+            return new ApprovalLook(line(me, request), Optional.of(told), "");
         } catch (BadRequest | Refused | NotFound | Overtaken | ModelRefused problem) {
-            return new ConsentLook(line(me, consent), Optional.empty(), problem.getMessage());
+            return new ApprovalLook(line(me, request), Optional.empty(), problem.getMessage());
         }
     }
 
-    private Person author(Consent consent) {
+    private Person author(ApprovalRequest request) {
         return models.directory()
-                .person(consent.author())
+                .person(request.author())
                 .filter(Person::active)
                 .orElseThrow(
                         () ->
                                 new NotFound(
                                         "author",
-                                        name(consent.author())
+                                        name(request.author())
                                                 + ", who asked for it, is not active any more."));
     }
 
-    private Consequence again(Consent consent, Intent intent, Set<String> agreed) {
-        return again(consent, intent.agreed(agreed, () -> {}));
+    private Preview again(ApprovalRequest request, Submission submission, Set<String> agreed) {
+        return again(request, submission.approved(agreed, () -> {}));
     }
 
-    private Consequence again(Consent consent, Intent intent) {
-        return again(acts.get(consent.act()), consent, intent);
+    private Preview again(ApprovalRequest request, Submission submission) {
+        return again(acts.get(request.act()), request, submission);
     }
 
-    private static <B> Consequence again(Again<B> act, Consent consent, Intent intent) {
+    private static <B> Preview again(
+            Repeatable<B> act, ApprovalRequest request, Submission submission) {
         return act.doing()
-                .act(intent, consent.target(), DocumentJson.element(consent.body(), act.body()));
+                .act(
+                        submission,
+                        request.target(),
+                        DocumentJson.element(request.body(), act.body()));
     }
 
     /**
@@ -150,26 +151,26 @@ class Agreeing {
      *
      * @throws Refused where the word of {@code me} is not what is wanted
      */
-    ConsentAnswer agree(Person me, String id) {
-        Consent consent = consents.waiting(me.key(), id);
-        Person author = author(consent);
-        Consequence before = again(consent, Intent.look(author), consent.agreed());
+    ApprovalAnswer agree(Person me, String id) {
+        ApprovalRequest request = approvals.waiting(me.key(), id);
+        Person author = author(request);
+        Preview before = again(request, Submission.preview(author), request.agreed());
         boolean wanted = before.canAgree().stream().anyMatch(one -> one.key().equals(me.key()));
         if (!before.against().isEmpty() && !wanted) {
             throw new Refused("Your word does not decide this.", before.against());
         }
-        Set<String> agreed = new HashSet<>(consent.agreed());
+        Set<String> agreed = new HashSet<>(request.agreed());
         agreed.add(me.key());
-        Consequence after = again(consent, Intent.look(author), agreed);
+        Preview after = again(request, Submission.preview(author), agreed);
         if (!after.against().isEmpty()) {
-            consents.agree(me.key(), id, after.canAgree().stream().map(Named::key).toList());
-            return new ConsentAnswer(false, after.canAgree());
+            approvals.agree(me.key(), id, after.canAgree().stream().map(Named::key).toList());
+            return new ApprovalAnswer(false, after.canAgree());
         }
-        again(consent, Intent.make(author).agreed(agreed, () -> consents.made(me, id)));
-        return new ConsentAnswer(true, List.of());
+        again(request, Submission.execute(author).approved(agreed, () -> approvals.made(me, id)));
+        return new ApprovalAnswer(true, List.of());
     }
 
     void refuse(Person me, String id, String note) {
-        consents.refuse(me, id, note);
+        approvals.refuse(me, id, note);
     }
 }

@@ -1,4 +1,4 @@
-package nembar.server.consents;
+package nembar.server.approval;
 
 import jakarta.persistence.EntityManager;
 import java.time.Clock;
@@ -24,16 +24,16 @@ import org.springframework.transaction.annotation.Transactional;
 
 /** Keeps what waits for somebody's word, and tells those concerned by mail. */
 @Service
-public class Consents {
+public class Approvals {
     private static final int TEXT_AT_MOST = 500;
     private static final int WAITING_AT_MOST = 200;
     private static final int WRITTEN_TO_AT_MOST = 10;
 
     /** Those of one person: their own wishes, and those they are asked about. */
     private static final String OF =
-            " from ConsentRow c where ((:open = true and c.decidedAt is null)"
+            " from ApprovalRequestRow c where ((:open = true and c.decidedAt is null)"
                     + " or (:open = false and c.decidedAt is not null)) and (c.author = :me"
-                    + " or exists (select 1 from ConsentRow o join o.words w"
+                    + " or exists (select 1 from ApprovalRequestRow o join o.words w"
                     + " where o.id = c.id and key(w) = :me))";
 
     private final EntityManager entities;
@@ -43,7 +43,7 @@ public class Consents {
     private final Acts acts;
     private final Clock clock;
 
-    Consents(
+    Approvals(
             EntityManager entities,
             Models models,
             Outbox outbox,
@@ -59,7 +59,7 @@ public class Consents {
     }
 
     /**
-     * Keeps a wish and writes to those who are asked.
+     * Keeps an act and writes to those who are asked.
      *
      * @param what it is, in words
      * @param asked keys of those whose word would do, or would be a part of it
@@ -67,10 +67,10 @@ public class Consents {
      * @throws BadRequest where too much of one author's waits already
      */
     @Transactional
-    public String ask(Person author, Wish wish, String what, String why, Set<String> asked) {
+    public String ask(Person author, RequestedAct act, String what, String why, Set<String> asked) {
         long waiting =
                 entities.createQuery(
-                                "select count(*) from ConsentRow where author = :author and"
+                                "select count(*) from ApprovalRequestRow where author = :author and"
                                         + " decidedAt is null",
                                 Long.class)
                         .setParameter("author", author.key())
@@ -81,21 +81,26 @@ public class Consents {
                     WAITING_AT_MOST
                             + " of your changes wait for somebody already. Withdraw some, or wait.");
         }
-        ConsentRow row = new ConsentRow();
+        String body = DocumentJson.text(act.body());
+        Optional<String> same = waitsAlready(author, act, body);
+        if (same.isPresent()) {
+            return same.get();
+        }
+        ApprovalRequestRow row = new ApprovalRequestRow();
         row.id = UUID.randomUUID().toString();
         row.author = author.key();
         row.what = what;
         row.why = text("why", why);
-        row.act = wish.act();
-        row.target = wish.target();
-        row.body = DocumentJson.text(wish.body());
-        row.on = wish.on();
-        row.about = DocumentJson.text(wish.about());
+        row.act = act.act();
+        row.target = act.target();
+        row.body = body;
+        row.on = act.on();
+        row.about = DocumentJson.text(act.about());
         row.askedAt = clock.instant();
         row.note = "";
         asked.forEach(one -> row.words.put(one, false));
         entities.persist(row);
-        acts.noteAll(author.key(), wish.on(), wish.about(), "asked for agreement: " + what);
+        acts.noteAll(author.key(), act.on(), act.about(), "asked for agreement: " + what);
         asked.stream()
                 .limit(WRITTEN_TO_AT_MOST)
                 .forEach(
@@ -109,6 +114,23 @@ public class Consents {
                                                 + "\n\nSee what it would change, and decide:\n"
                                                 + place()));
         return row.id;
+    }
+
+    /** What is asked for again word for word is not asked for twice. */
+    private Optional<String> waitsAlready(Person author, RequestedAct act, String body) {
+        return entities
+                .createQuery(
+                        "from ApprovalRequestRow where author = :author and act = :act and target ="
+                                + " :target and decidedAt is null",
+                        ApprovalRequestRow.class)
+                .setParameter("author", author.key())
+                .setParameter("act", act.act())
+                .setParameter("target", act.target())
+                .getResultList()
+                .stream()
+                .filter(row -> DocumentJson.same(row.body, body))
+                .map(row -> row.id)
+                .findFirst();
     }
 
     private String place() {
@@ -135,18 +157,18 @@ public class Consents {
 
     /** Those of one person, the last first. */
     @Transactional(readOnly = true)
-    public List<Consent> page(String person, boolean open, int page, int size) {
+    public List<ApprovalRequest> page(String person, boolean open, int page, int size) {
         return entities
                 .createQuery(
                         "select c" + OF + " order by coalesce(c.decidedAt, c.askedAt) desc, c.id",
-                        ConsentRow.class)
+                        ApprovalRequestRow.class)
                 .setParameter("open", open)
                 .setParameter("me", person)
                 .setFirstResult(page * size)
                 .setMaxResults(size)
                 .getResultList()
                 .stream()
-                .map(Consents::read)
+                .map(Approvals::read)
                 .toList();
     }
 
@@ -164,20 +186,23 @@ public class Consents {
      * @throws NotFound where it is decided already, or is none of this person's
      */
     @Transactional(readOnly = true)
-    public Consent waiting(String person, String id) {
+    public ApprovalRequest waiting(String person, String id) {
         return read(row(person, id));
     }
 
-    private ConsentRow row(String person, String id) {
-        return Optional.ofNullable(entities.find(ConsentRow.class, id))
+    private ApprovalRequestRow row(String person, String id) {
+        return Optional.ofNullable(entities.find(ApprovalRequestRow.class, id))
                 .filter(row -> row.decidedAt == null)
                 .filter(row -> row.author.equals(person) || row.words.containsKey(person))
                 .orElseThrow(
-                        () -> new NotFound("consent", "This does not wait for anybody any more."));
+                        () ->
+                                new NotFound(
+                                        "approval_request",
+                                        "This does not wait for anybody any more."));
     }
 
-    private static Consent read(ConsentRow row) {
-        return new Consent(
+    private static ApprovalRequest read(ApprovalRequestRow row) {
+        return new ApprovalRequest(
                 row.id,
                 row.author,
                 row.what,
@@ -194,7 +219,10 @@ public class Consents {
                         .collect(Collectors.toCollection(TreeSet::new)),
                 row.askedAt,
                 Optional.ofNullable(row.decidedAt)
-                        .map(at -> new Consent.Decided(at, row.decidedBy, row.outcome, row.note)));
+                        .map(
+                                at ->
+                                        new ApprovalRequest.Decided(
+                                                at, row.decidedBy, row.outcome, row.note)));
     }
 
     /**
@@ -204,7 +232,7 @@ public class Consents {
      */
     @Transactional
     public void agree(String person, String id, Collection<String> asked) {
-        ConsentRow row = row(person, id);
+        ApprovalRequestRow row = row(person, id);
         Map<String, Boolean> words = new HashMap<>(row.words);
         asked.forEach(one -> words.putIfAbsent(one, false));
         words.put(person, true);
@@ -212,14 +240,14 @@ public class Consents {
         acts.noteAll(person, row.on, DocumentJson.list(row.about, String.class), agreed(row));
     }
 
-    private static String agreed(ConsentRow row) {
+    private static String agreed(ApprovalRequestRow row) {
         return "agreed to: " + row.what;
     }
 
     /** Ends one that has been made, in the transaction that makes it. */
     @Transactional
     public void made(Person by, String id) {
-        ConsentRow row = row(by.key(), id);
+        ApprovalRequestRow row = row(by.key(), id);
         row.words.put(by.key(), true);
         acts.noteAll(by.key(), row.on, DocumentJson.list(row.about, String.class), agreed(row));
         end(row, by, "made", "");
@@ -229,7 +257,7 @@ public class Consents {
     /** Ends one that is not to be: its author withdraws it, or somebody who is asked declines. */
     @Transactional
     public void refuse(Person by, String id, String note) {
-        ConsentRow row = row(by.key(), id);
+        ApprovalRequestRow row = row(by.key(), id);
         boolean own = row.author.equals(by.key());
         acts.noteAll(
                 by.key(),
@@ -248,7 +276,7 @@ public class Consents {
         }
     }
 
-    private void end(ConsentRow row, Person by, String outcome, String note) {
+    private void end(ApprovalRequestRow row, Person by, String outcome, String note) {
         row.decidedAt = clock.instant();
         row.decidedBy = by.key();
         row.outcome = outcome;

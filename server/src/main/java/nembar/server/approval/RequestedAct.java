@@ -1,4 +1,4 @@
-package nembar.server.consents;
+package nembar.server.approval;
 
 import java.util.List;
 
@@ -11,8 +11,8 @@ import java.util.List;
  * @param on person, team, unit or account
  * @param about keys of those it is about, for their history
  */
-public record Wish(String act, String target, Object body, String on, List<String> about) {
-    public Wish {
+public record RequestedAct(String act, String target, Object body, String on, List<String> about) {
+    public RequestedAct {
         about = List.copyOf(about);
     }
 }

@@ -1,5 +1,6 @@
 /**
- * What waits for somebody's word, shown to those concerned and done, in its author's name, when
- * they agree.
+ * Commands as they are submitted: looked at, executed, or kept for somebody whose approval they
+ * take (docs/changes.md). Begin with {@link nembar.server.approval.Submissions}; what is kept is in
+ * {@link nembar.server.approval.Approvals}.
  */
-package nembar.server.agreeing;
+package nembar.server.approval;

@@ -246,12 +246,7 @@ class BecauseService {
     /** Why whoever asks may not see these records themselves; empty when they may. */
     private Optional<String> listRefusal(Question question, Person asking, RecordType type) {
         Person person = question.access().who().person();
-        if (!governance.mayOnPerson(asking, "look_through", person)) {
-            return Optional.of("You may not look through " + person.name() + " in Nembar.");
-        }
-        return governance.guardedFrom(asking, question.model(), type)
-                ? Optional.of("These records are guarded; only their stewards see them here.")
-                : Optional.empty();
+        return governance.againstLooking(asking, person, question.model(), type);
     }
 
     private static List<String> missing(Question question, List<Missing> missing) {

@@ -26,6 +26,7 @@ import nembar.server.ask.RecordPage.FieldValue;
 import nembar.server.ask.RecordPage.RecordRow;
 import nembar.server.governance.Governance;
 import nembar.server.http.BadRequest;
+import nembar.server.http.Refused;
 import nembar.server.records.Records;
 import org.springframework.stereotype.Service;
 
@@ -54,6 +55,16 @@ class RecordListService {
         Person person = question.access().who().person();
         governance.requireOnPerson(asking, "look_through", person);
         governance.requireSteward(asking, question.model(), type);
+        governance
+                .againstLooking(asking, person, question.model(), type)
+                .ifPresent(
+                        why -> {
+                            throw new Refused(
+                                    why,
+                                    List.of(
+                                            "Looking through somebody takes what giving them all"
+                                                    + " they reach there would take."));
+                        });
         if (operation.equals(Operation.CREATE)) {
             throw new BadRequest("operation", "What may be created is not there to be listed.");
         }

@@ -10,6 +10,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
+import nembar.core.command.ChangeSet;
+import nembar.core.command.Snapshot;
 import nembar.core.decision.PersonAccess;
 import nembar.core.design.Assignment;
 import nembar.core.design.Role;
@@ -23,13 +25,11 @@ import nembar.server.ask.WhatCan;
 import nembar.server.ask.WhatCanService;
 import nembar.server.bringin.Judging.Judged;
 import nembar.server.bringin.Sending.Arriving;
+import nembar.server.command.Command;
+import nembar.server.command.Gate;
+import nembar.server.command.Objections;
 import nembar.server.http.Refused;
 import nembar.server.model.Models;
-import nembar.server.model.Publishing;
-import nembar.server.model.Step;
-import nembar.server.model.Steps;
-import nembar.server.model.Steps.By;
-import nembar.server.model.Steps.Proposal;
 import nembar.server.organisations.Terms;
 import nembar.server.people.Giving;
 import org.springframework.stereotype.Service;
@@ -46,8 +46,8 @@ class Amounts {
     private final Batches batches;
     private final Sending sending;
     private final Models models;
-    private final Steps steps;
-    private final Publishing publishing;
+    private final Gate gate;
+    private final Objections objections;
     private final WhatCanService grids;
     private final Giving giving;
     private final Terms terms;
@@ -57,8 +57,8 @@ class Amounts {
             Batches batches,
             Sending sending,
             Models models,
-            Steps steps,
-            Publishing publishing,
+            Gate gate,
+            Objections objections,
             WhatCanService grids,
             Giving giving,
             Terms terms,
@@ -66,8 +66,8 @@ class Amounts {
         this.batches = batches;
         this.sending = sending;
         this.models = models;
-        this.steps = steps;
-        this.publishing = publishing;
+        this.gate = gate;
+        this.objections = objections;
         this.grids = grids;
         this.giving = giving;
         this.terms = terms;
@@ -110,8 +110,10 @@ class Amounts {
         List<Judged> some = shown.stream().map(group -> group.get(0)).toList();
         try {
             // What the role amounts to is shown even where it is to be left as a draft.
+            Snapshot now = models.current().snapshot();
             Arriving arriving =
                     sending.arriving(
+                            now,
                             me,
                             some,
                             content.said(
@@ -120,12 +122,9 @@ class Amounts {
                                     false,
                                     content.note(),
                                     content.compare()));
-            Proposal proposal = steps.propose(arriving.step());
-            Proposal taken =
-                    content.roleAsDraft()
-                            ? steps.propose(Step.of(arriving.step().edits()))
-                            : proposal;
-            AccessModel model = proposal.model(application(content, application), models);
+            ChangeSet whole = arriving.changes();
+            ChangeSet taken = content.roleAsDraft() ? ChangeSet.of(whole.directory()) : whole;
+            AccessModel model = now.with(whole).models().get(application(content, application));
             List<AmountGroup> groups = new ArrayList<>();
             for (List<Judged> group : shown) {
                 Person first = arriving.people().get(group.get(0).entry().position());
@@ -134,7 +133,7 @@ class Amounts {
             return new Amount(
                     groups,
                     alike.size() - shown.size(),
-                    steps.objections(taken, By.of(me, "")).stream().map(publishing::said).toList(),
+                    against(me, taken),
                     seats(me, ready, content));
         } catch (ModelRefused refused) {
             return new Amount(
@@ -145,10 +144,25 @@ class Amounts {
         }
     }
 
+    /** What stands against it; a right that is missing stands against it too. */
+    private List<String> against(Person me, ChangeSet taken) {
+        try {
+            return gate
+                    .objections(Command.by(me, "Bring in").changing(any -> taken).build())
+                    .stream()
+                    .map(objections::said)
+                    .toList();
+        } catch (Refused refused) {
+            return List.of(refused.getMessage());
+        }
+    }
+
     private List<String> seats(Person me, List<Judged> ready, Content content) {
         try {
-            Step whole = sending.arriving(me, ready, content).step();
-            return terms.checkSeats(whole.edits());
+            return terms.checkSeats(
+                    sending.arriving(models.current().snapshot(), me, ready, content)
+                            .changes()
+                            .directory());
         } catch (Refused refused) {
             return refused.because();
         }

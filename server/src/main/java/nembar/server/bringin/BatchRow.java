@@ -26,5 +26,10 @@ class BatchRow {
     String message;
     Instant madeAt;
     Instant changedAt;
+
+    /** The server that works on it, until the instant after it. */
+    String worker;
+
+    Instant leasedUntil;
     @Version long version;
 }

@@ -2,7 +2,7 @@ package nembar.server.bringin;
 
 import jakarta.persistence.EntityManager;
 import java.time.Clock;
-import java.util.ArrayList;
+import java.time.Duration;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -12,6 +12,7 @@ import nembar.server.bringin.EntryRow.Which;
 import nembar.server.document.DocumentJson;
 import nembar.server.http.NotFound;
 import nembar.server.http.Overtaken;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -25,10 +26,13 @@ class Batches {
 
     private final EntityManager entities;
     private final Clock clock;
+    private final Duration lease;
+    private final String worker = UUID.randomUUID().toString();
 
-    Batches(EntityManager entities, Clock clock) {
+    Batches(EntityManager entities, Clock clock, @Value("${nembar.jobs.lease}") Duration lease) {
         this.entities = entities;
         this.clock = clock;
+        this.lease = lease;
     }
 
     /** A row as it is kept. */
@@ -199,25 +203,37 @@ class Batches {
                 .executeUpdate();
     }
 
-    /** Work that a stop of the server broke off is over; what was done by then stays. */
+    /**
+     * Takes work on a batch for this server, or holds on to it; another takes it over when this one
+     * has not done so for a while.
+     *
+     * @return whether it is this server's now
+     */
     @Transactional
-    public int brokenOff() {
-        List<BatchRow> some =
-                new ArrayList<>(
-                        entities.createQuery(
-                                        "from BatchRow where state in ('reading', 'sending')",
-                                        BatchRow.class)
-                                .getResultList());
-        some.forEach(
-                row -> {
-                    boolean sending = row.state.equals("sending");
-                    row.state = sending ? "stopped" : "failed";
-                    row.message =
-                            sending
-                                    ? "Nembar was stopped meanwhile. Go on to send the rest."
-                                    : "Nembar was stopped meanwhile. Drop the file again.";
-                });
-        return some.size();
+    public boolean lease(String id) {
+        return entities.createQuery(
+                                "update BatchRow set worker = :me, leasedUntil = :until where id ="
+                                        + " :id and state in ('reading', 'sending') and (worker is"
+                                        + " null or worker = :me or leasedUntil is null or"
+                                        + " leasedUntil < :now)")
+                        .setParameter("me", worker)
+                        .setParameter("until", clock.instant().plus(lease))
+                        .setParameter("now", clock.instant())
+                        .setParameter("id", id)
+                        .executeUpdate()
+                == 1;
+    }
+
+    /** Batches that nobody works on any more, though they are not through. */
+    @Transactional(readOnly = true)
+    public List<BatchRow> abandoned() {
+        return entities.createQuery(
+                        "from BatchRow where state in ('reading', 'sending') and (leasedUntil is"
+                                + " null or leasedUntil < :now) and changedAt < :old",
+                        BatchRow.class)
+                .setParameter("now", clock.instant())
+                .setParameter("old", clock.instant().minus(lease))
+                .getResultList();
     }
 
     static Content content(BatchRow row) {

@@ -5,6 +5,8 @@ import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.stream.Collectors;
@@ -23,8 +25,10 @@ import nembar.server.http.BadRequest;
 import nembar.server.http.Refused;
 import nembar.server.model.Models;
 import nembar.server.people.Giving.Given;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.DisposableBean;
-import org.springframework.beans.factory.SmartInitializingSingleton;
+import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Service;
 
 /**
@@ -32,7 +36,8 @@ import org.springframework.stereotype.Service;
  * on with; its rows are judged against the directory each time they are looked at.
  */
 @Service
-class BringIn implements SmartInitializingSingleton, DisposableBean {
+class BringIn implements DisposableBean {
+    private static final Logger LOG = LoggerFactory.getLogger(BringIn.class);
     static final List<String> OPEN = List.of("open", "stopped", "failed");
     private static final int PASTE_AT_MOST = 900_000;
 
@@ -41,6 +46,7 @@ class BringIn implements SmartInitializingSingleton, DisposableBean {
     private final Reading reading;
     private final Judging judging;
     private final Corners corners;
+    private final Set<String> working = ConcurrentHashMap.newKeySet();
     private final ExecutorService work = Executors.newFixedThreadPool(2);
 
     BringIn(Batches batches, Models models, Reading reading, Judging judging, Corners corners) {
@@ -102,11 +108,6 @@ class BringIn implements SmartInitializingSingleton, DisposableBean {
     record RowEdit(Map<String, String> cells, String decision) {}
 
     @Override
-    public void afterSingletonsInstantiated() {
-        batches.brokenOff();
-    }
-
-    @Override
     public void destroy() {
         work.shutdown();
     }
@@ -156,7 +157,7 @@ class BringIn implements SmartInitializingSingleton, DisposableBean {
         corners.requireBringIn(me);
         String plain = name == null || name.isBlank() ? "A file" : name.replaceAll(".*[/\\\\]", "");
         String id = batches.create(me, plain, "reading", Content.EMPTY);
-        work.execute(() -> reading.read(id, bytes));
+        take(id, () -> reading.read(id, bytes));
         return id;
     }
 
@@ -353,7 +354,34 @@ class BringIn implements SmartInitializingSingleton, DisposableBean {
         batches.go(id, List.of("sending"), "stopped", "You have stopped it.");
     }
 
-    ExecutorService work() {
-        return work;
+    /**
+     * Works on a batch in the background, as long as no other server does.
+     *
+     * @return whether this server has taken it
+     */
+    boolean take(String id, Runnable job) {
+        if (working.contains(id) || !batches.lease(id)) {
+            return false;
+        }
+        working.add(id);
+        work.execute(
+                () -> {
+                    try {
+                        job.run();
+                    } finally {
+                        working.remove(id);
+                    }
+                });
+        return true;
+    }
+
+    /** Holds on to what this server works on, so that no other takes it over. */
+    @Scheduled(fixedDelayString = "${nembar.jobs.every}")
+    void holdOn() {
+        try {
+            working.forEach(batches::lease);
+        } catch (RuntimeException away) {
+            LOG.debug("nothing held on to: {}", away.getMessage());
+        }
     }
 }

@@ -77,7 +77,7 @@ class BringInController {
     record Mapping(Map<String, String> mapping) {}
 
     /** A message as it will be sent, but for its link. */
-    record Preview(String to, String subject, String body) {}
+    record LetterPreview(String to, String subject, String body) {}
 
     @GetMapping
     @Operation(operationId = "batches")
@@ -199,7 +199,7 @@ class BringInController {
 
     @GetMapping("/{id}/message")
     @Operation(operationId = "previewMessage")
-    Preview message(@PathVariable String id) {
+    LetterPreview message(@PathVariable String id) {
         Person asking = me.person();
         Content content = Batches.content(batches.known(asking, id));
         Person first =
@@ -208,7 +208,7 @@ class BringInController {
                         .flatMap(one -> one.arrival().person().or(() -> one.arrival().known()))
                         .orElseThrow(
                                 () -> new BadRequest("rows", "There is nobody in it to write to."));
-        return new Preview(
+        return new LetterPreview(
                 first.email(),
                 letters.invitationSubject(asking, first),
                 letters.invitation(

@@ -6,9 +6,14 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import nembar.core.arrival.Verdict;
+import nembar.core.command.ChangeSet;
+import nembar.core.command.Need;
+import nembar.core.command.Needs;
+import nembar.core.command.Snapshot;
 import nembar.core.directory.Account;
 import nembar.core.directory.Directory;
 import nembar.core.directory.Edits;
@@ -20,15 +25,14 @@ import nembar.core.model.ModelRefused;
 import nembar.core.model.Problem;
 import nembar.server.acts.Acts;
 import nembar.server.bringin.Judging.Judged;
+import nembar.server.command.Command;
+import nembar.server.command.Gate;
 import nembar.server.document.DocumentChanges;
 import nembar.server.entry.EntryLinks;
 import nembar.server.governance.Governance;
 import nembar.server.http.BadRequest;
 import nembar.server.http.Refused;
 import nembar.server.model.Models;
-import nembar.server.model.Step;
-import nembar.server.model.Steps;
-import nembar.server.model.Steps.By;
 import nembar.server.organisations.Organisations;
 import nembar.server.organisations.Terms;
 import nembar.server.people.Giving;
@@ -36,6 +40,7 @@ import nembar.server.people.Giving.Given;
 import nembar.server.store.DraftStore;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Service;
 
 /** Makes people of the rows of a batch: each five hundred in one transaction, with their mail. */
@@ -48,7 +53,7 @@ class Sending {
     private final Judging judging;
     private final Batches batches;
     private final Models models;
-    private final Steps steps;
+    private final Gate gate;
     private final Giving giving;
     private final Organisations organisations;
     private final Terms terms;
@@ -62,7 +67,7 @@ class Sending {
             Judging judging,
             Batches batches,
             Models models,
-            Steps steps,
+            Gate gate,
             Giving giving,
             Organisations organisations,
             Terms terms,
@@ -74,7 +79,7 @@ class Sending {
         this.judging = judging;
         this.batches = batches;
         this.models = models;
-        this.steps = steps;
+        this.gate = gate;
         this.giving = giving;
         this.organisations = organisations;
         this.terms = terms;
@@ -84,12 +89,12 @@ class Sending {
         this.acts = acts;
     }
 
-    /** Some rows as one step, and the people in it by the position of their row. */
-    record Arriving(Step step, Map<Integer, Person> people) {}
+    /** Some rows as changes, and the people in it by the position of their row. */
+    record Arriving(ChangeSet changes, Map<Integer, Person> people) {}
 
-    /** The step by which these rows become people, on top of what is published now. */
-    Arriving arriving(Person me, List<Judged> rows, Content content) {
-        Directory directory = models.directory();
+    /** The changes by which these rows become people, on top of what is published. */
+    Arriving arriving(Snapshot now, Person me, List<Judged> rows, Content content) {
+        Directory directory = now.directory();
         Map<Integer, Person> people = new LinkedHashMap<>();
         Map<String, Account> made = new LinkedHashMap<>();
         Map<String, Set<String>> joining = new HashMap<>();
@@ -124,8 +129,8 @@ class Sending {
                         ? Map.of()
                         : Map.of(
                                 given.application(),
-                                giving.changes(given, List.copyOf(people.values()), me));
-        return new Arriving(new Step(edits, design), people);
+                                giving.changes(now, given, List.copyOf(people.values()), me));
+        return new Arriving(ChangeSet.of(edits, design), people);
     }
 
     private Person placed(Judged row, Map<String, Account> made) {
@@ -159,34 +164,56 @@ class Sending {
         if (ready.isEmpty()) {
             throw new BadRequest("rows", "There is nobody in it who could be invited.");
         }
-        permitted(me, arriving(me, ready, content), content);
+        permitted(me, arriving(models.current().snapshot(), me, ready, content), content);
         if (!batches.go(id, BringIn.OPEN, "sending", "")) {
             throw new BadRequest("state", "It is being sent already.");
         }
         batches.progress(id, 0, ready.size());
-        bringIn.work().execute(() -> run(me, id, content, ready.size()));
+        bringIn.take(id, () -> run(me, id, content, ready.size()));
     }
 
+    /** Goes on with what another server has left when it died. */
+    @Scheduled(fixedDelayString = "${nembar.jobs.every}")
+    void goOn() {
+        try {
+            batches.abandoned().forEach(this::goOn);
+        } catch (RuntimeException away) {
+            LOG.debug("no look at batches: {}", away.getMessage());
+        }
+    }
+
+    private void goOn(BatchRow row) {
+        if (row.state.equals("reading")) {
+            batches.go(
+                    row.id,
+                    List.of("reading"),
+                    "failed",
+                    "Nembar was stopped meanwhile. Drop the file again.");
+            return;
+        }
+        Optional<Person> author = models.directory().person(row.author).filter(Person::active);
+        if (author.isEmpty()) {
+            failed(row.id, "Whoever began it is not active any more.");
+            return;
+        }
+        LOG.info("going on with batch {}", row.id);
+        bringIn.take(row.id, () -> run(author.get(), row.id, Batches.content(row), row.total));
+    }
+
+    /** Found out before anything is sent; each transaction is judged for itself all the same. */
     private void permitted(Person me, Arriving arriving, Content content) {
-        for (Person person : arriving.people().values()) {
-            governance.requireOnPerson(me, "create", person);
-            governance.requireOnPerson(me, "invite", person);
+        Edits edits = arriving.changes().directory();
+        Needs.of(models.directory(), edits, me.key()).forEach(need -> governance.require(me, need));
+        role(me, content).forEach(need -> governance.require(me, need));
+        terms.checkSeats(edits);
+    }
+
+    private static List<Need> role(Person me, Content content) {
+        if (content.given() == null) {
+            return List.of();
         }
-        for (Account account : arriving.step().edits().accounts()) {
-            governance.requireOnPlace(me, "account", "create", account.key(), account.name());
-        }
-        for (Team team : arriving.step().edits().teams()) {
-            governance.requireOnPlace(me, "team", "change", team.key(), team.name());
-        }
-        if (content.given() != null) {
-            governance.requireOnDraft(
-                    me,
-                    content.roleAsDraft() ? "create" : "publish",
-                    "new",
-                    content.given().application(),
-                    me.key());
-        }
-        terms.checkSeats(arriving.step().edits());
+        String operation = content.roleAsDraft() ? "create" : "publish";
+        return List.of(Need.onDraft(operation, "new", content.given().application(), me.key()));
     }
 
     private void run(Person me, String id, Content content, int total) {
@@ -194,7 +221,7 @@ class Sending {
             int done = 0;
             List<Judged> next = first(ready(id, content));
             while (!next.isEmpty()) {
-                if (!batches.find(id).state.equals("sending")) {
+                if (!batches.find(id).state.equals("sending") || !batches.lease(id)) {
                     return;
                 }
                 take(me, id, content, next);
@@ -244,7 +271,8 @@ class Sending {
                 given.application(),
                 name,
                 me.key(),
-                DocumentChanges.write(giving.changes(given, people, me)));
+                DocumentChanges.write(
+                        giving.changes(models.current().snapshot(), given, people, me)));
     }
 
     private static List<Judged> first(List<Judged> rows) {
@@ -260,39 +288,44 @@ class Sending {
      */
     private void take(Person me, String id, Content content, List<Judged> rows) {
         Arriving[] taken = new Arriving[1];
+        gate.execute(
+                Command.by(
+                                me,
+                                "Brought in "
+                                        + rows.size()
+                                        + (rows.size() == 1 ? " person" : " people"))
+                        .needing(role(me, content))
+                        .changing(
+                                now -> {
+                                    taken[0] = arriving(now, me, rows, content);
+                                    terms.checkSeats(
+                                            now.directory(), taken[0].changes().directory());
+                                    return taken[0].changes();
+                                })
+                        .within(() -> sent(me, id, content, rows, taken[0]))
+                        .build());
+    }
+
+    private void sent(Person me, String id, Content content, List<Judged> rows, Arriving taken) {
         Map<Integer, String> outcomes = new HashMap<>();
         Map<Integer, String> keys = new HashMap<>();
-        steps.take(
-                () -> {
-                    taken[0] = arriving(me, rows, content);
-                    return taken[0].step();
-                },
-                By.of(me, "Brought in " + rows.size() + (rows.size() == 1 ? " person" : " people")),
-                () -> {
-                    taken[0].step()
-                            .edits()
-                            .accounts()
-                            .forEach(
-                                    one ->
-                                            acts.note(
-                                                    me.key(),
-                                                    "account",
-                                                    one.key(),
-                                                    "set up " + one.name()));
-                    for (Judged row : rows) {
-                        int position = row.entry().position();
-                        Person person = taken[0].people().get(position);
-                        links.invite(me, person, content.note(), content.compare());
-                        boolean back = row.arrival().verdict() == Verdict.CLOSED;
-                        acts.note(
-                                me.key(),
-                                "person",
-                                person.key(),
-                                back ? "brought them back and invited them" : "invited them");
-                        keys.put(position, person.key());
-                        outcomes.put(position, back ? "brought back" : "invited");
-                    }
-                    batches.became(id, keys, outcomes);
-                });
+        taken.changes()
+                .directory()
+                .accounts()
+                .forEach(one -> acts.note(me.key(), "account", one.key(), "set up " + one.name()));
+        for (Judged row : rows) {
+            int position = row.entry().position();
+            Person person = taken.people().get(position);
+            links.invite(me, person, content.note(), content.compare());
+            boolean back = row.arrival().verdict() == Verdict.CLOSED;
+            acts.note(
+                    me.key(),
+                    "person",
+                    person.key(),
+                    back ? "brought them back and invited them" : "invited them");
+            keys.put(position, person.key());
+            outcomes.put(position, back ? "brought back" : "invited");
+        }
+        batches.became(id, keys, outcomes);
     }
 }

@@ -1,4 +1,4 @@
-package nembar.server.people;
+package nembar.server.command;
 
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -13,7 +13,7 @@ import nembar.core.directory.Person;
 import nembar.core.text.Wording;
 
 /** A person as they are and as they are to be. */
-record PersonChange(Person now, Person next) {
+public record PersonChange(Person now, Person next) {
     private enum Verb {
         CHANGE("change", "changed"),
         MOVE("move", "moved"),
@@ -31,7 +31,11 @@ record PersonChange(Person now, Person next) {
     private record Clause(Verb verb, String rest) {}
 
     /** Names of the fields in which the two differ. */
-    List<String> fields() {
+    public List<String> fields() {
+        return fields(now, next);
+    }
+
+    static List<String> fields(Person now, Person next) {
         List<String> fields = new ArrayList<>();
         add(fields, "kind", now.kind(), next.kind());
         add(fields, "email", now.email(), next.email());
@@ -52,13 +56,13 @@ record PersonChange(Person now, Person next) {
     }
 
     /** What was done, for the history: "moved them from Sorrel Delta to Night Desk". */
-    String done(Directory directory) {
+    public String done(Directory directory) {
         return Wording.and(
                 clauses(directory).stream().map(one -> one.verb().done + one.rest()).toList());
     }
 
     /** What is to be done: "move them from Sorrel Delta to Night Desk". */
-    String toDo(Directory directory) {
+    public String toDo(Directory directory) {
         return Wording.and(
                 clauses(directory).stream().map(one -> one.verb().toDo + one.rest()).toList());
     }
@@ -69,8 +73,7 @@ record PersonChange(Person now, Person next) {
 
     private Stream<Clause> clauses(Directory directory, String field) {
         return switch (field) {
-            case "kind" ->
-                    change("the kind", PeopleList.word(now.kind()), PeopleList.word(next.kind()));
+            case "kind" -> change("the kind", word(now.kind()), word(next.kind()));
             case "email" -> change("the address", now.email(), next.email());
             case "accounts" ->
                     set(
@@ -127,5 +130,9 @@ record PersonChange(Person now, Person next) {
 
     private static Optional<Object> value(Person person, Attribute attribute) {
         return Optional.ofNullable(person.attributes().get(attribute.key()));
+    }
+
+    private static String word(Enum<?> value) {
+        return value.name().toLowerCase(Locale.ROOT);
     }
 }

@@ -20,6 +20,15 @@ public final class DocumentReader {
      * @throws ModelRefused with every problem found
      */
     public static AccessModel read(DesignDocument document) {
+        return readOn(document, directory(document.directory()));
+    }
+
+    /**
+     * The same over a directory that is there already.
+     *
+     * @throws ModelRefused with every problem found
+     */
+    public static AccessModel readOn(DesignDocument document, Directory directory) {
         Reading reading = new Reading();
         DesignDocument.ApplicationPart part = document.application();
         Application application =
@@ -28,11 +37,26 @@ public final class DocumentReader {
                         reading.text("application.name", part.name()),
                         reading.zone("application.timeZone", part.timeZone()));
         Catalogue catalogue = new CatalogueReader(reading).read(document.catalogue());
-        Directory directory = new DirectoryReader(reading).read(document.directory());
         Design design = new DesignReader(reading).read(document.design());
+        require(reading);
+        return AccessModel.of(application, catalogue, directory, design);
+    }
+
+    /**
+     * The directory that its part describes.
+     *
+     * @throws ModelRefused with everything that cannot be read
+     */
+    public static Directory directory(DesignDocument.DirectoryPart part) {
+        Reading reading = new Reading();
+        Directory directory = new DirectoryReader(reading).read(part);
+        require(reading);
+        return directory;
+    }
+
+    private static void require(Reading reading) {
         if (!reading.problems().isEmpty()) {
             throw new ModelRefused(reading.problems());
         }
-        return AccessModel.of(application, catalogue, directory, design);
     }
 }

@@ -4,12 +4,15 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
+import nembar.core.catalogue.Application;
+import nembar.core.catalogue.Area;
 import nembar.core.catalogue.Catalogue;
 import nembar.core.catalogue.Field;
 import nembar.core.catalogue.Function;
 import nembar.core.catalogue.RecordType;
 import nembar.core.condition.Condition;
 import nembar.core.directory.Account;
+import nembar.core.directory.Attribute;
 import nembar.core.directory.Directory;
 import nembar.core.directory.Person;
 import nembar.core.directory.Team;
@@ -24,10 +27,7 @@ public final class DocumentWriter {
     public static DesignDocument write(AccessModel model) {
         return new DesignDocument(
                 DesignDocument.FORMAT,
-                new DesignDocument.ApplicationPart(
-                        model.application().key(),
-                        model.application().name(),
-                        model.application().zone().getId()),
+                application(model.application()),
                 catalogue(model.catalogue()),
                 directory(model.directory()),
                 DesignWriter.design(model.design()));
@@ -35,21 +35,12 @@ public final class DocumentWriter {
 
     private static DesignDocument.CataloguePart catalogue(Catalogue catalogue) {
         return new DesignDocument.CataloguePart(
-                catalogue.areas().stream()
-                        .map(
-                                area ->
-                                        new DesignDocument.AreaPart(
-                                                area.key(),
-                                                area.name(),
-                                                area.stewards()
-                                                        .map(AudienceWriter::audience)
-                                                        .orElse(null)))
-                        .toList(),
+                catalogue.areas().stream().map(DocumentWriter::area).toList(),
                 catalogue.recordTypes().stream().map(DocumentWriter::recordType).toList(),
                 catalogue.functions().stream().map(DocumentWriter::function).toList());
     }
 
-    private static DesignDocument.RecordTypePart recordType(RecordType type) {
+    public static DesignDocument.RecordTypePart recordType(RecordType type) {
         return new DesignDocument.RecordTypePart(
                 type.key(),
                 type.singular(),
@@ -89,7 +80,7 @@ public final class DocumentWriter {
                 field.choices());
     }
 
-    private static DesignDocument.FunctionPart function(Function function) {
+    public static DesignDocument.FunctionPart function(Function function) {
         return new DesignDocument.FunctionPart(
                 function.key(),
                 function.name(),
@@ -108,19 +99,28 @@ public final class DocumentWriter {
 
     private static DesignDocument.DirectoryPart directory(Directory directory) {
         return new DesignDocument.DirectoryPart(
-                directory.attributes().stream()
-                        .map(
-                                one ->
-                                        new DesignDocument.AttributePart(
-                                                one.key(),
-                                                one.label(),
-                                                Words.of(one.type()),
-                                                one.choices()))
-                        .toList(),
+                directory.attributes().stream().map(DocumentWriter::attribute).toList(),
                 directory.accounts().stream().map(DocumentWriter::account).toList(),
                 directory.units().stream().map(DocumentWriter::unit).toList(),
                 directory.teams().stream().map(DocumentWriter::team).toList(),
                 directory.people().stream().map(DocumentWriter::person).toList());
+    }
+
+    public static DesignDocument.ApplicationPart application(Application application) {
+        return new DesignDocument.ApplicationPart(
+                application.key(), application.name(), application.zone().getId());
+    }
+
+    public static DesignDocument.AreaPart area(Area area) {
+        return new DesignDocument.AreaPart(
+                area.key(),
+                area.name(),
+                area.stewards().map(AudienceWriter::audience).orElse(null));
+    }
+
+    public static DesignDocument.AttributePart attribute(Attribute one) {
+        return new DesignDocument.AttributePart(
+                one.key(), one.label(), Words.of(one.type()), one.choices());
     }
 
     public static DesignDocument.AccountPart account(Account account) {

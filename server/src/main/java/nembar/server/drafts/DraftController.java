@@ -5,6 +5,7 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import nembar.core.answers.Counting;
 import nembar.core.answers.Impact;
 import nembar.core.catalogue.Field;
 import nembar.core.governance.Objection;
@@ -82,7 +83,8 @@ class DraftController {
             Optional<String> field,
             Optional<String> level,
             long gained,
-            long lost) {}
+            long lost,
+            boolean withheld) {}
 
     record ImpactPage(List<ImpactLine> lines, long total) {}
 
@@ -252,8 +254,10 @@ class DraftController {
                 line.operation().key(),
                 line.field().map(Field::key),
                 line.level().map(one -> one.toLowerCase(Locale.ROOT)),
-                line.gained().number(),
-                line.lost().number());
+                Math.max(line.gained().number(), 0),
+                Math.max(line.lost().number(), 0),
+                line.gained().number() == Counting.WITHHELD
+                        || line.lost().number() == Counting.WITHHELD);
     }
 
     private static long version(String ifMatch) {

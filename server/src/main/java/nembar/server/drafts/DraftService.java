@@ -3,6 +3,7 @@ package nembar.server.drafts;
 import jakarta.persistence.OptimisticLockException;
 import java.time.Clock;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -12,22 +13,26 @@ import java.util.function.Predicate;
 import nembar.core.answers.Impact;
 import nembar.core.answers.Moment;
 import nembar.core.answers.Proof;
+import nembar.core.command.ChangeSet;
+import nembar.core.command.Need;
 import nembar.core.directory.Person;
 import nembar.core.draft.Change;
 import nembar.core.draft.Changes;
 import nembar.core.governance.Objection;
 import nembar.core.model.AccessModel;
+import nembar.core.model.ModelRefused;
+import nembar.core.model.Problem;
 import nembar.server.answers.Proved;
+import nembar.server.command.Command;
+import nembar.server.command.Gate;
+import nembar.server.command.Judgement;
 import nembar.server.document.ChangePart;
-import nembar.server.document.DesignDocument;
 import nembar.server.document.DocumentChanges;
-import nembar.server.document.DocumentWriter;
 import nembar.server.governance.Governance;
 import nembar.server.http.BadRequest;
 import nembar.server.http.NotFound;
 import nembar.server.http.Refused;
 import nembar.server.model.Models;
-import nembar.server.model.Publishing;
 import nembar.server.records.Records;
 import nembar.server.store.DraftStore;
 import nembar.server.store.DraftStore.Draft;
@@ -43,7 +48,7 @@ class DraftService {
 
     private final Models models;
     private final DraftStore store;
-    private final Publishing publishing;
+    private final Gate gate;
     private final Governance governance;
     private final Records records;
     private final Clock clock;
@@ -51,13 +56,13 @@ class DraftService {
     DraftService(
             Models models,
             DraftStore store,
-            Publishing publishing,
+            Gate gate,
             Governance governance,
             Records records,
             Clock clock) {
         this.models = models;
         this.store = store;
-        this.publishing = publishing;
+        this.gate = gate;
         this.governance = governance;
         this.records = records;
         this.clock = clock;
@@ -73,13 +78,13 @@ class DraftService {
             Optional<ChangePart> drafted) {}
 
     /** What stands against publishing a draft. */
-    record Standing(List<Objection> objections, List<Clash> clashes, List<Proved> expectations) {
+    record Standing(
+            List<Objection> objections,
+            List<Clash> clashes,
+            List<Proved> expectations,
+            List<String> broken) {
         boolean publishable() {
-            return objections.isEmpty() && clashes.isEmpty() && broken().isEmpty();
-        }
-
-        List<Proved> broken() {
-            return expectations.stream().filter(one -> !one.holds()).toList();
+            return objections.isEmpty() && clashes.isEmpty() && broken.isEmpty();
         }
     }
 
@@ -93,8 +98,19 @@ class DraftService {
     Draft create(Person me, String application, String name, List<ChangePart> changes) {
         AccessModel model = models.model(application);
         governance.requireOnDraft(me, "create", "new", application, me.key());
-        applied(model, changes);
+        readable(me, model, model, applied(model, changes));
         return store.create(application, named(name), me.key(), changes);
+    }
+
+    /** A condition speaks only of what its writer may view: also in what is only drafted. */
+    private void readable(Person me, AccessModel published, AccessModel before, AccessModel after) {
+        List<Problem> problems =
+                governance.disclosure(me, published).unreadable(before.design(), after.design());
+        if (!problems.isEmpty()) {
+            throw new Refused(
+                    "A condition speaks of what is not yours to see.",
+                    problems.stream().map(one -> one.path() + ": " + one.message()).toList());
+        }
     }
 
     Draft find(Person me, String application, String id) {
@@ -116,13 +132,47 @@ class DraftService {
             List<ChangePart> changes) {
         Draft draft = known(application, id);
         governance.requireOnDraft(me, "change", id, application, draft.author());
-        applied(models.model(application), changes);
+        AccessModel model = models.model(application);
+        AccessModel next = applied(model, changes);
+        readable(me, model, before(model, draft), next);
         long last = store.last(application);
         if (base.isPresent() && (base.get() < draft.base() || base.get() > last)) {
             throw new BadRequest(
                     "base", "Give a publication from " + draft.base() + " to " + last + ".");
         }
-        return store.change(id, expected, named(name), base.orElse(draft.base()), changes);
+        return store.change(
+                id,
+                expected,
+                named(name),
+                base.orElse(draft.base()),
+                changes,
+                writers(draft, changes, me));
+    }
+
+    /** The draft as it stands; what is published where it cannot be made any more. */
+    private static AccessModel before(AccessModel model, Draft draft) {
+        try {
+            return next(model, draft);
+        } catch (ModelRefused stale) {
+            return model;
+        }
+    }
+
+    /** What stays as it was keeps its writer; everything else is this one's. */
+    private static List<String> writers(Draft draft, List<ChangePart> changes, Person me) {
+        List<ChangePart> left = new ArrayList<>(draft.changes());
+        List<String> theirs = new ArrayList<>(draft.writers());
+        List<String> writers = new ArrayList<>();
+        for (ChangePart change : changes) {
+            int known = left.indexOf(change);
+            if (known >= 0 && known < theirs.size()) {
+                writers.add(theirs.remove(known));
+                left.remove(known);
+            } else {
+                writers.add(me.key());
+            }
+        }
+        return writers;
     }
 
     void discard(Person me, String application, String id, long expected) {
@@ -147,15 +197,17 @@ class DraftService {
     /** Everything that stands against publishing it, as if its author did. */
     Standing standing(Person me, String application, String id) {
         Draft draft = find(me, application, id);
-        return standing(me, draft, next(models.model(application), draft), draft.approvals());
-    }
-
-    private Standing standing(Person me, Draft draft, AccessModel next, List<String> approvers) {
         Person author = models.directory().person(draft.author()).orElseThrow();
+        Judgement judgement =
+                gate.judge(
+                        command(author, draft, "", Set.copyOf(draft.approvals()))
+                                .changing(now -> changes(draft))
+                                .build());
+        AccessModel next = judgement.next().models().get(application);
         Moment moment = new Moment(next, clock.instant());
         List<Proved> expectations =
                 next.design().expectations().stream()
-                        .map(one -> Proof.of(moment, one, records.counting(draft.application())))
+                        .map(one -> Proof.of(moment, one, records.counting(application)))
                         .map(
                                 proof ->
                                         Proved.of(
@@ -163,10 +215,36 @@ class DraftService {
                                                 type -> governance.guardedFrom(me, next, type)))
                         .toList();
         return new Standing(
-                publishing.objections(
-                        Map.of(draft.application(), next), author, Set.copyOf(approvers)),
-                clashes(draft),
-                expectations);
+                judgement.objections(), clashes(draft), expectations, judgement.broken());
+    }
+
+    private static ChangeSet changes(Draft draft) {
+        return ChangeSet.of(draft.application(), DocumentChanges.read(draft.changes()));
+    }
+
+    /** Each edit in the name of who wrote it. */
+    private Command.Builder command(
+            Person publisher, Draft draft, String reason, Set<String> approvers) {
+        List<Change> changes = DocumentChanges.read(draft.changes());
+        Map<String, List<Change>> byWriter = new LinkedHashMap<>();
+        for (int i = 0; i < changes.size(); i++) {
+            String writer = i < draft.writers().size() ? draft.writers().get(i) : draft.author();
+            byWriter.computeIfAbsent(writer, any -> new ArrayList<>()).add(changes.get(i));
+        }
+        List<Command.Edited> edited = new ArrayList<>();
+        byWriter.forEach(
+                (writer, some) ->
+                        models.directory()
+                                .person(writer)
+                                .ifPresent(
+                                        one ->
+                                                edited.add(
+                                                        new Command.Edited(
+                                                                one,
+                                                                ChangeSet.of(
+                                                                        draft.application(),
+                                                                        some)))));
+        return Command.by(publisher, reason).edited(edited).approvedBy(approvers);
     }
 
     /** What it would change, counted, for those people whom whoever asks may see. */
@@ -176,7 +254,7 @@ class DraftService {
         Moment now = new Moment(published, clock.instant());
         Moment next = new Moment(next(published, draft), now.at());
         Predicate<Person> visible = governance.mayView(me);
-        return Impact.of(now, next).counted(records.counting(application), examples).stream()
+        return Impact.of(now, next).counted(governance.counting(me, published), examples).stream()
                 .filter(line -> visible.test(line.seat().person()))
                 .toList();
     }
@@ -202,15 +280,27 @@ class DraftService {
         if (draft.version() != expected || !draft.state().equals("open")) {
             throw new OptimisticLockException(id);
         }
-        // What is checked is what is written: whatever is published meanwhile makes the edition
-        // wrong.
-        Models.Published now = models.find(application).orElseThrow();
-        AccessModel next = next(now.model(), draft);
-        Standing standing = standing(me, draft, next, approvers(draft, me));
-        if (!standing.clashes().isEmpty()) {
+        return gate.execute(
+                        command(me, draft, reason.strip(), Set.copyOf(approvers(draft, me)))
+                                .needing(Need.onDraft("publish", id, application, draft.author()))
+                                .overriding(override)
+                                .changing(
+                                        now -> {
+                                            requireNoClash(draft);
+                                            return changes(draft);
+                                        })
+                                .within(judgement -> store.published(id, expected, judgement.at()))
+                                .build())
+                .publication(application)
+                .orElseThrow();
+    }
+
+    private void requireNoClash(Draft draft) {
+        List<Clash> clashes = clashes(draft);
+        if (!clashes.isEmpty()) {
             throw new Refused(
                     "The draft is behind: something it changes has been published since.",
-                    standing.clashes().stream()
+                    clashes.stream()
                             .map(
                                     one ->
                                             one.list()
@@ -223,31 +313,6 @@ class DraftService {
                                                     + ".")
                             .toList());
         }
-        publishing.require(standing.objections());
-        boolean overridden = override != null && !override.isBlank();
-        if (!standing.broken().isEmpty() && !overridden) {
-            throw new Refused(
-                    "Expectations would be broken.",
-                    standing.broken().stream()
-                            .map(one -> one.name() + one.person().map(who -> ": " + who).orElse(""))
-                            .toList());
-        }
-        DesignDocument document = DocumentWriter.write(next);
-        return publishing.publish(
-                new DesignDocument(
-                        document.format(),
-                        document.application(),
-                        document.catalogue(),
-                        null,
-                        document.design()),
-                Optional.of(now.edition()),
-                next,
-                new Publishing.Word(
-                        models.directory().person(draft.author()).orElse(me),
-                        reason.strip(),
-                        approvers(draft, me),
-                        overridden ? override.strip() : ""),
-                Optional.of(draft));
     }
 
     private static List<String> approvers(Draft draft, Person publisher) {
@@ -323,12 +388,12 @@ class DraftService {
     }
 
     /** Checks that the changes can be made to what is published. */
-    private static void applied(AccessModel model, List<ChangePart> changes) {
+    private static AccessModel applied(AccessModel model, List<ChangePart> changes) {
         if (changes == null || changes.size() > CHANGES_AT_MOST) {
             throw new BadRequest(
                     "changes", "Give a list of at most " + CHANGES_AT_MOST + " changes.");
         }
-        Changes.apply(model, DocumentChanges.read(changes));
+        return Changes.apply(model, DocumentChanges.read(changes));
     }
 
     private Draft known(String application, String id) {

@@ -12,22 +12,26 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
+import nembar.core.command.ChangeSet;
+import nembar.core.command.Snapshot;
 import nembar.core.directory.Edits;
 import nembar.core.directory.Person;
 import nembar.core.directory.PersonStatus;
+import nembar.server.acts.Actor;
 import nembar.server.acts.Acts;
+import nembar.server.command.Command;
+import nembar.server.command.Gate;
 import nembar.server.http.Address;
 import nembar.server.http.BadRequest;
 import nembar.server.http.NotFound;
 import nembar.server.mail.Linking;
 import nembar.server.mail.Outbox;
 import nembar.server.model.Models;
-import nembar.server.model.Step;
-import nembar.server.model.Steps;
 import nembar.server.session.Passwords;
 import nembar.server.session.Secrets;
 import nembar.server.session.Sessions;
 import nembar.server.session.SignIns;
+import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -46,7 +50,8 @@ public class EntryLinks implements Linking {
 
     private final EntityManager entities;
     private final Models models;
-    private final Steps steps;
+    private final Gate gate;
+    private final ObjectProvider<AddressChanges> objections;
     private final Outbox outbox;
     private final Letters letters;
     private final SignIns signIns;
@@ -61,7 +66,8 @@ public class EntryLinks implements Linking {
     EntryLinks(
             EntityManager entities,
             Models models,
-            Steps steps,
+            Gate gate,
+            ObjectProvider<AddressChanges> objections,
             Outbox outbox,
             Letters letters,
             SignIns signIns,
@@ -74,7 +80,8 @@ public class EntryLinks implements Linking {
             Clock clock) {
         this.entities = entities;
         this.models = models;
-        this.steps = steps;
+        this.gate = gate;
+        this.objections = objections;
         this.outbox = outbox;
         this.letters = letters;
         this.signIns = signIns;
@@ -115,7 +122,7 @@ public class EntryLinks implements Linking {
     /**
      * What is shown to whoever opens a link.
      *
-     * @param purpose invitation or reset
+     * @param purpose invitation, reset, or objection to another address
      * @param codeWanted whether they have to say a code that whoever invited them reads to them
      */
     public record Opened(
@@ -188,6 +195,15 @@ public class EntryLinks implements Linking {
                 Optional.of(row.id),
                 letters.resetSubject(),
                 letters.reset(by, person, row.expiresAt));
+    }
+
+    /** Sends a link by which somebody stops a change of their address, to the old one. */
+    @Transactional
+    public void object(Person by, Person person, Duration lasts, String subject, String body) {
+        withdrawOpen(person.key(), "objection");
+        EntryLinkRow row = link("objection", by, person, "", lasts);
+        entities.persist(row);
+        outbox.queue(person.email(), person.key(), Optional.of(row.id), subject, body);
     }
 
     private EntryLinkRow link(
@@ -346,6 +362,10 @@ public class EntryLinks implements Linking {
      * @throws BadRequest for a password or a code that will not do
      */
     public void comeIn(String token, String password, String code) {
+        if (open(token).purpose().equals("objection")) {
+            objected(token);
+            return;
+        }
         EntryLinkRow row = transactions.execute(status -> checkedCode(token, code));
         if (row.code != null && !same(row.code, code)) {
             throw new BadRequest(
@@ -368,22 +388,42 @@ public class EntryLinks implements Linking {
                                     ? "accepted the invitation"
                                     : "set a new password");
                 };
-        if (row.purpose.equals("invitation") && person.status() == PersonStatus.INVITED) {
-            steps.take(
-                    () ->
-                            Step.of(
-                                    Edits.ofPeople(
-                                            List.of(
-                                                    models.directory()
-                                                            .person(person.key())
-                                                            .orElseThrow()
-                                                            .withStatus(PersonStatus.ACTIVE)))),
-                    Steps.By.of(person, "accepted the invitation"),
-                    within);
-        } else {
-            transactions.executeWithoutResult(status -> within.run());
+        boolean accepts =
+                row.purpose.equals("invitation") && person.status() == PersonStatus.INVITED;
+        Command.Builder command =
+                Command.by(person, accepts ? "accepted the invitation" : "set a new password")
+                        .within(within);
+        gate.execute(
+                (accepts ? command.changing(now -> active(now, person.key())) : command).build());
+        if (!accepts) {
             sessions.endAll(person.key());
         }
+    }
+
+    private static ChangeSet active(Snapshot now, String key) {
+        Person person = now.directory().person(key).orElseThrow();
+        return ChangeSet.of(Edits.ofPeople(List.of(person.withStatus(PersonStatus.ACTIVE))));
+    }
+
+    /** Stops the change of an address that the link was sent about. */
+    private void objected(String token) {
+        gate.execute(
+                Command.by(Actor.PROGRAM, "An address was kept")
+                        .within(
+                                () -> {
+                                    EntryLinkRow used = known(token);
+                                    used.usedAt = clock.instant();
+                                    used.tokenHash = null;
+                                    objections
+                                            .getObject()
+                                            .stop(used.person, "From the old address.");
+                                    acts.note(
+                                            used.person,
+                                            "person",
+                                            used.person,
+                                            "kept the old address");
+                                })
+                        .build());
     }
 
     /** Counts tries of a code; the link is withdrawn after too many wrong ones. */

@@ -10,7 +10,9 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.function.Predicate;
+import nembar.core.command.ChangeSet;
 import nembar.core.directory.Account;
+import nembar.core.directory.Directory;
 import nembar.core.directory.Edits;
 import nembar.core.directory.EmailAddress;
 import nembar.core.directory.Person;
@@ -18,16 +20,14 @@ import nembar.core.directory.PersonKeys;
 import nembar.core.directory.PersonKind;
 import nembar.core.directory.PersonStatus;
 import nembar.server.acts.Acts;
+import nembar.server.approval.Submission;
+import nembar.server.approval.Submissions;
+import nembar.server.command.Command;
 import nembar.server.governance.Governance;
 import nembar.server.http.Address;
 import nembar.server.http.BadRequest;
 import nembar.server.http.NotFound;
 import nembar.server.model.Models;
-import nembar.server.model.Step;
-import nembar.server.model.Steps.By;
-import nembar.server.moves.Intent;
-import nembar.server.moves.Moves;
-import nembar.server.moves.Moves.Move;
 import nembar.server.organisations.Terms;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -43,7 +43,7 @@ public class Joining {
 
     private final EntityManager entities;
     private final Models models;
-    private final Moves moves;
+    private final Submissions submissions;
     private final Terms terms;
     private final EntryLinks links;
     private final Governance governance;
@@ -54,7 +54,7 @@ public class Joining {
     Joining(
             EntityManager entities,
             Models models,
-            Moves moves,
+            Submissions submissions,
             Terms terms,
             EntryLinks links,
             Governance governance,
@@ -63,7 +63,7 @@ public class Joining {
             Clock clock) {
         this.entities = entities;
         this.models = models;
-        this.moves = moves;
+        this.submissions = submissions;
         this.terms = terms;
         this.links = links;
         this.governance = governance;
@@ -293,28 +293,38 @@ public class Joining {
                                             + " is here already; decline the request, or send the"
                                             + " invitation again.");
                         });
-        Person person =
-                known.map(one -> one.withStatus(PersonStatus.INVITED))
-                        .orElseGet(() -> person(row, newKey(row)));
-        governance.requireOnPerson(me, "create", person);
-        governance.requireOnPerson(me, "invite", person);
-        Edits edits = Edits.ofPeople(List.of(person));
-        terms.checkSeats(edits);
-        moves.move(
-                Move.of(
-                        By.of(me, person.name() + " joins"),
-                        () -> Step.of(edits),
-                        () -> {
-                            decide(id, me, "approved");
-                            links.invite(me, person, "You asked to join.", false);
-                            acts.note(
-                                    me.key(),
-                                    "person",
-                                    person.key(),
-                                    "approved the request to join");
-                        }),
-                Intent.make(me));
-        return person.key();
+        String[] key = new String[1];
+        submissions.submit(
+                Submission.execute(me),
+                Command.by(me, (row.givenName + " " + row.familyName).strip() + " joins")
+                        .changing(
+                                now -> {
+                                    Edits edits =
+                                            Edits.ofPeople(List.of(joining(now.directory(), row)));
+                                    terms.checkSeats(now.directory(), edits);
+                                    return ChangeSet.of(edits);
+                                })
+                        .within(
+                                judgement -> {
+                                    Person person = judgement.changes().directory().people().get(0);
+                                    key[0] = person.key();
+                                    decide(id, me, "approved");
+                                    links.invite(me, person, "You asked to join.", false);
+                                    acts.note(
+                                            me.key(),
+                                            "person",
+                                            person.key(),
+                                            "approved the request to join");
+                                }));
+        return key[0];
+    }
+
+    /** Whoever asked, as somebody new, or as they were when they were closed. */
+    private Person joining(Directory directory, JoinRequestRow row) {
+        return directory
+                .personByEmail(row.email)
+                .map(one -> one.withStatus(PersonStatus.INVITED))
+                .orElseGet(() -> person(row, newKey(directory, row)));
     }
 
     @Transactional
@@ -333,13 +343,16 @@ public class Joining {
 
     private void decide(String id, Person me, String outcome) {
         JoinRequestRow row = entities.find(JoinRequestRow.class, id);
+        if (row.decidedAt != null) {
+            throw new NotFound("request", "Somebody else has decided on it already.");
+        }
         row.decidedAt = clock.instant();
         row.decidedBy = me.key();
         row.outcome = outcome;
     }
 
-    private String newKey(JoinRequestRow row) {
-        return new PersonKeys(taken -> models.directory().person(taken).isPresent())
+    private static String newKey(Directory directory, JoinRequestRow row) {
+        return new PersonKeys(taken -> directory.person(taken).isPresent())
                 .give(row.givenName, row.familyName);
     }
 

@@ -90,6 +90,37 @@ public class Letters {
                 + "\n\nUntil you do, the old password stays as it is.\n";
     }
 
+    public String addressSubject() {
+        return "Your address was changed";
+    }
+
+    public String addressChanged(String by, Person person, String email) {
+        return "Hello "
+                + person.givenName()
+                + ",\n\n"
+                + by
+                + " has changed the address you sign in with from "
+                + person.email()
+                + " to "
+                + email
+                + ".\n\nIf you did not expect this, tell whoever looks after your access at once.\n";
+    }
+
+    /** The same of a change that waits for a day, with the link that stops it. */
+    public String addressWaits(Person by, Person person, String email) {
+        return "Hello "
+                + person.givenName()
+                + ",\n\n"
+                + by.name()
+                + " wants to change the address you sign in with from "
+                + person.email()
+                + " to "
+                + email
+                + ". It counts in a day.\n\nIf you did not expect this, stop it with this link:\n\n"
+                + Outbox.LINK
+                + "\n";
+    }
+
     private static String until(ZoneId zone, Instant expires) {
         return MINUTE.format(expires.atZone(zone)) + " (" + zone.getId().replace('_', ' ') + ")";
     }

@@ -29,7 +29,8 @@ public class Corners {
         return models.directory().people().stream().anyMatch(governance.may(me, "create"));
     }
 
-    private boolean sources(Person me) {
+    /** Whether somebody may keep sources: may create and change everybody. */
+    public boolean sources(Person me) {
         return everybody(governance.may(me, "create").and(governance.may(me, "change")));
     }
 

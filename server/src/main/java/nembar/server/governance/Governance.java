@@ -1,24 +1,36 @@
 package nembar.server.governance;
 
 import java.time.Clock;
+import java.util.ArrayList;
+import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
 import java.util.function.Predicate;
+import nembar.core.answers.Counting;
 import nembar.core.catalogue.Function;
 import nembar.core.catalogue.Operation;
 import nembar.core.catalogue.RecordType;
+import nembar.core.command.Need;
 import nembar.core.coverage.GovernedRecord;
 import nembar.core.coverage.RecordSet;
 import nembar.core.coverage.Relatives;
 import nembar.core.decision.PersonAccess;
 import nembar.core.decision.WhyNot;
 import nembar.core.directory.Person;
+import nembar.core.governance.Disclosure;
+import nembar.core.governance.GovernedPeople;
+import nembar.core.governance.Objection;
+import nembar.core.governance.StandingRules;
+import nembar.core.governance.StandingRules.Author;
 import nembar.core.model.AccessModel;
 import nembar.core.model.Standpoint;
 import nembar.core.words.Telling;
 import nembar.server.http.Refused;
 import nembar.server.model.Models;
+import nembar.server.records.Records;
 import nembar.server.session.Acting;
 import org.springframework.stereotype.Service;
 
@@ -32,11 +44,15 @@ public class Governance {
 
     private final Models models;
     private final Acting acting;
+    private final Records records;
+    private final LookPasses passes;
     private final Clock clock;
 
-    Governance(Models models, Acting acting, Clock clock) {
+    Governance(Models models, Acting acting, Records records, LookPasses passes, Clock clock) {
         this.models = models;
         this.acting = acting;
+        this.records = records;
+        this.passes = passes;
         this.clock = clock;
     }
 
@@ -54,13 +70,13 @@ public class Governance {
     /** Asks about many people at once: the person's access is worked out a single time. */
     public Predicate<Person> mayView(Person me) {
         PersonAccess access = access(me);
-        return person -> may(access, PERSON, "view", record(person));
+        return person -> may(access, "view", person);
     }
 
     /** The same for any operation on people. */
     public Predicate<Person> may(Person me, String operation) {
         PersonAccess access = access(me);
-        return person -> may(access, PERSON, operation, record(person));
+        return person -> may(access, operation, person);
     }
 
     /** Whether the person may do this to an account, a unit or a team. */
@@ -83,49 +99,123 @@ public class Governance {
     }
 
     /**
-     * Guarded areas: an act on the sign-in of somebody who holds rights in one is for its stewards
-     * (docs/access-model.md, section 10).
-     *
-     * @throws Refused when there is such an area of which {@code me} is no steward
+     * Why somebody may not act on another's way in without others' approval (docs/access-model.md,
+     * section 10); empty where they may.
      */
-    public void requireForSignIn(Person me, Person person) {
-        for (AccessModel model : models.all()) {
-            for (RecordType type : model.catalogue().recordTypes()) {
-                if (guardedFrom(me, model, type) && reaches(model, person, type)) {
-                    String area = model.catalogue().area(type.area()).orElseThrow().name();
-                    throw new Refused(
-                            person.name() + " holds rights in " + area + ", which is guarded.",
-                            List.of(
-                                    "Only a steward of "
-                                            + area
-                                            + " may act on the sign-in of people who hold rights"
-                                            + " there."));
-                }
-            }
-        }
+    public List<Objection> onSignIn(Person me, Person person) {
+        return StandingRules.onSignIn(
+                models.model(Models.NEMBAR),
+                models.all(),
+                List.of(person),
+                Author.of(me),
+                Set.of(),
+                clock.instant());
     }
 
-    private boolean reaches(AccessModel model, Person person, RecordType type) {
-        return model.seats().of(person.key()).stream()
-                .map(
-                        seat ->
-                                new PersonAccess(
-                                        model,
+    /**
+     * Why somebody may not look through another at records of a type; empty where they may. They
+     * need the operation, and to be able to give what the other reaches them by; or somebody's
+     * approval, which lasts a day. What is guarded is for its stewards.
+     */
+    public Optional<String> againstLooking(
+            Person me, Person person, AccessModel model, RecordType type) {
+        if (!mayOnPerson(me, "look_through", person)) {
+            return Optional.of("You may not look through " + person.name() + " in Nembar.");
+        }
+        if (guardedFrom(me, model, type)) {
+            return Optional.of("These records are guarded; only their stewards see them here.");
+        }
+        boolean may =
+                StandingRules.mayGiveReach(
+                                models.model(Models.NEMBAR),
+                                model,
+                                person,
+                                type,
+                                Author.of(me),
+                                clock.instant())
+                        || passes.has(me.key(), person.key());
+        return may
+                ? Optional.empty()
+                : Optional.of(
+                        person.name()
+                                + " reaches these records by what is not yours to give. Ask for"
+                                + " approval to look through them.");
+    }
+
+    /** What the person may learn of the records of a model. */
+    public Disclosure disclosure(Person me, AccessModel model) {
+        List<Standpoint> standpoints =
+                model.seats().of(me.key()).stream()
+                        .map(
+                                seat ->
                                         new Standpoint(
-                                                person, seat.account(), clock.instant(), true)))
-                .anyMatch(
-                        access -> !access.records(type, Operation.VIEW).equals(RecordSet.NOTHING));
+                                                seat.person(),
+                                                seat.account(),
+                                                clock.instant(),
+                                                false))
+                        .toList();
+        return new Disclosure(model, standpoints);
+    }
+
+    /**
+     * Counts the records of a model for somebody: what rests on what is not theirs to see is {@link
+     * Counting#WITHHELD}.
+     *
+     * @param model the published one
+     */
+    public Counting counting(Person me, AccessModel model) {
+        Counting counting = records.counting(model.application().key());
+        Disclosure disclosure = disclosure(me, model);
+        return new Counting() {
+            @Override
+            public Map<RecordSet, Long> count(RecordType type, Collection<RecordSet> sets) {
+                Map<RecordSet, Long> counts = new HashMap<>();
+                List<RecordSet> told = new ArrayList<>();
+                for (RecordSet set : sets) {
+                    boolean may = set.equals(RecordSet.NOTHING) || disclosure.mayCount(type, set);
+                    if (may) {
+                        told.add(set);
+                    } else {
+                        counts.put(set, WITHHELD);
+                    }
+                }
+                counts.putAll(counting.count(type, told));
+                return counts;
+            }
+
+            @Override
+            public List<String> examples(RecordType type, RecordSet set, int atMost) {
+                return disclosure.mayCount(type, set)
+                        ? counting.examples(type, set, atMost)
+                        : List.of();
+            }
+        };
     }
 
     public boolean mayOnPerson(Person me, String operation, Person person) {
-        return may(access(me), PERSON, operation, record(person));
+        return may(access(me), operation, person);
     }
 
     /**
      * @throws Refused with what is missing, when {@code me} may not do this to the person
      */
     public void requireOnPerson(Person me, String operation, Person person) {
-        require(me, PERSON, operation, record(person), person.name());
+        require(me, Need.onPerson(operation, person));
+    }
+
+    /**
+     * @throws Refused with what is missing, when {@code me} has not the permission
+     */
+    public void require(Person me, Need need) {
+        boolean seen =
+                need.operation().equals("view")
+                        && need.person().filter(one -> mayOnPerson(me, "view", one)).isPresent();
+        if (seen) {
+            return;
+        }
+        for (GovernedRecord record : need.records()) {
+            require(me, need.type(), need.operation(), record, need.name());
+        }
     }
 
     /**
@@ -133,22 +223,16 @@ public class Governance {
      */
     public void requireOnDraft(
             Person me, String operation, String id, String application, String author) {
-        require(me, DRAFT, operation, draft(id, application, author), "this draft");
+        require(me, Need.onDraft(operation, id, application, author));
     }
 
     /** Whether the person may do this to a new draft of an author. */
     public boolean mayOnDraft(Person me, String operation, String application, String author) {
-        return may(access(me), DRAFT, operation, draft("new", application, author));
-    }
-
-    private static GovernedRecord draft(String id, String application, String author) {
-        return new GovernedRecord(
+        return may(
+                access(me),
                 DRAFT,
-                Map.of(
-                        "id", id,
-                        "application", application,
-                        "author", author,
-                        "state", "open"));
+                operation,
+                Need.onDraft(operation, "new", application, author).records().get(0));
     }
 
     /** Whether the person has at least this level of one of Nembar's own functions. */
@@ -222,11 +306,12 @@ public class Governance {
         return new GovernedRecord(APPLICATION, Map.of("key", application));
     }
 
-    private static GovernedRecord record(Person person) {
-        Map<String, Object> values = new HashMap<>();
-        values.put("key", person.key());
-        person.unit().ifPresent(unit -> values.put("unit", unit));
-        person.accounts().stream().findFirst().ifPresent(one -> values.put("account", one));
-        return new GovernedRecord(PERSON, values);
+    /** Seen at any of their accounts; done to at every one (docs/access-model.md, section 10). */
+    private boolean may(PersonAccess access, String operation, Person person) {
+        List<GovernedRecord> records = GovernedPeople.records(person);
+        Predicate<GovernedRecord> one = record -> may(access, PERSON, operation, record);
+        return operation.equals("view")
+                ? records.stream().anyMatch(one)
+                : records.stream().allMatch(one);
     }
 }

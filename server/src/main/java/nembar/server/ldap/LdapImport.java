@@ -14,24 +14,21 @@ import nembar.core.arrival.Judge;
 import nembar.core.arrival.Placing;
 import nembar.core.arrival.Verdict;
 import nembar.core.directory.Directory;
-import nembar.core.directory.Edits;
 import nembar.core.directory.Person;
 import nembar.core.directory.PersonKeys;
 import nembar.core.directory.PersonStatus;
 import nembar.core.text.Wording;
-import nembar.server.acts.Acts;
+import nembar.server.acts.Actor;
+import nembar.server.command.Preview;
 import nembar.server.document.DocumentJson;
-import nembar.server.governance.Governance;
+import nembar.server.document.DocumentWriter;
+import nembar.server.http.Refused;
 import nembar.server.ldap.LdapReading.Entry;
 import nembar.server.model.Models;
-import nembar.server.model.Step;
-import nembar.server.model.Steps.By;
-import nembar.server.moves.Consequence;
-import nembar.server.moves.Intent;
-import nembar.server.moves.Moves;
-import nembar.server.moves.Moves.Move;
 import nembar.server.organisations.Terms;
-import nembar.server.session.Sessions;
+import nembar.server.provisioning.Provisioning;
+import nembar.server.provisioning.Provisioning.Pending;
+import nembar.server.provisioning.Sourced;
 import nembar.server.sources.Sources;
 import nembar.server.sources.Sources.Origin;
 import nembar.server.sources.Sources.Source;
@@ -44,34 +41,21 @@ public class LdapImport {
     private static final int AT_A_TIME = 500;
 
     private final Models models;
-    private final Moves moves;
+    private final Provisioning provisioning;
     private final Sources sources;
     private final Terms terms;
-    private final Sessions sessions;
-    private final Governance governance;
-    private final Acts acts;
 
-    LdapImport(
-            Models models,
-            Moves moves,
-            Sources sources,
-            Terms terms,
-            Sessions sessions,
-            Governance governance,
-            Acts acts) {
+    LdapImport(Models models, Provisioning provisioning, Sources sources, Terms terms) {
         this.models = models;
-        this.moves = moves;
+        this.provisioning = provisioning;
         this.sources = sources;
         this.terms = terms;
-        this.sessions = sessions;
-        this.governance = governance;
-        this.acts = acts;
     }
 
     /**
      * What a run would do with one entry.
      *
-     * @param what come, change, adopt, back, go, same or wrong
+     * @param what come, change, adopt, back, go, same, wrong, or waits for somebody's approval
      * @param detail what changes, or what is wrong
      */
     public record RunLine(String what, String dn, String name, String email, String detail) {}
@@ -84,10 +68,16 @@ public class LdapImport {
      * @param consequence what it changes in access; empty where nothing changes
      */
     public record Run(
-            Map<String, Integer> counts, List<RunLine> lines, Optional<Consequence> consequence) {}
+            Map<String, Integer> counts, List<RunLine> lines, Optional<Preview> consequence) {}
 
     /** One entry, what it comes to, and who it becomes. */
-    private record Planned(RunLine line, Optional<Person> person, String dn) {}
+    private record Planned(RunLine line, Optional<Person> person, String dn) {
+        Sourced sourced() {
+            Sourced all =
+                    Sourced.person(DocumentWriter.person(person.orElseThrow()), dn, done(line));
+            return line.what().equals("go") ? all.unmarked() : all;
+        }
+    }
 
     /**
      * Looks, or runs.
@@ -98,33 +88,65 @@ public class LdapImport {
         LdapSettings settings = settings(source);
         List<Planned> plan = plan(source, settings, LdapReading.read(settings, password));
         List<Planned> doing = plan.stream().filter(one -> one.person().isPresent()).toList();
-        doing.forEach(one -> permitted(me, one));
-        Optional<Consequence> consequence = Optional.empty();
+        Actor actor = provisioning.actor(source, me.key());
+        Optional<Preview> consequence = Optional.empty();
         if (preview && !doing.isEmpty()) {
-            Edits edits = edits(doing);
             consequence =
                     Optional.of(
-                            moves.preview(
-                                    By.of(me, source.name()),
-                                    Step.of(edits),
-                                    terms.checkSeats(edits)));
+                            provisioning.preview(
+                                    actor, source, doing.stream().map(Planned::sourced).toList()));
+        }
+        List<RunLine> lines = new ArrayList<>();
+        plan.stream().map(Planned::line).forEach(lines::add);
+        if (!preview) {
+            lines = run(actor, source, me, plan);
         }
         Map<String, Integer> counts = new LinkedHashMap<>();
-        plan.forEach(one -> counts.merge(one.line().what(), 1, Integer::sum));
+        lines.forEach(one -> counts.merge(one.what(), 1, Integer::sum));
         if (!preview) {
-            for (int from = 0; from < doing.size(); from += AT_A_TIME) {
-                take(me, source, doing.subList(from, Math.min(from + AT_A_TIME, doing.size())));
-            }
             sources.ran(source.id(), words(counts));
         }
         return new Run(
                 counts,
-                plan.stream()
-                        .map(Planned::line)
-                        .filter(one -> !one.what().equals("same"))
-                        .limit(SHOWN)
-                        .toList(),
+                lines.stream().filter(one -> !one.what().equals("same")).limit(SHOWN).toList(),
                 consequence);
+    }
+
+    /** As many as possible at a time; where something stands against that, one by one. */
+    private List<RunLine> run(Actor actor, Source source, Person me, List<Planned> plan) {
+        List<RunLine> lines = new ArrayList<>();
+        List<Planned> doing = new ArrayList<>();
+        plan.forEach(
+                one -> {
+                    if (one.person().isPresent()) {
+                        doing.add(one);
+                    } else {
+                        lines.add(one.line());
+                    }
+                });
+        for (int from = 0; from < doing.size(); from += AT_A_TIME) {
+            List<Planned> some = doing.subList(from, Math.min(from + AT_A_TIME, doing.size()));
+            try {
+                provisioning.take(
+                        actor, source, me.key(), some.stream().map(Planned::sourced).toList());
+                some.forEach(one -> lines.add(one.line()));
+            } catch (Refused | Pending together) {
+                some.forEach(one -> lines.add(alone(actor, source, me, one)));
+            }
+        }
+        return lines;
+    }
+
+    private RunLine alone(Actor actor, Source source, Person me, Planned one) {
+        RunLine line = one.line();
+        try {
+            provisioning.take(actor, source, me.key(), List.of(one.sourced()));
+            return line;
+        } catch (Pending pending) {
+            return new RunLine("waits", line.dn(), line.name(), line.email(), pending.getMessage());
+        } catch (Refused refused) {
+            return new RunLine("wrong", line.dn(), line.name(), line.email(), refused.getMessage());
+        }
     }
 
     private static String words(Map<String, Integer> counts) {
@@ -135,54 +157,6 @@ public class LdapImport {
 
     static LdapSettings settings(Source source) {
         return DocumentJson.element(DocumentJson.text(source.settings()), LdapSettings.class);
-    }
-
-    private void permitted(Person me, Planned one) {
-        Person person = one.person().orElseThrow();
-        Optional<Person> now = models.directory().person(person.key());
-        if (now.isEmpty()) {
-            governance.requireOnPerson(me, "create", person);
-        } else {
-            governance.requireOnPerson(me, "change", now.get());
-            if (now.get().status() != person.status()) {
-                governance.requireOnPerson(me, "suspend", now.get());
-            }
-            if (!now.get().email().equalsIgnoreCase(person.email())) {
-                governance.requireForSignIn(me, now.get());
-            }
-        }
-    }
-
-    private static Edits edits(List<Planned> some) {
-        return Edits.ofPeople(some.stream().map(one -> one.person().orElseThrow()).toList());
-    }
-
-    private void take(Person me, Source source, List<Planned> some) {
-        Edits edits = edits(some);
-        terms.checkSeats(edits);
-        moves.move(
-                Move.of(
-                        By.of(me, source.name()),
-                        () -> Step.of(edits),
-                        () ->
-                                some.forEach(
-                                        one -> {
-                                            String key = one.person().orElseThrow().key();
-                                            if (!one.line().what().equals("go")) {
-                                                sources.mark(
-                                                        Sources.PERSON,
-                                                        key,
-                                                        source.id(),
-                                                        Optional.of(one.dn()));
-                                            }
-                                            acts.note(
-                                                    source.name(), "person", key, done(one.line()));
-                                        })),
-                Intent.make(me));
-        some.stream()
-                .flatMap(one -> one.person().stream())
-                .filter(one -> !one.active())
-                .forEach(one -> sessions.endAll(one.key()));
     }
 
     private static String done(RunLine line) {

@@ -6,6 +6,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import nembar.core.directory.Person;
 import nembar.server.governance.Corners;
 import nembar.server.http.Address;
@@ -61,6 +62,8 @@ class SourceController {
      *
      * @param address where it has to be reached, for one that pushes
      * @param ldap how it is reached, for one that is read
+     * @param keeper name of whoever answers for it: it may do no more than they may
+     * @param rights what it was given the right to
      * @param invite whether those it makes active are invited first
      */
     record SourceSheet(
@@ -71,13 +74,16 @@ class SourceController {
             Optional<LdapSettings> ldap,
             boolean invite,
             String madeBy,
+            String keeper,
+            Set<String> rights,
             int people,
             int teams,
             List<Token> tokens,
             Optional<Instant> lastRun,
             String lastRunWords) {}
 
-    record SourceEdit(String kind, String name, Boolean invite, LdapSettings ldap) {}
+    record SourceEdit(
+            String kind, String name, Boolean invite, LdapSettings ldap, List<String> rights) {}
 
     record TokenEdit(String label) {}
 
@@ -106,6 +112,8 @@ class SourceController {
                 scim ? Optional.empty() : Optional.of(LdapImport.settings(source)),
                 Boolean.TRUE.equals(source.settings().get("invite")),
                 models.directory().personNames().getOrDefault(source.madeBy(), source.madeBy()),
+                models.directory().personNames().getOrDefault(source.keeper(), source.keeper()),
+                source.rights(),
                 sources.of(Sources.PERSON, source.id()).size(),
                 sources.of(Sources.TEAM, source.id()).size(),
                 sources.tokensOf(source.id()).stream()
@@ -133,7 +141,9 @@ class SourceController {
         if (!kind.equals(Sources.SCIM) && !kind.equals(Sources.LDAP)) {
             throw new BadRequest("kind", "A source is scim or ldap.");
         }
-        return sheet(sources.create(kind, name(edit), settings(kind, edit), person.key()));
+        return sheet(
+                sources.create(
+                        kind, name(edit), withRights(settings(kind, edit), edit), person.key()));
     }
 
     @PutMapping("/{id}")
@@ -141,7 +151,7 @@ class SourceController {
     SourceSheet change(@PathVariable String id, @RequestBody SourceEdit edit) {
         requireAdministrator();
         Source now = sources.known(id);
-        return sheet(sources.change(id, name(edit), settings(now.kind(), edit)));
+        return sheet(sources.change(id, name(edit), withRights(settings(now.kind(), edit), edit)));
     }
 
     private static String name(SourceEdit edit) {
@@ -163,6 +173,24 @@ class SourceController {
         settings.put("invite", Boolean.TRUE.equals(edit.invite()));
         settings.put("owns", SCIM_OWNS);
         return settings;
+    }
+
+    private static Map<String, Object> withRights(Map<String, Object> settings, SourceEdit edit) {
+        List<String> rights = edit.rights() == null ? Sources.RIGHTS : edit.rights();
+        if (!Sources.RIGHTS.containsAll(rights)) {
+            throw new BadRequest("rights", "Rights are " + String.join(", ", Sources.RIGHTS) + ".");
+        }
+        settings.put("rights", rights);
+        return settings;
+    }
+
+    /** Answers for a source from now on: it may do no more than whoever asks may. */
+    @PutMapping("/{id}/keeper")
+    @Operation(operationId = "keepSource")
+    SourceSheet keep(@PathVariable String id) {
+        Person person = requireAdministrator();
+        sources.known(id);
+        return sheet(sources.keep(id, person.key()));
     }
 
     /** Forgets a source; its people and teams stay. */

@@ -4,6 +4,7 @@ import jakarta.mail.MessagingException;
 import jakarta.mail.internet.InternetAddress;
 import jakarta.mail.internet.MimeMessage;
 import jakarta.persistence.EntityManager;
+import jakarta.persistence.LockModeType;
 import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.time.Duration;
@@ -196,10 +197,14 @@ public class Outbox {
         }
     }
 
-    /** Counts the try and puts the next one off before anything can go wrong. */
+    /**
+     * Counts the try and puts the next one off before anything can go wrong; whoever else has begun
+     * with it keeps it.
+     */
     private MailRow begin(long id) {
-        MailRow row = entities.find(MailRow.class, id);
-        if (row == null || row.sentAt != null || row.droppedAt != null) {
+        MailRow row = entities.find(MailRow.class, id, LockModeType.PESSIMISTIC_WRITE);
+        boolean taken = row != null && row.nextTryAt.isAfter(clock.instant());
+        if (row == null || taken || row.sentAt != null || row.droppedAt != null) {
             return null;
         }
         row.nextTryAt = clock.instant().plus(pause(row.tries));

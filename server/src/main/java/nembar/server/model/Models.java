@@ -6,19 +6,25 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.concurrent.atomic.AtomicReference;
+import java.util.Set;
+import nembar.core.command.Snapshot;
 import nembar.core.directory.Directory;
+import nembar.core.directory.Edits;
 import nembar.core.model.AccessModel;
 import nembar.core.text.Nearest;
 import nembar.server.document.DocumentReader;
 import nembar.server.http.NotFound;
 import nembar.server.store.ModelStore;
 import nembar.server.store.ModelStore.Edition;
+import nembar.server.store.ModelStore.Editions;
+import nembar.server.store.ModelStore.Since;
+import nembar.server.store.ModelStore.Stored;
 import org.springframework.stereotype.Service;
 
 /**
- * The published model of each application: immutable snapshots, swapped all at once, so that no
- * answer ever mixes two editions.
+ * The published model of each application: one immutable snapshot, swapped whole, so that no answer
+ * ever mixes two editions. It is brought up to the database's edition when that is ahead, whoever
+ * made it so: another server, or a commit whose answer got lost.
  */
 @Service
 public class Models {
@@ -27,24 +33,38 @@ public class Models {
 
     private final ModelStore store;
     private final Clock clock;
-    private final AtomicReference<Map<String, Published>> published =
-            new AtomicReference<>(Map.of());
+    private volatile Current current = new Current(Snapshot.EMPTY, new Editions(-1, -1, Map.of()));
 
     Models(ModelStore store, Clock clock) {
         this.store = store;
         this.clock = clock;
     }
 
-    /** A model and the edition it was read from. */
+    /** Everything that is published, and the editions it is at. */
+    public record Current(Snapshot snapshot, Editions editions) {
+        public long number() {
+            return editions.number();
+        }
+    }
+
+    /** A model and the editions it was read from. */
     public record Published(AccessModel model, Edition edition) {}
+
+    /** Everything that is published, as this server has it. */
+    public Current current() {
+        return current;
+    }
 
     /** All published models, by key. */
     public List<AccessModel> all() {
-        return published.get().values().stream().map(Published::model).toList();
+        return List.copyOf(current.snapshot().all());
     }
 
     public Optional<Published> find(String application) {
-        return Optional.ofNullable(published.get().get(application));
+        Current now = current;
+        return now.snapshot()
+                .find(application)
+                .map(model -> new Published(model, now.editions().of(application)));
     }
 
     /**
@@ -53,8 +73,8 @@ public class Models {
      * @throws NotFound with the nearest key there is
      */
     public AccessModel model(String application) {
-        return find(application)
-                .map(Published::model)
+        Snapshot now = current.snapshot();
+        return now.find(application)
                 .orElseThrow(
                         () ->
                                 new NotFound(
@@ -62,7 +82,7 @@ public class Models {
                                         Nearest.sentence(
                                                 "There is no application `" + application + "`",
                                                 application,
-                                                published.get().keySet())));
+                                                now.models().keySet())));
     }
 
     /**
@@ -89,35 +109,89 @@ public class Models {
 
     /** The directory that all applications share. */
     public Directory directory() {
-        return model(NEMBAR).directory();
+        return current.snapshot().directory();
     }
 
-    /** All published models with their editions, by key, as they are at one moment. */
-    Map<String, Published> published() {
-        return published.get();
+    /** Brings this server up to the database's edition, where that is ahead. */
+    public void catchUp() {
+        if (store.edition() != current.number()) {
+            read();
+        }
     }
 
     /**
-     * Puts models in the place of those published, once they are written. Whoever writes holds this
-     * object's monitor from reading to here.
+     * What is published at an edition or after it.
+     *
+     * @param number an edition that is committed
      */
-    synchronized void swap(Map<String, Published> next) {
-        Map<String, Published> fresh = new LinkedHashMap<>(published.get());
-        fresh.putAll(next);
-        published.set(Map.copyOf(fresh));
+    public Current atLeast(long number) {
+        return current.number() >= number ? current : read();
     }
 
-    /** Reads every model again; what was published before stays until all are read. */
-    public synchronized void refresh() {
-        Map<String, Published> fresh = new LinkedHashMap<>();
-        store.readAll()
-                .forEach(
-                        (key, stored) ->
-                                fresh.put(
-                                        key,
-                                        new Published(
-                                                DocumentReader.read(stored.document()),
-                                                stored.edition())));
-        published.set(Map.copyOf(fresh));
+    /** Puts what has just been committed in place of what it was made from. */
+    public synchronized void swap(Current next) {
+        if (next.number() == current.number() + 1) {
+            current = next;
+        } else if (next.number() > current.number()) {
+            read();
+        }
+    }
+
+    private synchronized Current read() {
+        if (current.number() < 0) {
+            return refresh();
+        }
+        Since since = store.since(current.number());
+        if (since.editions().number() < current.number()) {
+            return refresh();
+        }
+        Snapshot now = current.snapshot();
+        Edits edits = edits(now.directory(), since);
+        boolean moved = !edits.none();
+        Directory directory = moved ? now.directory().with(edits) : now.directory();
+        Map<String, AccessModel> models = new LinkedHashMap<>(now.models());
+        since.documents()
+                .forEach((key, one) -> models.put(key, DocumentReader.readOn(one, directory)));
+        if (moved) {
+            models.replaceAll(
+                    (key, model) ->
+                            model.directory() == directory
+                                    ? model
+                                    : model.withDirectory(directory));
+        }
+        current = new Current(new Snapshot(directory, models), since.editions());
+        return current;
+    }
+
+    private static Edits edits(Directory now, Since since) {
+        Directory put = DocumentReader.directory(since.directory());
+        Edits edits =
+                new Edits(
+                        put.accounts(),
+                        put.units(),
+                        put.teams(),
+                        put.people(),
+                        since.gone().getOrDefault("accounts", Set.of()),
+                        since.gone().getOrDefault("units", Set.of()),
+                        since.gone().getOrDefault("teams", Set.of()),
+                        Optional.empty());
+        return put.attributes().equals(now.attributes())
+                ? edits
+                : edits.withAttributes(put.attributes());
+    }
+
+    /** Reads everything anew; what was published before stays until all is read. */
+    public synchronized Current refresh() {
+        current = read(store.readAll());
+        return current;
+    }
+
+    /** What is stored, as a snapshot of its own: to hold another against it. */
+    public static Current read(Stored stored) {
+        Directory directory = DocumentReader.directory(stored.directory());
+        Map<String, AccessModel> models = new LinkedHashMap<>();
+        stored.documents()
+                .forEach((key, one) -> models.put(key, DocumentReader.readOn(one, directory)));
+        return new Current(new Snapshot(directory, models), stored.editions());
     }
 }

@@ -2,10 +2,10 @@ package nembar.server.organisations;
 
 import io.swagger.v3.oas.annotations.Operation;
 import java.util.List;
-import nembar.server.consents.Wish;
+import nembar.server.approval.RequestedAct;
+import nembar.server.approval.Submission;
+import nembar.server.command.Preview;
 import nembar.server.http.Paging;
-import nembar.server.moves.Consequence;
-import nembar.server.moves.How;
 import nembar.server.organisations.Organisations.OrganisationEdit;
 import nembar.server.organisations.Organisations.OrganisationPage;
 import nembar.server.organisations.Organisations.OrganisationSheet;
@@ -60,11 +60,11 @@ class OrganisationController {
     /** Changes it, or says what that would change. */
     @PutMapping("/{key}")
     @Operation(operationId = "changeOrganisation")
-    Consequence change(
+    Preview change(
             @PathVariable String key,
-            @ParameterObject How how,
+            @ParameterObject Submission.Parameters how,
             @RequestBody OrganisationEdit edit) {
-        Wish wish = new Wish("organisation", key, edit, "account", List.of(key));
-        return organisations.change(how.by(me.person(), wish), key, edit);
+        RequestedAct act = new RequestedAct("organisation", key, edit, "account", List.of(key));
+        return organisations.change(how.by(me.person(), act), key, edit);
     }
 }

@@ -15,6 +15,8 @@ import java.util.Set;
 import java.util.TreeSet;
 import java.util.function.Predicate;
 import java.util.regex.Pattern;
+import nembar.core.command.ChangeSet;
+import nembar.core.command.Need;
 import nembar.core.directory.Account;
 import nembar.core.directory.Directory;
 import nembar.core.directory.Edits;
@@ -22,17 +24,17 @@ import nembar.core.directory.Person;
 import nembar.core.text.Slug;
 import nembar.core.text.Wording;
 import nembar.server.acts.Acts;
+import nembar.server.approval.Submission;
+import nembar.server.approval.Submissions;
+import nembar.server.command.Command;
+import nembar.server.command.Preview;
 import nembar.server.governance.Governance;
 import nembar.server.http.BadRequest;
 import nembar.server.http.NotFound;
 import nembar.server.model.Models;
-import nembar.server.model.Step;
-import nembar.server.model.Steps.By;
-import nembar.server.moves.Consequence;
-import nembar.server.moves.Intent;
-import nembar.server.moves.Moves;
-import nembar.server.moves.Moves.Move;
 import nembar.server.organisations.Terms.SeatTerms;
+import nembar.server.store.ElementRef;
+import nembar.server.store.ModelStore;
 import org.springframework.stereotype.Service;
 
 /** Lists organisations, shows one, makes and changes them. */
@@ -44,22 +46,25 @@ public class Organisations {
     private static final Pattern TAG = Pattern.compile("[\\p{L}\\p{N}][\\p{L}\\p{N}_-]{0,39}");
 
     private final Models models;
-    private final Moves moves;
+    private final Submissions submissions;
     private final Terms terms;
+    private final ModelStore store;
     private final Governance governance;
     private final Acts acts;
     private final Clock clock;
 
     Organisations(
             Models models,
-            Moves moves,
+            Submissions submissions,
             Terms terms,
+            ModelStore store,
             Governance governance,
             Acts acts,
             Clock clock) {
         this.models = models;
-        this.moves = moves;
+        this.submissions = submissions;
         this.terms = terms;
+        this.store = store;
         this.governance = governance;
         this.acts = acts;
         this.clock = clock;
@@ -88,14 +93,20 @@ public class Organisations {
     /** An organisation, whole. */
     public record OrganisationSheet(
             OrganisationLine line,
+            long version,
             boolean pending,
             boolean seatsRefuse,
             boolean mayChange,
             List<String> knownTags,
             List<Acts.Act> history) {}
 
-    /** An organisation as somebody wants it. */
+    /**
+     * An organisation as somebody wants it.
+     *
+     * @param version the version whoever asks has seen; left out for a new one
+     */
     public record OrganisationEdit(
+            Long version,
             String name,
             List<String> tags,
             List<String> domains,
@@ -176,6 +187,7 @@ public class Organisations {
                         terms.domainsOf(key),
                         Terms.used(directory).getOrDefault(key, 0),
                         seats),
+                store.versionOf(new ElementRef(ACCOUNT, key)),
                 account.pending(),
                 seats.refuse(),
                 governance.mayOnPlace(me, ACCOUNT, "change", key),
@@ -193,17 +205,16 @@ public class Organisations {
     String create(Person me, OrganisationEdit edit) {
         String name = name(edit);
         String key = keyFor(name);
-        governance.requireOnPlace(me, ACCOUNT, "create", key, name);
         Account account = account(new Account(key, name, false, Set.of()), edit);
-        moves.move(
-                Move.of(
-                        By.of(me, "New organisation " + name),
-                        () -> Step.of(Edits.ofAccounts(List.of(account), Set.of())),
-                        () -> {
-                            terms.write(key, seats(edit), domains(key, edit));
-                            acts.note(me.key(), ACCOUNT, key, "set up " + name);
-                        }),
-                Intent.make(me));
+        submissions.submit(
+                Submission.execute(me),
+                Command.by(me, "New organisation " + name)
+                        .changing(now -> ChangeSet.of(Edits.ofAccounts(List.of(account), Set.of())))
+                        .within(
+                                () -> {
+                                    terms.write(key, seats(edit), domains(key, edit));
+                                    acts.note(me.key(), ACCOUNT, key, "set up " + name);
+                                }));
         return key;
     }
 
@@ -213,23 +224,37 @@ public class Organisations {
                 name, "organisation", taken -> models.directory().account(taken).isPresent());
     }
 
-    Consequence change(Intent intent, String key, OrganisationEdit edit) {
-        Person me = intent.author();
+    Preview change(Submission submission, String key, OrganisationEdit edit) {
+        Person me = submission.author();
         Account now = known(key);
-        governance.requireOnPlace(me, ACCOUNT, "change", key, now.name());
+        if (edit.version() == null) {
+            throw new BadRequest("version", "Say which version of it you have seen.");
+        }
         Account next = account(now, edit);
         List<String> domains = domains(key, edit);
         SeatTerms seats = seats(edit);
         String words = words(now, next, domains);
-        return moves.move(
-                Move.of(
-                        By.of(me, "Organisation " + next.name()),
-                        () -> Step.of(Edits.ofAccounts(List.of(next), Set.of())),
-                        () -> {
-                            terms.write(key, seats, domains);
-                            acts.note(me.key(), ACCOUNT, key, words);
-                        }),
-                intent);
+        return submissions.submit(
+                submission,
+                Command.by(me, "Organisation " + next.name())
+                        .needing(Need.onPlace(ACCOUNT, "change", key, now.name()))
+                        .seen(new ElementRef(ACCOUNT, key), edit.version())
+                        .changing(
+                                all ->
+                                        ChangeSet.of(
+                                                Edits.ofAccounts(
+                                                        List.of(
+                                                                account(
+                                                                        all.directory()
+                                                                                .account(key)
+                                                                                .orElse(now),
+                                                                        edit)),
+                                                        Set.of())))
+                        .within(
+                                () -> {
+                                    terms.write(key, seats, domains);
+                                    acts.note(me.key(), ACCOUNT, key, words);
+                                }));
     }
 
     private String words(Account now, Account next, List<String> domains) {

@@ -125,18 +125,21 @@ public class Terms {
      * @throws Refused for one that goes over and may not
      */
     public List<String> checkSeats(Edits edits) {
+        return checkSeats(models.directory(), edits);
+    }
+
+    /** The same on a directory of which the edits were made. */
+    public List<String> checkSeats(Directory now, Edits edits) {
         boolean moves =
                 edits.people().stream()
                         .anyMatch(
                                 one ->
-                                        !models.directory()
-                                                .person(one.key())
+                                        !now.person(one.key())
                                                 .filter(was -> sameSeats(was, one))
                                                 .isPresent());
         if (!moves) {
             return List.of();
         }
-        Directory now = models.directory();
         Map<String, Integer> before = used(now);
         Map<String, Integer> after = used(now.with(edits));
         Map<String, String> over = new LinkedHashMap<>();

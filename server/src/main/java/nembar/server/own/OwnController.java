@@ -9,18 +9,17 @@ import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
+import nembar.core.command.ChangeSet;
 import nembar.core.directory.Edits;
 import nembar.core.directory.Person;
 import nembar.server.acts.Acts;
+import nembar.server.approval.Submission;
+import nembar.server.approval.Submissions;
+import nembar.server.command.Command;
 import nembar.server.http.BadRequest;
 import nembar.server.http.Named;
 import nembar.server.http.Refused;
 import nembar.server.model.Models;
-import nembar.server.model.Step;
-import nembar.server.model.Steps.By;
-import nembar.server.moves.Intent;
-import nembar.server.moves.Moves;
-import nembar.server.moves.Moves.Move;
 import nembar.server.session.Acting;
 import nembar.server.session.Me;
 import nembar.server.session.Passwords;
@@ -47,7 +46,7 @@ class OwnController {
     private static final String PENDING_FACTOR = "nembar.factor";
 
     private final Models models;
-    private final Moves moves;
+    private final Submissions submissions;
     private final Sources sources;
     private final SignIns signIns;
     private final Sessions sessions;
@@ -59,7 +58,7 @@ class OwnController {
 
     OwnController(
             Models models,
-            Moves moves,
+            Submissions submissions,
             Sources sources,
             SignIns signIns,
             Sessions sessions,
@@ -69,7 +68,7 @@ class OwnController {
             Acts acts,
             Me me) {
         this.models = models;
-        this.moves = moves;
+        this.submissions = submissions;
         this.sources = sources;
         this.signIns = signIns;
         this.sessions = sessions;
@@ -166,30 +165,34 @@ class OwnController {
                     nameOwner(now) + " has the say of your name.",
                     List.of("It has to be changed there."));
         }
-        Person next =
-                new Person(
-                        now.key(),
-                        now.kind(),
-                        now.email(),
-                        given,
-                        family,
-                        now.accounts(),
-                        now.unit(),
-                        now.manager(),
-                        zone,
-                        now.status(),
-                        now.attributes());
-        if (!next.equals(now)) {
+        if (renamed || !zone.equals(now.zone())) {
             String words = renamed ? "changed their own name" : "changed their own time zone";
-            moves.move(
-                    Move.of(
-                            By.of(now, words),
-                            () -> Step.of(Edits.ofPeople(List.of(next))),
-                            () -> acts.note(now.key(), "person", now.key(), words)),
-                    Intent.make(now));
+            submissions.submit(
+                    Submission.execute(now),
+                    Command.by(now, words)
+                            .changing(
+                                    all ->
+                                            ChangeSet.of(
+                                                    Edits.ofPeople(
+                                                            List.of(
+                                                                    said(
+                                                                            all.directory()
+                                                                                    .person(
+                                                                                            now
+                                                                                                    .key())
+                                                                                    .orElseThrow(),
+                                                                            given,
+                                                                            family,
+                                                                            zone)))))
+                            .within(() -> acts.note(now.key(), "person", now.key(), words)));
         }
         acting.startAt(now, place);
         return ResponseEntity.noContent().build();
+    }
+
+    /** The person as they are when it is their turn, with what they say of themselves. */
+    private static Person said(Person now, String given, String family, ZoneId zone) {
+        return now.withName(given, family).withZone(zone);
     }
 
     private static String text(String path, String given, boolean needed) {

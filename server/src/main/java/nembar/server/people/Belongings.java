@@ -15,6 +15,7 @@ import nembar.core.directory.Person;
 import nembar.core.directory.PersonStatus;
 import nembar.core.directory.Team;
 import nembar.core.model.AccessModel;
+import nembar.server.command.HandingOver;
 import nembar.server.model.Models;
 import nembar.server.records.Records;
 import org.springframework.stereotype.Component;
@@ -97,8 +98,8 @@ class Belongings {
      * The edits that close the person and hand over whom they lead: reports and led teams go to the
      * heir, or, without one, reports to the manager above, and teams stay with their other leads.
      */
-    Edits closing(Person person, Optional<Person> heir) {
-        Directory directory = models.directory();
+    Edits closing(Directory directory, String key, Optional<Person> heir) {
+        Person person = directory.person(key).orElseThrow();
         List<Person> people = new ArrayList<>();
         people.add(person.withStatus(PersonStatus.CLOSED));
         Optional<String> above = heir.map(Person::key).or(person::manager);
@@ -137,5 +138,12 @@ class Belongings {
             }
         }
         return moved;
+    }
+
+    /** What would be handed over, for the gate to judge. */
+    HandingOver handingOver(Person person, Person heir) {
+        Map<String, List<RecordType>> types = new TreeMap<>();
+        governed().forEach(model -> types.put(model.application().key(), owned(model)));
+        return new HandingOver(person, heir, types);
     }
 }

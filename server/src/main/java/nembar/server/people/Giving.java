@@ -10,6 +10,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import nembar.core.command.Snapshot;
 import nembar.core.design.AccountScope;
 import nembar.core.design.Assignment;
 import nembar.core.design.Bounds;
@@ -91,9 +92,9 @@ public class Giving {
     }
 
     /** The changes that give it to these people; each has an assignment of their own. */
-    public List<Change> changes(Given given, List<Person> people, Person by) {
+    public List<Change> changes(Snapshot now, Given given, List<Person> people, Person by) {
         Role role = role(given);
-        AccessModel model = models.model(given.application());
+        AccessModel model = now.find(given.application()).orElseThrow();
         Bounds bounds = bounds(given);
         Times times = times(given, model.application().zone());
         String reason = given.reason() == null ? "" : given.reason().strip();

@@ -5,9 +5,9 @@ import java.util.List;
 import nembar.core.directory.Person;
 import nembar.core.directory.PersonStatus;
 import nembar.core.text.Wording;
+import nembar.server.approval.Submission;
+import nembar.server.command.Preview;
 import nembar.server.http.BadRequest;
-import nembar.server.moves.Consequence;
-import nembar.server.moves.Intent;
 import nembar.server.people.Giving.Given;
 import org.springframework.stereotype.Service;
 
@@ -43,7 +43,7 @@ class PersonActs {
      * An act on people.
      *
      * @param act place, team, assign, unassign, suspend, bringBack, close, resend, withdraw, reset,
-     *     lock, unlock, endFactor or signOut
+     *     lock, unlock, endFactor, lookThrough, keepAddress or signOut
      * @param people their keys
      * @param team for team
      * @param given for assign
@@ -67,24 +67,26 @@ class PersonActs {
         }
     }
 
-    Consequence act(Intent intent, ActOn act) {
+    Preview act(Submission submission, ActOn act) {
         List<Person> people = people(act);
         return switch (act.act() == null ? "" : act.act()) {
-            case "place" -> placing.place(intent, people, act.place());
-            case "team" -> placing.team(intent, people, act.team());
-            case "assign" -> roles.assign(intent, people, act);
-            case "unassign" -> roles.unassign(intent, people, act);
+            case "place" -> placing.place(submission, people, act.place());
+            case "team" -> placing.team(submission, people, act.team());
+            case "assign" -> roles.assign(submission, people, act);
+            case "unassign" -> roles.unassign(submission, people, act);
             case "suspend" ->
-                    statuses.set(intent, people, PersonStatus.ACTIVE, PersonStatus.SUSPENDED);
-            case "bringBack" -> statuses.bringBack(intent, people);
-            case "close" -> statuses.close(intent, people, act.heir());
-            case "resend" -> signIns.resend(intent, people);
-            case "withdraw" -> signIns.withdraw(intent, people);
-            case "reset" -> signIns.reset(intent, people);
-            case "lock" -> signIns.lock(intent, people);
-            case "unlock" -> signIns.unlock(intent, people);
-            case "endFactor" -> signIns.endFactor(intent, people);
-            case "signOut" -> signIns.signOut(intent, people);
+                    statuses.set(submission, people, PersonStatus.ACTIVE, PersonStatus.SUSPENDED);
+            case "bringBack" -> statuses.bringBack(submission, people);
+            case "close" -> statuses.close(submission, people, act.heir());
+            case "resend" -> signIns.resend(submission, people);
+            case "withdraw" -> signIns.withdraw(submission, people);
+            case "reset" -> signIns.reset(submission, people);
+            case "lock" -> signIns.lock(submission, people);
+            case "unlock" -> signIns.unlock(submission, people);
+            case "endFactor" -> signIns.endFactor(submission, people);
+            case "lookThrough" -> signIns.lookThrough(submission, people);
+            case "keepAddress" -> signIns.keepAddress(submission, people);
+            case "signOut" -> signIns.signOut(submission, people);
             default -> throw new BadRequest("act", "There is no act `" + act.act() + "`.");
         };
     }

@@ -3,10 +3,10 @@ package nembar.server.people;
 import io.swagger.v3.oas.annotations.Operation;
 import java.util.List;
 import nembar.core.directory.Person;
-import nembar.server.consents.Wish;
+import nembar.server.approval.RequestedAct;
+import nembar.server.approval.Submission;
+import nembar.server.command.Preview;
 import nembar.server.governance.Governance;
-import nembar.server.moves.Consequence;
-import nembar.server.moves.How;
 import nembar.server.people.Belongings.Belonging;
 import nembar.server.people.PersonActs.ActOn;
 import nembar.server.people.PersonEdits.PersonEdit;
@@ -55,10 +55,12 @@ class PersonController {
     /** Changes who they are and where they sit, or says what that would change. */
     @PutMapping("/{key}")
     @Operation(operationId = "changePerson")
-    Consequence change(
-            @PathVariable String key, @ParameterObject How how, @RequestBody PersonEdit edit) {
-        Wish wish = new Wish("person", key, edit, "person", List.of(key));
-        return edits.change(how.by(me.person(), wish), key, edit);
+    Preview change(
+            @PathVariable String key,
+            @ParameterObject Submission.Parameters how,
+            @RequestBody PersonEdit edit) {
+        RequestedAct act = new RequestedAct("person", key, edit, "person", List.of(key));
+        return edits.change(how.by(me.person(), act), key, edit);
     }
 
     /** What they own and lead. */
@@ -73,8 +75,8 @@ class PersonController {
     /** Does something to people, or says what that would change. */
     @PostMapping("/acts")
     @Operation(operationId = "actOnPeople")
-    Consequence act(@ParameterObject How how, @RequestBody ActOn act) {
-        Wish wish = new Wish("people", "", act, "person", act.people());
-        return acts.act(how.by(me.person(), wish), act);
+    Preview act(@ParameterObject Submission.Parameters how, @RequestBody ActOn act) {
+        RequestedAct requested = new RequestedAct("people", "", act, "person", act.people());
+        return acts.act(how.by(me.person(), requested), act);
     }
 }

@@ -6,8 +6,10 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.TreeMap;
+import nembar.core.command.ChangeSet;
+import nembar.core.command.Need;
+import nembar.core.command.Needs;
 import nembar.core.directory.Account;
 import nembar.core.directory.Attribute;
 import nembar.core.directory.Directory;
@@ -17,21 +19,18 @@ import nembar.core.directory.Person;
 import nembar.core.directory.PersonKind;
 import nembar.core.directory.PersonStatus;
 import nembar.server.acts.Acts;
-import nembar.server.entry.EntryLinks;
-import nembar.server.governance.Governance;
+import nembar.server.approval.Submission;
+import nembar.server.approval.Submissions;
+import nembar.server.command.Command;
+import nembar.server.command.PersonChange;
+import nembar.server.command.Preview;
+import nembar.server.entry.AddressChanges;
 import nembar.server.http.BadRequest;
 import nembar.server.http.Overtaken;
-import nembar.server.http.Refused;
 import nembar.server.model.Models;
-import nembar.server.model.Step;
-import nembar.server.model.Steps.By;
-import nembar.server.moves.Consequence;
-import nembar.server.moves.Intent;
-import nembar.server.moves.Moves;
-import nembar.server.moves.Moves.Move;
 import nembar.server.organisations.Terms;
-import nembar.server.sources.Sources;
-import nembar.server.store.Turning;
+import nembar.server.store.ElementRef;
+import nembar.server.store.ModelStore;
 import org.springframework.stereotype.Service;
 
 /** Changes who somebody is and where they sit. */
@@ -40,33 +39,27 @@ class PersonEdits {
     private static final int NAME_LENGTH_AT_MOST = 100;
 
     private final Models models;
-    private final Moves moves;
+    private final Submissions submissions;
     private final Terms terms;
-    private final Governance governance;
-    private final Sources sources;
-    private final Turning turning;
+    private final ModelStore store;
     private final PersonSheets sheets;
-    private final EntryLinks links;
+    private final AddressChanges addresses;
     private final Acts acts;
 
     PersonEdits(
             Models models,
-            Moves moves,
+            Submissions submissions,
             Terms terms,
-            Governance governance,
-            Sources sources,
-            Turning turning,
+            ModelStore store,
             PersonSheets sheets,
-            EntryLinks links,
+            AddressChanges addresses,
             Acts acts) {
         this.models = models;
-        this.moves = moves;
+        this.submissions = submissions;
         this.terms = terms;
-        this.governance = governance;
-        this.sources = sources;
-        this.turning = turning;
+        this.store = store;
         this.sheets = sheets;
-        this.links = links;
+        this.addresses = addresses;
         this.acts = acts;
     }
 
@@ -88,76 +81,67 @@ class PersonEdits {
             String timeZone,
             Map<String, String> attributes) {}
 
-    Consequence change(Intent intent, String key, PersonEdit edit) {
-        Person me = intent.author();
-        Person now = sheets.known(key);
-        governance.requireOnPerson(me, "change", now);
+    Preview change(Submission submission, String key, PersonEdit edit) {
+        Person me = submission.author();
+        Person known = sheets.known(key);
         if (edit.version() == null) {
             throw new BadRequest("version", "Say which version of the person you have seen.");
         }
-        if (turning.versionOf(key) != edit.version()) {
+        if (store.versionOf(new ElementRef("person", key)) != edit.version()) {
             throw new Overtaken(
-                    now.name()
+                    known.name()
                             + " has been changed by somebody else meanwhile. Nothing of yours is"
                             + " lost: look at both and choose.");
         }
-        Person next = edited(now, edit);
-        PersonChange change = new PersonChange(now, next);
-        List<String> fields = change.fields();
-        if (fields.isEmpty()) {
-            return Consequence.done(List.of("Nothing is different."));
+        Directory directory = models.directory();
+        Person looked = edited(directory, known, edit);
+        PersonChange change = new PersonChange(known, looked);
+        if (change.fields().isEmpty()) {
+            return Preview.done(List.of("Nothing is different."));
         }
-        owned(key, fields);
-        if (fields.contains("email")) {
-            governance.requireForSignIn(me, now);
-        }
-        governance.requireOnPerson(me, "change", next);
-        Edits edits = Edits.ofPeople(List.of(next));
-        List<String> warnings = new ArrayList<>(terms.checkSeats(edits));
-        String words = change.done(models.directory());
-        boolean readdressed = fields.contains("email");
-        if (readdressed && now.status() == PersonStatus.INVITED) {
+        boolean readdressed = Needs.readdressed(known, looked);
+        boolean waits = readdressed && addresses.waits(known);
+        List<String> warnings = new ArrayList<>(terms.checkSeats(Edits.ofPeople(List.of(looked))));
+        if (waits) {
+            warnings.add(AddressChanges.WAITS);
+        } else if (readdressed && known.status() == PersonStatus.INVITED) {
             warnings.add(
                     "What was sent to the old address leads nowhere any more: send the invitation"
                             + " again.");
         }
-        return moves.move(
-                Move.of(
-                                By.of(me, now.name() + ": " + change.toDo(models.directory()))
-                                        .seen(Map.of(key, edit.version())),
-                                () -> Step.of(edits),
-                                () -> {
-                                    acts.note(me.key(), "person", key, words);
-                                    if (readdressed) {
-                                        links.withdrawAll(now);
-                                    }
+        Command.Builder command =
+                Command.by(me, known.name() + ": " + change.toDo(directory))
+                        .seen(new ElementRef("person", key), edit.version())
+                        .changing(
+                                now -> {
+                                    Person was = now.directory().person(key).orElseThrow();
+                                    Person next = edited(now.directory(), was, edit);
+                                    Person kept = waits ? next.withEmail(was.email()) : next;
+                                    Edits edits =
+                                            kept.equals(was)
+                                                    ? Edits.NONE
+                                                    : Edits.ofPeople(List.of(kept));
+                                    terms.checkSeats(now.directory(), edits);
+                                    return ChangeSet.of(edits);
                                 })
-                        .warning(warnings),
-                intent);
-    }
-
-    private void owned(String key, List<String> fields) {
-        Optional<Sources.Source> source =
-                sources.originOf(Sources.PERSON, key).flatMap(one -> sources.find(one.source()));
-        Set<String> owns = source.map(Sources.Source::owns).orElse(Set.of());
-        fields.stream()
-                .filter(owns::contains)
-                .findFirst()
-                .ifPresent(
-                        field -> {
-                            throw new Refused(
-                                    source.get().name() + " has the say of this.",
-                                    List.of(
-                                            "Change it there; it arrives here by itself. By hand"
-                                                    + " it would be undone by the next run."));
-                        });
+                        .warning(warnings)
+                        .within(() -> acts.note(me.key(), "person", key, change.done(directory)));
+        if (waits) {
+            command.needing(Need.onPerson("change", known)).onSignIn(List.of(known));
+        }
+        if (readdressed) {
+            command.within(
+                    () ->
+                            addresses.changed(
+                                    me, known, looked.email(), waits, submission.approved()));
+        }
+        return submissions.submit(submission, command);
     }
 
     /**
      * @throws BadRequest with the field at fault
      */
-    Person edited(Person now, PersonEdit edit) {
-        Directory directory = models.directory();
+    Person edited(Directory directory, Person now, PersonEdit edit) {
         PersonKind kind = kind(edit.kind());
         String email = edit.email() == null ? "" : edit.email().strip();
         if (!EmailAddress.valid(email)) {

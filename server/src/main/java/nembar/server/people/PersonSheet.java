@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import nembar.server.acts.Acts;
+import nembar.server.entry.AddressChanges.PendingAddress;
 import nembar.server.entry.EntryLinks.Invited;
 import nembar.server.http.Named;
 import nembar.server.session.Sessions.Live;
@@ -16,6 +17,7 @@ import nembar.server.session.SignIns;
  * @param source where they come from; empty for those entered by hand
  * @param owned fields that only the source changes
  * @param reports how many are directly below them in the reporting line
+ * @param pendingAddress another address of theirs that waits before it counts
  * @param signInGuarded why whoever asks may not act on their sign-in; empty where they may
  */
 record PersonSheet(
@@ -37,6 +39,7 @@ record PersonSheet(
         Optional<Named> source,
         Set<String> owned,
         List<Held> held,
+        Optional<PendingAddress> pendingAddress,
         Optional<Invited> invitation,
         SignIns.State signIn,
         List<SignIns.Try> tries,

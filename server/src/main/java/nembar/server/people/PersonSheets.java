@@ -16,16 +16,17 @@ import nembar.core.directory.Attribute;
 import nembar.core.directory.Audience;
 import nembar.core.directory.Directory;
 import nembar.core.directory.Person;
+import nembar.core.governance.Objection;
 import nembar.core.model.AccessModel;
 import nembar.core.model.Seats.Seat;
 import nembar.core.model.Standpoint;
 import nembar.core.words.Telling;
 import nembar.server.acts.Acts;
+import nembar.server.entry.AddressChanges;
 import nembar.server.entry.EntryLinks;
 import nembar.server.governance.Governance;
 import nembar.server.http.Named;
 import nembar.server.http.NotFound;
-import nembar.server.http.Refused;
 import nembar.server.model.Models;
 import nembar.server.people.PersonSheet.AttributeValue;
 import nembar.server.people.PersonSheet.Held;
@@ -35,7 +36,8 @@ import nembar.server.people.PersonSheet.WorksFor;
 import nembar.server.session.Sessions;
 import nembar.server.session.SignIns;
 import nembar.server.sources.Sources;
-import nembar.server.store.Turning;
+import nembar.server.store.ElementRef;
+import nembar.server.store.ModelStore;
 import org.springframework.stereotype.Service;
 
 /** Puts together everything there is to know of a person. */
@@ -46,7 +48,8 @@ public class PersonSheets {
 
     private final Models models;
     private final Governance governance;
-    private final Turning turning;
+    private final ModelStore store;
+    private final AddressChanges addresses;
     private final EntryLinks links;
     private final SignIns signIns;
     private final Sessions sessions;
@@ -57,7 +60,8 @@ public class PersonSheets {
     PersonSheets(
             Models models,
             Governance governance,
-            Turning turning,
+            ModelStore store,
+            AddressChanges addresses,
             EntryLinks links,
             SignIns signIns,
             Sessions sessions,
@@ -66,7 +70,8 @@ public class PersonSheets {
             Clock clock) {
         this.models = models;
         this.governance = governance;
-        this.turning = turning;
+        this.store = store;
+        this.addresses = addresses;
         this.links = links;
         this.signIns = signIns;
         this.sessions = sessions;
@@ -92,7 +97,7 @@ public class PersonSheets {
                 sources.originOf(Sources.PERSON, key).flatMap(one -> sources.find(one.source()));
         return new PersonSheet(
                 person.key(),
-                turning.versionOf(key),
+                store.versionOf(new ElementRef("person", key)),
                 PeopleList.word(person.kind()),
                 person.email(),
                 person.givenName(),
@@ -112,6 +117,7 @@ public class PersonSheets {
                 source.map(one -> new Named(one.id(), one.name())),
                 source.map(Sources.Source::owns).orElse(Set.of()),
                 held(person),
+                addresses.of(key),
                 Optional.ofNullable(links.invitationsOf(List.of(key)).get(key)),
                 signIns.stateOf(person),
                 signIns.triesOf(key, TRIES_SHOWN),
@@ -127,12 +133,7 @@ public class PersonSheets {
     }
 
     private String guarded(Person me, Person person) {
-        try {
-            governance.requireForSignIn(me, person);
-            return "";
-        } catch (Refused refused) {
-            return refused.because().get(0);
-        }
+        return governance.onSignIn(me, person).stream().map(Objection::why).findFirst().orElse("");
     }
 
     private WorksFor worksFor(Directory directory, String key) {

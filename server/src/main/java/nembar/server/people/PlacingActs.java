@@ -4,25 +4,24 @@ import static nembar.server.people.PersonActs.PERSON;
 import static nembar.server.people.PersonActs.keys;
 import static nembar.server.people.PersonActs.said;
 
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
+import nembar.core.command.ChangeSet;
 import nembar.core.directory.Directory;
 import nembar.core.directory.Edits;
 import nembar.core.directory.Person;
 import nembar.core.directory.Team;
 import nembar.server.acts.Acts;
-import nembar.server.governance.Governance;
+import nembar.server.approval.Submission;
+import nembar.server.approval.Submissions;
+import nembar.server.command.Command;
+import nembar.server.command.Judgement;
+import nembar.server.command.PersonChange;
+import nembar.server.command.Preview;
 import nembar.server.http.BadRequest;
 import nembar.server.model.Models;
-import nembar.server.model.Step;
-import nembar.server.model.Steps.By;
-import nembar.server.moves.Consequence;
-import nembar.server.moves.Intent;
-import nembar.server.moves.Moves;
-import nembar.server.moves.Moves.Move;
 import nembar.server.organisations.Terms;
 import nembar.server.people.PersonActs.Place;
 import org.springframework.stereotype.Component;
@@ -31,47 +30,51 @@ import org.springframework.stereotype.Component;
 @Component
 class PlacingActs {
     private final Models models;
-    private final Moves moves;
+    private final Submissions submissions;
     private final Terms terms;
-    private final Governance governance;
     private final Acts acts;
 
-    PlacingActs(Models models, Moves moves, Terms terms, Governance governance, Acts acts) {
+    PlacingActs(Models models, Submissions submissions, Terms terms, Acts acts) {
         this.models = models;
-        this.moves = moves;
+        this.submissions = submissions;
         this.terms = terms;
-        this.governance = governance;
         this.acts = acts;
     }
 
-    Consequence place(Intent intent, List<Person> people, Place place) {
+    Preview place(Submission submission, List<Person> people, Place place) {
         if (place == null) {
             throw new BadRequest("place", "Say where they are to sit.");
         }
-        Person me = intent.author();
-        Directory directory = models.directory();
-        List<Person> placed = new ArrayList<>();
-        for (Person one : people) {
-            governance.requireOnPerson(me, "change", one);
-            Person next = placed(directory, one, place);
-            governance.requireOnPerson(me, "change", next);
-            placed.add(next);
-        }
-        Edits edits = Edits.ofPeople(placed);
-        return moves.move(
-                Move.of(
-                                By.of(me, "Place " + said(people)),
-                                () -> Step.of(edits),
-                                () -> note(me, directory, people, placed))
-                        .warning(terms.checkSeats(edits)),
-                intent);
+        Person me = submission.author();
+        List<String> keys = keys(people);
+        return submissions.submit(
+                submission,
+                Command.by(me, "Place " + said(people))
+                        .changing(
+                                now -> {
+                                    Edits edits = placed(now.directory(), keys, place);
+                                    terms.checkSeats(now.directory(), edits);
+                                    return ChangeSet.of(edits);
+                                })
+                        .warning(terms.checkSeats(placed(models.directory(), keys, place)))
+                        .within(judgement -> note(me, judgement)));
     }
 
-    private void note(Person me, Directory directory, List<Person> before, List<Person> after) {
-        for (int i = 0; i < before.size(); i++) {
-            String words = new PersonChange(before.get(i), after.get(i)).done(directory);
+    private static Edits placed(Directory directory, List<String> keys, Place place) {
+        return Edits.ofPeople(
+                keys.stream()
+                        .flatMap(key -> directory.person(key).stream())
+                        .map(one -> placed(directory, one, place))
+                        .toList());
+    }
+
+    private void note(Person me, Judgement judgement) {
+        Directory before = judgement.before().directory();
+        for (Person next : judgement.changes().directory().people()) {
+            String words =
+                    new PersonChange(before.person(next.key()).orElseThrow(), next).done(before);
             if (!words.isEmpty()) {
-                acts.note(me.key(), PERSON, before.get(i).key(), words);
+                acts.note(me.key(), PERSON, next.key(), words);
             }
         }
     }
@@ -108,28 +111,33 @@ class PlacingActs {
         return Optional.of(value).filter(text -> !text.isBlank());
     }
 
-    Consequence team(Intent intent, List<Person> people, String key) {
-        Person me = intent.author();
+    Preview team(Submission submission, List<Person> people, String key) {
+        Person me = submission.author();
         Team team =
                 models.directory()
                         .team(key == null ? "" : key)
                         .orElseThrow(() -> new BadRequest("team", "There is no such team."));
-        governance.requireOnPlace(me, "team", "change", team.key(), team.name());
         List<String> keys = keys(people);
-        return moves.move(
-                Move.of(
-                        By.of(me, "Add " + said(people) + " to " + team.name()),
-                        () -> {
-                            Team now = models.directory().team(team.key()).orElse(team);
-                            Set<String> members = new TreeSet<>(now.members());
-                            members.addAll(keys);
-                            return Step.of(
-                                    Edits.ofTeams(List.of(now.withMembers(members, now.leads()))));
-                        },
-                        () -> {
-                            acts.noteAll(me.key(), PERSON, keys, "added them to " + team.name());
-                            acts.note(me.key(), "team", team.key(), "added " + said(people));
-                        }),
-                intent);
+        return submissions.submit(
+                submission,
+                Command.by(me, "Add " + said(people) + " to " + team.name())
+                        .changing(
+                                now -> {
+                                    Team current = now.directory().team(team.key()).orElse(team);
+                                    Set<String> members = new TreeSet<>(current.members());
+                                    members.addAll(keys);
+                                    return ChangeSet.of(
+                                            Edits.ofTeams(
+                                                    List.of(
+                                                            current.withMembers(
+                                                                    members, current.leads()))));
+                                })
+                        .within(
+                                () -> {
+                                    acts.noteAll(
+                                            me.key(), PERSON, keys, "added them to " + team.name());
+                                    acts.note(
+                                            me.key(), "team", team.key(), "added " + said(people));
+                                }));
     }
 }

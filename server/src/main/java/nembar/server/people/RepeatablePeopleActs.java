@@ -1,6 +1,6 @@
 package nembar.server.people;
 
-import nembar.server.agreeing.Again;
+import nembar.server.approval.Repeatable;
 import nembar.server.people.PersonActs.ActOn;
 import nembar.server.people.PersonEdits.PersonEdit;
 import org.springframework.context.annotation.Bean;
@@ -8,14 +8,15 @@ import org.springframework.context.annotation.Configuration;
 
 /** Acts on people that can wait for somebody's word. */
 @Configuration(proxyBeanMethods = false)
-class PeopleAgain {
+class RepeatablePeopleActs {
     @Bean
-    Again<PersonEdit> personActsAgain(PersonEdits edits) {
-        return new Again<>("person", PersonEdit.class, edits::change);
+    Repeatable<PersonEdit> personActsAgain(PersonEdits edits) {
+        return new Repeatable<>("person", PersonEdit.class, edits::change);
     }
 
     @Bean
-    Again<ActOn> peopleActsAgain(PersonActs acts) {
-        return new Again<>("people", ActOn.class, (intent, key, act) -> acts.act(intent, act));
+    Repeatable<ActOn> peopleActsAgain(PersonActs acts) {
+        return new Repeatable<>(
+                "people", ActOn.class, (submission, key, act) -> acts.act(submission, act));
     }
 }

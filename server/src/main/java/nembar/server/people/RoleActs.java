@@ -5,8 +5,11 @@ import static nembar.server.people.PersonActs.keys;
 import static nembar.server.people.PersonActs.said;
 
 import java.time.Instant;
-import java.util.ArrayList;
 import java.util.List;
+import java.util.function.Function;
+import nembar.core.command.ChangeSet;
+import nembar.core.command.Need;
+import nembar.core.command.Snapshot;
 import nembar.core.design.Assignment;
 import nembar.core.design.ElementKind;
 import nembar.core.design.Role;
@@ -16,19 +19,14 @@ import nembar.core.model.AccessModel;
 import nembar.core.model.Standpoint;
 import nembar.core.words.Telling;
 import nembar.server.acts.Acts;
+import nembar.server.approval.Submission;
+import nembar.server.approval.Submissions;
+import nembar.server.command.Command;
+import nembar.server.command.Preview;
 import nembar.server.document.DocumentChanges;
 import nembar.server.governance.Governance;
 import nembar.server.http.BadRequest;
-import nembar.server.http.Refused;
 import nembar.server.model.Models;
-import nembar.server.model.Step;
-import nembar.server.model.Steps;
-import nembar.server.model.Steps.By;
-import nembar.server.moves.Consequence;
-import nembar.server.moves.Intent;
-import nembar.server.moves.Intent.Far;
-import nembar.server.moves.Moves;
-import nembar.server.moves.Moves.Move;
 import nembar.server.people.PersonActs.ActOn;
 import nembar.server.store.DraftStore;
 import org.springframework.stereotype.Component;
@@ -36,9 +34,11 @@ import org.springframework.stereotype.Component;
 /** Roles given to people and taken back: a draft and its publication in one act. */
 @Component
 class RoleActs {
+    private static final String LEFT =
+            "Publishing is not yours: it is left as a draft for somebody who may.";
+
     private final Models models;
-    private final Moves moves;
-    private final Steps steps;
+    private final Submissions submissions;
     private final Giving giving;
     private final Governance governance;
     private final DraftStore drafts;
@@ -46,26 +46,24 @@ class RoleActs {
 
     RoleActs(
             Models models,
-            Moves moves,
-            Steps steps,
+            Submissions submissions,
             Giving giving,
             Governance governance,
             DraftStore drafts,
             Acts acts) {
         this.models = models;
-        this.moves = moves;
-        this.steps = steps;
+        this.submissions = submissions;
         this.giving = giving;
         this.governance = governance;
         this.drafts = drafts;
         this.acts = acts;
     }
 
-    Consequence assign(Intent intent, List<Person> people, ActOn act) {
+    Preview assign(Submission submission, List<Person> people, ActOn act) {
         if (act.given() == null) {
             throw new BadRequest("given", "Choose a role.");
         }
-        Person me = intent.author();
+        Person me = submission.author();
         Role role = giving.role(act.given());
         String reason =
                 act.given().reason() == null || act.given().reason().isBlank()
@@ -86,31 +84,29 @@ class RoleActs {
                                                 + ".")
                         .toList();
         return design(
-                intent,
+                submission,
                 act.given().application(),
-                Move.of(
-                                By.of(me, reason),
-                                () ->
-                                        Step.of(
-                                                act.given().application(),
-                                                giving.changes(act.given(), people, me)),
+                Command.by(me, reason)
+                        .warning(warnings)
+                        .within(
                                 () ->
                                         acts.noteAll(
                                                 me.key(),
                                                 PERSON,
                                                 keys(people),
-                                                "gave them " + role.name()))
-                        .warning(warnings),
+                                                "gave them " + role.name())),
+                now -> giving.changes(now, act.given(), people, me),
+                reason,
                 act);
     }
 
-    Consequence unassign(Intent intent, List<Person> people, ActOn act) {
+    Preview unassign(Submission submission, List<Person> people, ActOn act) {
         String given = act.assignment() == null ? "" : act.assignment();
         int slash = given.indexOf('/');
         if (slash < 0 || people.size() != 1) {
             throw new BadRequest("assignment", "Name one assignment of one person.");
         }
-        Person me = intent.author();
+        Person me = submission.author();
         Person person = people.get(0);
         AccessModel model = models.model(given.substring(0, slash));
         Assignment assignment =
@@ -129,40 +125,52 @@ class RoleActs {
                 new Telling(model, Standpoint.of(person, Instant.EPOCH)).assignment(assignment);
         String application = model.application().key();
         List<Change> changes = List.of(new Change.Remove(ElementKind.ASSIGNMENT, assignment.key()));
+        String reason = "Take back from " + person.name() + ": " + what;
         return design(
-                intent,
+                submission,
                 application,
-                Move.of(
-                        By.of(me, "Take back from " + person.name() + ": " + what),
-                        () -> Step.of(application, changes),
-                        () -> acts.note(me.key(), PERSON, person.key(), "took back " + what)),
+                Command.by(me, reason)
+                        .within(
+                                () ->
+                                        acts.note(
+                                                me.key(),
+                                                PERSON,
+                                                person.key(),
+                                                "took back " + what)),
+                now -> changes,
+                reason,
                 act);
     }
 
     /** Publishes the changes; where that is not the author's to do, leaves them as a draft. */
-    private Consequence design(Intent intent, String application, Move move, ActOn act) {
-        Person me = intent.author();
+    private Preview design(
+            Submission submission,
+            String application,
+            Command.Builder command,
+            Function<Snapshot, List<Change>> changes,
+            String reason,
+            ActOn act) {
+        Person me = submission.author();
         governance.requireOnDraft(me, "create", "new", application, me.key());
         boolean may = governance.mayOnDraft(me, "publish", application, me.key());
-        List<String> told = new ArrayList<>(move.warnings());
-        if (!may) {
-            told.add("Publishing is not yours: it is left as a draft for somebody who may.");
+        if (!submission.previews() && (!may || Boolean.TRUE.equals(act.draft()))) {
+            drafts.create(
+                    application,
+                    reason,
+                    me.key(),
+                    DocumentChanges.write(changes.apply(models.current().snapshot())));
+            return Preview.done(may ? List.of() : List.of(LEFT));
         }
-        if (intent.far() != Far.LOOK) {
-            Step step = move.step().get();
-            if (!may || Boolean.TRUE.equals(act.draft())) {
-                drafts.create(
-                        application,
-                        move.by().reason(),
-                        me.key(),
-                        DocumentChanges.write(step.design().get(application)));
-                return Consequence.done(told);
-            }
-            List<String> broken = moves.broken(steps.propose(step));
-            if (!broken.isEmpty() && (act.override() == null || act.override().isBlank())) {
-                throw new Refused("Expectations would be broken.", broken);
-            }
-        }
-        return moves.move(move.warning(told), intent);
+        return submissions.submit(
+                submission,
+                command.warning(may ? List.of() : List.of(LEFT))
+                        .needing(
+                                may
+                                        ? List.of(
+                                                Need.onDraft(
+                                                        "publish", "new", application, me.key()))
+                                        : List.of())
+                        .overriding(act.override())
+                        .changing(now -> ChangeSet.of(application, changes.apply(now))));
     }
 }

@@ -1,89 +1,124 @@
 package nembar.server.people;
 
 import static nembar.server.people.PersonActs.PERSON;
+import static nembar.server.people.PersonActs.said;
 
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
 import java.util.function.Predicate;
+import nembar.core.command.Need;
 import nembar.core.directory.Person;
 import nembar.core.directory.PersonStatus;
 import nembar.server.acts.Acts;
+import nembar.server.approval.Submission;
+import nembar.server.approval.Submissions;
+import nembar.server.command.Command;
+import nembar.server.command.Preview;
+import nembar.server.entry.AddressChanges;
 import nembar.server.entry.EntryLinks;
-import nembar.server.governance.Governance;
+import nembar.server.governance.LookPasses;
 import nembar.server.http.BadRequest;
-import nembar.server.moves.Consequence;
-import nembar.server.moves.Intent;
-import nembar.server.moves.Intent.Far;
 import nembar.server.session.Sessions;
 import nembar.server.session.SignIns;
 import org.springframework.stereotype.Component;
-import org.springframework.transaction.support.TransactionTemplate;
 
 /** Invitations and sign-ins of people: what lets them in, and what keeps them out for now. */
 @Component
 class SignInActs {
-    private final Governance governance;
+    private final Submissions submissions;
+    private final LookPasses passes;
+    private final AddressChanges addresses;
     private final EntryLinks links;
     private final SignIns signIns;
     private final Sessions sessions;
     private final Acts acts;
-    private final TransactionTemplate transactions;
 
     SignInActs(
-            Governance governance,
+            Submissions submissions,
+            LookPasses passes,
+            AddressChanges addresses,
             EntryLinks links,
             SignIns signIns,
             Sessions sessions,
-            Acts acts,
-            TransactionTemplate transactions) {
-        this.governance = governance;
+            Acts acts) {
+        this.submissions = submissions;
+        this.passes = passes;
+        this.addresses = addresses;
         this.links = links;
         this.signIns = signIns;
         this.sessions = sessions;
         this.acts = acts;
-        this.transactions = transactions;
     }
 
-    Consequence resend(Intent intent, List<Person> people) {
+    Preview resend(Submission submission, List<Person> people) {
         return onInvited(
-                intent,
+                submission,
                 people,
                 "sent the invitation again",
-                one -> links.resend(intent.author(), one));
+                one -> links.resend(submission.author(), one));
     }
 
-    Consequence withdraw(Intent intent, List<Person> people) {
-        return onInvited(intent, people, "withdrew the invitation", links::withdraw);
+    Preview withdraw(Submission submission, List<Person> people) {
+        return onInvited(submission, people, "withdrew the invitation", links::withdraw);
     }
 
-    Consequence reset(Intent intent, List<Person> people) {
+    Preview reset(Submission submission, List<Person> people) {
         return onSignIn(
-                intent,
+                submission,
                 people,
                 "sent a link for a new password",
-                one -> links.reset(intent.author(), one));
+                one -> links.reset(submission.author(), one));
     }
 
-    Consequence lock(Intent intent, List<Person> people) {
-        return onSignIn(intent, people, "locked the sign-in", one -> lock(intent.author(), one));
-    }
-
-    Consequence unlock(Intent intent, List<Person> people) {
-        return onSignIn(intent, people, "unlocked the sign-in", signIns::unlock);
-    }
-
-    Consequence endFactor(Intent intent, List<Person> people) {
+    Preview lock(Submission submission, List<Person> people) {
         return onSignIn(
-                intent,
+                submission, people, "locked the sign-in", one -> lock(submission.author(), one));
+    }
+
+    Preview unlock(Submission submission, List<Person> people) {
+        return onSignIn(submission, people, "unlocked the sign-in", signIns::unlock);
+    }
+
+    Preview endFactor(Submission submission, List<Person> people) {
+        return onSignIn(
+                submission,
                 people,
                 "took the second factor away",
                 one -> signIns.setSecondFactor(one.key(), Optional.empty()));
     }
 
-    Consequence signOut(Intent intent, List<Person> people) {
+    Preview signOut(Submission submission, List<Person> people) {
         return onSignIn(
-                intent, people, "signed them out everywhere", one -> sessions.endAll(one.key()));
+                submission,
+                people,
+                "signed them out everywhere",
+                one -> sessions.endAll(one.key()));
+    }
+
+    /** Leave to look through people for a day. */
+    Preview lookThrough(Submission submission, List<Person> people) {
+        Person me = submission.author();
+        return each(
+                submission,
+                people,
+                "look_through",
+                "may look through them for a day",
+                any -> true,
+                true,
+                one -> passes.give(me.key(), one.key()));
+    }
+
+    /** Stops the change of an address that waits. */
+    Preview keepAddress(Submission submission, List<Person> people) {
+        return each(
+                submission,
+                people,
+                "change",
+                "kept the old address",
+                any -> true,
+                false,
+                one -> addresses.stop(one.key(), "By " + submission.author().name() + "."));
     }
 
     private void lock(Person me, Person person) {
@@ -96,34 +131,33 @@ class SignInActs {
         sessions.endAll(person.key());
     }
 
-    private Consequence onInvited(
-            Intent intent, List<Person> people, String words, Consumer<Person> doing) {
+    private Preview onInvited(
+            Submission submission, List<Person> people, String words, Consumer<Person> doing) {
         Predicate<Person> invited = one -> one.status() == PersonStatus.INVITED;
         if (people.stream().noneMatch(invited)) {
             throw new BadRequest("people", "None of them has an invitation to accept.");
         }
-        return each(intent, people, "invite", words, invited, doing);
+        return each(submission, people, "invite", words, invited, false, doing);
     }
 
-    private Consequence onSignIn(
-            Intent intent, List<Person> people, String words, Consumer<Person> doing) {
-        people.forEach(one -> governance.requireForSignIn(intent.author(), one));
+    private Preview onSignIn(
+            Submission submission, List<Person> people, String words, Consumer<Person> doing) {
         if (people.stream().noneMatch(Person::active)) {
             throw new BadRequest("people", "None of them is active.");
         }
-        return each(intent, people, "reset", words, Person::active, doing);
+        return each(submission, people, "reset", words, Person::active, true, doing);
     }
 
-    private Consequence each(
-            Intent intent,
+    private Preview each(
+            Submission submission,
             List<Person> people,
             String operation,
             String words,
             Predicate<Person> fits,
+            boolean onSignIn,
             Consumer<Person> doing) {
-        Person me = intent.author();
+        Person me = submission.author();
         List<Person> some = people.stream().filter(fits).toList();
-        some.forEach(one -> governance.requireOnPerson(me, operation, one));
         List<String> left =
                 some.size() == people.size()
                         ? List.of()
@@ -131,19 +165,18 @@ class SignInActs {
                                 people.size()
                                         - some.size()
                                         + " of those picked are left out: it does not fit them.");
-        if (intent.far() == Far.LOOK) {
-            return Consequence.none(left);
-        }
-        if (!intent.makes()) {
-            throw new BadRequest("ask", "This cannot wait for anybody's word.");
-        }
-        transactions.executeWithoutResult(
-                status ->
-                        some.forEach(
-                                one -> {
-                                    doing.accept(one);
-                                    acts.note(me.key(), PERSON, one.key(), words);
-                                }));
-        return Consequence.done(left);
+        return submissions.submit(
+                submission,
+                Command.by(me, said(some) + ": " + words)
+                        .needing(some.stream().map(one -> Need.onPerson(operation, one)).toList())
+                        .onSignIn(onSignIn ? some : List.of())
+                        .warning(left)
+                        .within(
+                                () ->
+                                        some.forEach(
+                                                one -> {
+                                                    doing.accept(one);
+                                                    acts.note(me.key(), PERSON, one.key(), words);
+                                                })));
     }
 }

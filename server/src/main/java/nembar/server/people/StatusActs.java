@@ -7,21 +7,19 @@ import static nembar.server.people.PersonActs.said;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.TreeMap;
+import nembar.core.command.ChangeSet;
+import nembar.core.command.Need;
+import nembar.core.command.Snapshot;
 import nembar.core.directory.Edits;
 import nembar.core.directory.Person;
 import nembar.core.directory.PersonStatus;
 import nembar.server.acts.Acts;
+import nembar.server.approval.Submission;
+import nembar.server.approval.Submissions;
+import nembar.server.command.Command;
+import nembar.server.command.Preview;
 import nembar.server.entry.EntryLinks;
-import nembar.server.governance.Governance;
 import nembar.server.http.BadRequest;
-import nembar.server.model.Step;
-import nembar.server.model.Steps;
-import nembar.server.model.Steps.By;
-import nembar.server.moves.Consequence;
-import nembar.server.moves.Intent;
-import nembar.server.moves.Moves;
-import nembar.server.moves.Moves.Move;
 import nembar.server.organisations.Terms;
 import nembar.server.session.Sessions;
 import org.springframework.stereotype.Component;
@@ -29,51 +27,46 @@ import org.springframework.stereotype.Component;
 /** People suspended, brought back and closed. */
 @Component
 class StatusActs {
-    private final Moves moves;
-    private final Steps steps;
+    private final Submissions submissions;
     private final Terms terms;
     private final Belongings belongings;
-    private final Governance governance;
     private final EntryLinks links;
     private final Sessions sessions;
     private final PersonSheets sheets;
     private final Acts acts;
 
     StatusActs(
-            Moves moves,
-            Steps steps,
+            Submissions submissions,
             Terms terms,
             Belongings belongings,
-            Governance governance,
             EntryLinks links,
             Sessions sessions,
             PersonSheets sheets,
             Acts acts) {
-        this.moves = moves;
-        this.steps = steps;
+        this.submissions = submissions;
         this.terms = terms;
         this.belongings = belongings;
-        this.governance = governance;
         this.links = links;
         this.sessions = sessions;
         this.sheets = sheets;
         this.acts = acts;
     }
 
-    Consequence set(Intent intent, List<Person> people, PersonStatus from, PersonStatus to) {
+    Preview set(Submission submission, List<Person> people, PersonStatus from, PersonStatus to) {
         List<Person> some = people.stream().filter(one -> one.status() == from).toList();
         if (some.isEmpty()) {
             throw new BadRequest("people", "None of them is " + PeopleList.word(from) + ".");
         }
-        Person me = intent.author();
-        some.forEach(one -> governance.requireOnPerson(me, "suspend", one));
+        Person me = submission.author();
         boolean out = to != PersonStatus.ACTIVE;
-        Edits edits = Edits.ofPeople(some.stream().map(one -> one.withStatus(to)).toList());
-        Consequence done =
-                moves.move(
-                        Move.of(
-                                        By.of(me, (out ? "Suspend " : "Bring back ") + said(some)),
-                                        () -> Step.of(edits),
+        Edits edits = Edits.ofPeople(turned(some, from, to));
+        Preview done =
+                submissions.submit(
+                        submission,
+                        Command.by(me, (out ? "Suspend " : "Bring back ") + said(some))
+                                .changing(now -> turning(now, some, from, to))
+                                .warning(terms.checkSeats(edits))
+                                .within(
                                         () ->
                                                 acts.noteAll(
                                                         me.key(),
@@ -81,37 +74,57 @@ class StatusActs {
                                                         keys(some),
                                                         out
                                                                 ? "suspended them"
-                                                                : "brought them back"))
-                                .warning(terms.checkSeats(edits)),
-                        intent);
+                                                                : "brought them back")));
         if (out) {
-            endSessions(intent, some);
+            endSessions(submission, some);
         }
         return done;
     }
 
-    private void endSessions(Intent intent, List<Person> people) {
-        if (intent.makes()) {
+    /** People as they are when it is their turn; whoever has been turned meanwhile stays. */
+    private ChangeSet turning(
+            Snapshot now, List<Person> people, PersonStatus from, PersonStatus to) {
+        List<Person> current =
+                people.stream().flatMap(one -> now.directory().person(one.key()).stream()).toList();
+        Edits edits = Edits.ofPeople(turned(current, from, to));
+        terms.checkSeats(now.directory(), edits);
+        return ChangeSet.of(edits);
+    }
+
+    private static List<Person> turned(List<Person> people, PersonStatus from, PersonStatus to) {
+        return people.stream()
+                .filter(one -> one.status() == from)
+                .map(one -> one.withStatus(to))
+                .toList();
+    }
+
+    private void endSessions(Submission submission, List<Person> people) {
+        if (submission.executes()) {
             people.forEach(one -> sessions.endAll(one.key()));
         }
     }
 
     /** Those suspended become active; those closed are invited anew. */
-    Consequence bringBack(Intent intent, List<Person> people) {
+    Preview bringBack(Submission submission, List<Person> people) {
         List<Person> closed =
                 people.stream().filter(one -> one.status() == PersonStatus.CLOSED).toList();
         if (closed.isEmpty()) {
-            return set(intent, people, PersonStatus.SUSPENDED, PersonStatus.ACTIVE);
+            return set(submission, people, PersonStatus.SUSPENDED, PersonStatus.ACTIVE);
         }
-        Person me = intent.author();
-        closed.forEach(one -> governance.requireOnPerson(me, "invite", one));
-        List<Person> back =
-                closed.stream().map(one -> one.withStatus(PersonStatus.INVITED)).toList();
-        Edits edits = Edits.ofPeople(back);
-        return moves.move(
-                Move.of(
-                                By.of(me, "Bring back " + said(back)),
-                                () -> Step.of(edits),
+        Person me = submission.author();
+        List<Person> back = turned(closed, PersonStatus.CLOSED, PersonStatus.INVITED);
+        return submissions.submit(
+                submission,
+                Command.by(me, "Bring back " + said(back))
+                        .changing(
+                                now ->
+                                        turning(
+                                                now,
+                                                closed,
+                                                PersonStatus.CLOSED,
+                                                PersonStatus.INVITED))
+                        .warning(terms.checkSeats(Edits.ofPeople(back)))
+                        .within(
                                 () -> {
                                     back.forEach(one -> links.invite(me, one, "", false));
                                     acts.noteAll(
@@ -119,9 +132,7 @@ class StatusActs {
                                             PERSON,
                                             keys(back),
                                             "brought them back and invited them");
-                                })
-                        .warning(terms.checkSeats(edits)),
-                intent);
+                                }));
     }
 
     /**
@@ -129,39 +140,39 @@ class StatusActs {
      *
      * @param heirKey who takes over; null or empty for nobody
      */
-    Consequence close(Intent intent, List<Person> people, String heirKey) {
+    Preview close(Submission submission, List<Person> people, String heirKey) {
         if (people.size() != 1) {
-            return closeSeveral(intent, people);
+            return closeSeveral(submission, people);
         }
-        Person me = intent.author();
+        Person me = submission.author();
         Person person = people.get(0);
-        governance.requireOnPerson(me, "suspend", person);
         if (person.status() == PersonStatus.CLOSED) {
             throw new BadRequest("people", person.name() + " is closed already.");
         }
         Optional<Person> heir =
                 Optional.ofNullable(heirKey).filter(key -> !key.isBlank()).map(sheets::known);
-        heir.ifPresent(one -> checkHeir(me, person, one));
-        By by = By.of(me, "Close " + person.name());
-        Map<String, Integer> moved = new TreeMap<>();
-        if (intent.makes() && heir.isPresent()) {
-            // What stands against closing is found out before any record is moved.
-            moves.require(
-                    steps.propose(Step.of(belongings.closing(person, heir))),
-                    by.agreed(intent.agreed()));
-            moved.putAll(belongings.handOver(person, heir.get()));
-        }
-        Consequence done =
-                moves.move(
-                        Move.of(
-                                by,
-                                () -> Step.of(belongings.closing(person, heir)),
+        heir.ifPresent(one -> checkHeir(person, one));
+        Command.Builder command =
+                Command.by(me, "Close " + person.name())
+                        .changing(
+                                now ->
+                                        ChangeSet.of(
+                                                belongings.closing(
+                                                        now.directory(), person.key(), heir)))
+                        .within(
                                 () -> {
+                                    Map<String, Integer> moved =
+                                            heir.map(one -> belongings.handOver(person, one))
+                                                    .orElse(Map.of());
                                     links.withdraw(person);
                                     noteClosing(me, person, heir, moved);
-                                }),
-                        intent);
-        endSessions(intent, people);
+                                });
+        heir.ifPresent(
+                one ->
+                        command.needing(Need.onPerson("change", one))
+                                .handingOver(belongings.handingOver(person, one)));
+        Preview done = submissions.submit(submission, command);
+        endSessions(submission, people);
         return done;
     }
 
@@ -188,37 +199,42 @@ class StatusActs {
                                         + application));
     }
 
-    private void checkHeir(Person me, Person person, Person heir) {
+    private static void checkHeir(Person person, Person heir) {
         if (heir.key().equals(person.key()) || !heir.active()) {
             throw new BadRequest("heir", "Choose somebody else, who is active.");
         }
-        governance.requireOnPerson(me, "change", heir);
     }
 
-    private Consequence closeSeveral(Intent intent, List<Person> people) {
-        Person me = intent.author();
+    private Preview closeSeveral(Submission submission, List<Person> people) {
+        Person me = submission.author();
         List<Person> open =
                 people.stream().filter(one -> one.status() != PersonStatus.CLOSED).toList();
-        open.forEach(one -> governance.requireOnPerson(me, "suspend", one));
-        Edits edits =
-                Edits.ofPeople(
-                        open.stream().map(one -> one.withStatus(PersonStatus.CLOSED)).toList());
-        Consequence done =
-                moves.move(
-                        Move.of(
-                                        By.of(me, "Close " + said(open)),
-                                        () -> Step.of(edits),
+        Preview done =
+                submissions.submit(
+                        submission,
+                        Command.by(me, "Close " + said(open))
+                                .changing(now -> closing(now, open))
+                                .warning(
+                                        List.of(
+                                                "What they own and lead stays with them; close"
+                                                        + " them one by one to hand it over."))
+                                .within(
                                         () -> {
                                             open.forEach(links::withdraw);
                                             acts.noteAll(
                                                     me.key(), PERSON, keys(open), "closed them");
-                                        })
-                                .warning(
-                                        List.of(
-                                                "What they own and lead stays with them; close"
-                                                        + " them one by one to hand it over.")),
-                        intent);
-        endSessions(intent, open);
+                                        }));
+        endSessions(submission, open);
         return done;
+    }
+
+    private static ChangeSet closing(Snapshot now, List<Person> people) {
+        return ChangeSet.of(
+                Edits.ofPeople(
+                        people.stream()
+                                .flatMap(one -> now.directory().person(one.key()).stream())
+                                .filter(one -> one.status() != PersonStatus.CLOSED)
+                                .map(one -> one.withStatus(PersonStatus.CLOSED))
+                                .toList()));
     }
 }

@@ -3,9 +3,17 @@ package nembar.server.records;
 import com.zaxxer.hikari.HikariConfig;
 import com.zaxxer.hikari.HikariDataSource;
 import jakarta.annotation.PreDestroy;
+import java.sql.Connection;
+import java.sql.DriverManager;
+import java.sql.SQLException;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import javax.sql.DataSource;
+import nembar.core.model.AccessModel;
+import nembar.core.model.ModelRefused;
+import nembar.core.model.Problem;
+import nembar.server.http.BadRequest;
 import nembar.server.http.NotFound;
 import nembar.server.model.Models;
 import org.springframework.boot.context.properties.ConfigurationProperties;
@@ -18,17 +26,28 @@ public class RecordSources {
     private static final int CONNECT_WITHIN_MS = 3000;
     private static final String ANSWER_WITHIN = "30s";
 
+    private final Settings settings;
     private final Map<String, JdbcTemplate> sources = new LinkedHashMap<>();
     private final Map<String, HikariDataSource> pools = new LinkedHashMap<>();
 
     /**
      * Connections by application key.
      *
-     * @param sources its URL, user and password
+     * @param sources its URL, and a user that only reads, with password; {@code schemas} whose
+     *     tables are the application's, where they are not called like it; and {@code handOver}, a
+     *     user that may update who owns a record
      */
     @ConfigurationProperties("nembar")
     public record Settings(Map<String, Source> sources) {
-        public record Source(String url, String username, String password) {}
+        public record Source(
+                String url,
+                String username,
+                String password,
+                List<String> schemas,
+                HandOver handOver) {}
+
+        /** Who may update owners when records are handed over. */
+        public record HandOver(String username, String password) {}
 
         public Settings {
             sources = sources == null ? Map.of() : Map.copyOf(sources);
@@ -36,6 +55,7 @@ public class RecordSources {
     }
 
     RecordSources(Settings settings, DataSource own) {
+        this.settings = settings;
         sources.put(Models.NEMBAR, new JdbcTemplate(own));
         settings.sources()
                 .forEach(
@@ -63,6 +83,59 @@ public class RecordSources {
                             + ".url, .username and .password.");
         }
         return source;
+    }
+
+    /**
+     * @throws ModelRefused where a record type is kept in a table that is not the application's
+     */
+    public void requireOwnTables(AccessModel model) {
+        String application = model.application().key();
+        List<String> own = schemas(application);
+        List<Problem> problems =
+                model.catalogue().recordTypes().stream()
+                        .filter(type -> !own.contains(type.table().replaceAll("\\..*", "")))
+                        .map(
+                                type ->
+                                        new Problem(
+                                                "catalogue.recordTypes[" + type.key() + "].table",
+                                                "`"
+                                                        + type.table()
+                                                        + "` is in none of the schemas of "
+                                                        + model.application().name()
+                                                        + ": "
+                                                        + String.join(", ", own)))
+                        .toList();
+        if (!problems.isEmpty()) {
+            throw new ModelRefused(problems);
+        }
+    }
+
+    private List<String> schemas(String application) {
+        Settings.Source source = settings.sources().get(application);
+        return source == null || source.schemas() == null || source.schemas().isEmpty()
+                ? List.of(application)
+                : source.schemas();
+    }
+
+    /**
+     * Opens a connection that may update who owns a record; it is the caller's to close.
+     *
+     * @throws BadRequest where none is set up
+     */
+    Connection toHandOver(String application) throws SQLException {
+        Settings.Source source = settings.sources().get(application);
+        if (source == null || source.handOver() == null) {
+            throw new BadRequest(
+                    "heir",
+                    "Their records in `"
+                            + application
+                            + "` cannot be handed over: set nembar.sources."
+                            + application
+                            + ".hand-over.username and .password to a database user that may"
+                            + " update their owner.");
+        }
+        return DriverManager.getConnection(
+                source.url(), source.handOver().username(), source.handOver().password());
     }
 
     private static HikariDataSource pool(String application, Settings.Source source) {

@@ -11,7 +11,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeSet;
-import javax.sql.DataSource;
 import nembar.core.answers.Counting;
 import nembar.core.catalogue.RecordType;
 import nembar.core.coverage.GovernedRecord;
@@ -115,10 +114,10 @@ public class Records {
      * @return how many there were
      */
     public int handOver(String application, List<RecordType> types, String from, String to) {
-        DataSource source = sources.of(application).getDataSource();
-        // The pool's connections only read; this one writes, and reads again once it is back.
-        try (Connection connection = source.getConnection()) {
-            connection.setReadOnly(false);
+        if (types.isEmpty()) {
+            return 0;
+        }
+        try (Connection connection = sources.toHandOver(application)) {
             connection.setAutoCommit(false);
             JdbcTemplate writing =
                     new JdbcTemplate(new SingleConnectionDataSource(connection, true));

@@ -12,7 +12,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.function.Function;
 import nembar.server.scim.ScimService.Kind;
-import nembar.server.sources.Sources.Source;
+import nembar.server.sources.Sources.Knock;
 import org.springframework.stereotype.Service;
 
 /** Many operations in one request, each on its own (RFC 7644, section 3.7). */
@@ -34,8 +34,7 @@ class ScimBulk {
      *
      * @param told how a failure is told
      */
-    ObjectNode run(
-            Source source, ObjectNode json, String base, Function<Exception, ObjectNode> told)
+    ObjectNode run(Knock source, ObjectNode json, String base, Function<Exception, ObjectNode> told)
             throws ScimException {
         JsonNode operations =
                 ScimJson.member(json, "Operations")
@@ -73,7 +72,7 @@ class ScimBulk {
     }
 
     private ObjectNode one(
-            Source source,
+            Knock source,
             JsonNode operation,
             Map<String, String> made,
             String base,
@@ -93,7 +92,7 @@ class ScimBulk {
     }
 
     private void carryOut(
-            Source source,
+            Knock source,
             JsonNode operation,
             String method,
             Map<String, String> made,

@@ -9,11 +9,13 @@ import java.util.List;
 import nembar.core.model.ModelRefused;
 import nembar.core.model.Problem;
 import nembar.server.http.BadRequest;
+import nembar.server.http.Overtaken;
 import nembar.server.http.Refused;
 import nembar.server.http.TooLarge;
+import nembar.server.provisioning.Provisioning.Pending;
 import nembar.server.scim.ScimLists.Asked;
 import nembar.server.scim.ScimService.Kind;
-import nembar.server.sources.Sources.Source;
+import nembar.server.sources.Sources.Knock;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Value;
@@ -193,8 +195,8 @@ class ScimController {
         return ResponseEntity.noContent().build();
     }
 
-    private static Source source(HttpServletRequest request) {
-        return (Source) request.getAttribute(ScimTokenFilter.SOURCE);
+    private static Knock source(HttpServletRequest request) {
+        return (Knock) request.getAttribute(ScimTokenFilter.SOURCE);
     }
 
     private static String base() {
@@ -231,6 +233,12 @@ class ScimController {
                     scim.getScimError().getStatus(),
                     scim.getScimError().getScimType(),
                     scim.getMessage());
+        }
+        if (cause instanceof Pending pending) {
+            return error(202, null, pending.getMessage());
+        }
+        if (cause instanceof Overtaken overtaken) {
+            return error(412, null, overtaken.getMessage());
         }
         if (cause instanceof Refused refused) {
             return error(

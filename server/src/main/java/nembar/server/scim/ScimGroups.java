@@ -13,19 +13,18 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import nembar.core.directory.Directory;
-import nembar.core.directory.Edits;
-import nembar.core.directory.Person;
 import nembar.core.directory.Team;
 import nembar.core.text.Slug;
-import nembar.server.acts.Acts;
+import nembar.server.acts.Actor;
+import nembar.server.document.DocumentWriter;
 import nembar.server.model.Models;
-import nembar.server.model.Step;
-import nembar.server.model.Steps;
-import nembar.server.model.Steps.By;
+import nembar.server.provisioning.Provisioning;
+import nembar.server.provisioning.Sourced;
 import nembar.server.sources.Sources;
+import nembar.server.sources.Sources.Knock;
 import nembar.server.sources.Sources.Origin;
-import nembar.server.sources.Sources.Source;
-import nembar.server.store.Turning;
+import nembar.server.store.ElementRef;
+import nembar.server.store.ModelStore;
 import org.springframework.stereotype.Component;
 
 /** Teams as SCIM groups (RFC 7643, section 4.2): the members listed, not those by condition. */
@@ -34,30 +33,20 @@ class ScimGroups {
     static final String SCHEMA = "urn:ietf:params:scim:schemas:core:2.0:Group";
 
     private final Models models;
-    private final Steps steps;
-    private final Turning turning;
+    private final ModelStore store;
     private final Sources sources;
-    private final ScimUsers users;
-    private final Acts acts;
+    private final Provisioning provisioning;
 
-    ScimGroups(
-            Models models,
-            Steps steps,
-            Turning turning,
-            Sources sources,
-            ScimUsers users,
-            Acts acts) {
+    ScimGroups(Models models, ModelStore store, Sources sources, Provisioning provisioning) {
         this.models = models;
-        this.steps = steps;
-        this.turning = turning;
+        this.store = store;
         this.sources = sources;
-        this.users = users;
-        this.acts = acts;
+        this.provisioning = provisioning;
     }
 
     List<Resource> all(String base) {
         Directory directory = models.directory();
-        Map<String, Long> versions = turning.versionsOfTeams();
+        Map<String, Long> versions = store.versionsOf(Sources.TEAM, directory.teamNames().keySet());
         Map<String, Origin> origins =
                 sources.originsOf(Sources.TEAM, directory.teamNames().keySet());
         return directory.teams().stream()
@@ -76,7 +65,7 @@ class ScimGroups {
         return resource(
                 models.directory(),
                 known(id),
-                turning.versionsOfTeams().getOrDefault(id, 0L),
+                store.versionOf(new ElementRef(Sources.TEAM, id)),
                 sources.originOf(Sources.TEAM, id),
                 base);
     }
@@ -110,7 +99,7 @@ class ScimGroups {
         return new Resource(team.key(), "Group", version, json);
     }
 
-    String create(Source source, ObjectNode json) throws ScimException {
+    String create(Knock source, ObjectNode json) throws ScimException {
         String name = name(json);
         Directory directory = models.directory();
         if (directory.teams().stream().anyMatch(one -> one.name().equalsIgnoreCase(name))) {
@@ -125,7 +114,7 @@ class ScimGroups {
         return key;
     }
 
-    void replace(Source source, String id, ObjectNode json) throws ScimException {
+    void replace(Knock source, String id, ObjectNode json) throws ScimException {
         Team now = known(id);
         Set<String> members = members(json);
         Set<String> leads = new TreeSet<>(now.leads());
@@ -137,28 +126,18 @@ class ScimGroups {
                 "changed it");
     }
 
-    void remove(Source source, String id) throws ScimException {
+    void remove(Knock source, String id) throws ScimException {
         known(id);
-        Person author = users.author(source);
-        steps.take(
-                () -> Step.of(Edits.withoutTeam(id)),
-                By.of(author, source.name()),
-                () -> {
-                    sources.unmark(Sources.TEAM, id);
-                    acts.note(source.name(), "team", id, "removed it");
-                });
+        take(source, Sourced.gone(id, "removed it"));
     }
 
-    private void take(Source source, Team team, Optional<String> externalId, String words)
-            throws ScimException {
-        Person author = users.author(source);
-        steps.take(
-                () -> Step.of(Edits.ofTeams(List.of(team))),
-                By.of(author, source.name()),
-                () -> {
-                    sources.mark(Sources.TEAM, team.key(), source.id(), externalId);
-                    acts.note(source.name(), "team", team.key(), words);
-                });
+    private void take(Knock source, Team team, Optional<String> externalId, String words) {
+        take(source, Sourced.team(DocumentWriter.team(team), externalId.orElse(null), words));
+    }
+
+    private void take(Knock source, Sourced what) {
+        Actor actor = provisioning.actor(source.source(), source.tokenMadeBy());
+        provisioning.take(actor, source.source(), source.tokenMadeBy(), List.of(what));
     }
 
     private static String name(ObjectNode json) throws ScimException {

@@ -13,7 +13,7 @@ import com.unboundid.scim2.common.utils.JsonUtils;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
-import nembar.server.sources.Sources.Source;
+import nembar.server.sources.Sources.Knock;
 import org.springframework.stereotype.Service;
 
 /** The protocol's operations on both kinds of resource (RFC 7644, section 3). */
@@ -56,20 +56,20 @@ class ScimService {
         return kind == Kind.USERS ? users.find(id, base) : groups.find(id, base);
     }
 
-    Resource create(Source source, Kind kind, ObjectNode json, String base) throws ScimException {
+    Resource create(Knock source, Kind kind, ObjectNode json, String base) throws ScimException {
         String id = kind == Kind.USERS ? users.create(source, json) : groups.create(source, json);
         return find(kind, id, base);
     }
 
     Resource replace(
-            Source source, Kind kind, String id, ObjectNode json, String ifMatch, String base)
+            Knock source, Kind kind, String id, ObjectNode json, String ifMatch, String base)
             throws ScimException {
         Optional<Long> version = matched(kind, id, ifMatch, base);
         put(source, kind, id, json, version);
         return find(kind, id, base);
     }
 
-    private void put(Source source, Kind kind, String id, ObjectNode json, Optional<Long> version)
+    private void put(Knock source, Kind kind, String id, ObjectNode json, Optional<Long> version)
             throws ScimException {
         if (kind == Kind.USERS) {
             users.replace(source, id, json, version);
@@ -79,8 +79,7 @@ class ScimService {
     }
 
     /** Applies the operations to what the resource is, and makes it the outcome. */
-    Resource patch(
-            Source source, Kind kind, String id, ObjectNode json, String ifMatch, String base)
+    Resource patch(Knock source, Kind kind, String id, ObjectNode json, String ifMatch, String base)
             throws ScimException {
         Optional<Long> version = matched(kind, id, ifMatch, base);
         GenericScimResource resource =
@@ -110,7 +109,7 @@ class ScimService {
         return json;
     }
 
-    void delete(Source source, Kind kind, String id, String ifMatch, String base)
+    void delete(Knock source, Kind kind, String id, String ifMatch, String base)
             throws ScimException {
         matched(kind, id, ifMatch, base);
         if (kind == Kind.USERS) {

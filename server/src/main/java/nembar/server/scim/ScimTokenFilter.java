@@ -8,7 +8,7 @@ import java.io.IOException;
 import java.util.List;
 import java.util.Optional;
 import nembar.server.sources.Sources;
-import nembar.server.sources.Sources.Source;
+import nembar.server.sources.Sources.Knock;
 import org.springframework.http.HttpHeaders;
 import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
 import org.springframework.security.core.context.SecurityContextHolder;
@@ -33,16 +33,16 @@ class ScimTokenFilter extends OncePerRequestFilter {
             throws ServletException, IOException {
         String header = request.getHeader(HttpHeaders.AUTHORIZATION);
         if (header != null && header.startsWith(BEARER)) {
-            Optional<Source> source =
+            Optional<Knock> source =
                     sources.byToken(header.substring(BEARER.length()).strip())
-                            .filter(one -> one.kind().equals(Sources.SCIM));
+                            .filter(one -> one.source().kind().equals(Sources.SCIM));
             source.ifPresent(
                     one -> {
                         request.setAttribute(SOURCE, one);
                         SecurityContextHolder.getContext()
                                 .setAuthentication(
                                         UsernamePasswordAuthenticationToken.authenticated(
-                                                "source/" + one.id(), null, List.of()));
+                                                "source/" + one.source().id(), null, List.of()));
                     });
         }
         chain.doFilter(request, response);

@@ -4,7 +4,6 @@ import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import com.unboundid.scim2.common.exceptions.BadRequestException;
-import com.unboundid.scim2.common.exceptions.ForbiddenException;
 import com.unboundid.scim2.common.exceptions.ResourceConflictException;
 import com.unboundid.scim2.common.exceptions.ResourceNotFoundException;
 import com.unboundid.scim2.common.exceptions.ScimException;
@@ -18,25 +17,22 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import nembar.core.directory.Account;
 import nembar.core.directory.Directory;
-import nembar.core.directory.Edits;
 import nembar.core.directory.EmailAddress;
 import nembar.core.directory.Person;
 import nembar.core.directory.PersonKeys;
 import nembar.core.directory.PersonKind;
 import nembar.core.directory.PersonStatus;
 import nembar.core.text.Nearest;
-import nembar.server.acts.Acts;
-import nembar.server.entry.EntryLinks;
+import nembar.server.acts.Actor;
+import nembar.server.document.DocumentWriter;
 import nembar.server.model.Models;
-import nembar.server.model.Step;
-import nembar.server.model.Steps;
-import nembar.server.model.Steps.By;
-import nembar.server.organisations.Terms;
-import nembar.server.session.Sessions;
+import nembar.server.provisioning.Provisioning;
+import nembar.server.provisioning.Sourced;
 import nembar.server.sources.Sources;
+import nembar.server.sources.Sources.Knock;
 import nembar.server.sources.Sources.Origin;
-import nembar.server.sources.Sources.Source;
-import nembar.server.store.Turning;
+import nembar.server.store.ElementRef;
+import nembar.server.store.ModelStore;
 import org.springframework.stereotype.Component;
 
 /** People as SCIM users (RFC 7643, sections 4.1 and 4.3). Whoever is closed is gone here. */
@@ -46,31 +42,15 @@ class ScimUsers {
     static final String ENTERPRISE = "urn:ietf:params:scim:schemas:extension:enterprise:2.0:User";
 
     private final Models models;
-    private final Steps steps;
-    private final Turning turning;
+    private final ModelStore store;
     private final Sources sources;
-    private final Sessions sessions;
-    private final EntryLinks links;
-    private final Terms terms;
-    private final Acts acts;
+    private final Provisioning provisioning;
 
-    ScimUsers(
-            Models models,
-            Steps steps,
-            Turning turning,
-            Sources sources,
-            Sessions sessions,
-            EntryLinks links,
-            Terms terms,
-            Acts acts) {
+    ScimUsers(Models models, ModelStore store, Sources sources, Provisioning provisioning) {
         this.models = models;
-        this.steps = steps;
-        this.turning = turning;
+        this.store = store;
         this.sources = sources;
-        this.sessions = sessions;
-        this.links = links;
-        this.terms = terms;
-        this.acts = acts;
+        this.provisioning = provisioning;
     }
 
     /** Everybody who is not closed. */
@@ -81,7 +61,7 @@ class ScimUsers {
                         .filter(one -> one.status() != PersonStatus.CLOSED)
                         .toList();
         Set<String> keys = people.stream().map(Person::key).collect(Collectors.toSet());
-        Map<String, Long> versions = turning.versionsOf(keys);
+        Map<String, Long> versions = store.versionsOf(Sources.PERSON, keys);
         Map<String, Origin> origins = sources.originsOf(Sources.PERSON, keys);
         return people.stream()
                 .map(
@@ -100,7 +80,7 @@ class ScimUsers {
         return resource(
                 models.directory(),
                 person,
-                turning.versionOf(id),
+                store.versionOf(new ElementRef(Sources.PERSON, id)),
                 sources.originOf(Sources.PERSON, id),
                 base);
     }
@@ -167,8 +147,7 @@ class ScimUsers {
     }
 
     /** Creates a user; one with the address of somebody closed brings them back. */
-    String create(Source source, ObjectNode json) throws ScimException {
-        Person author = author(source);
+    String create(Knock source, ObjectNode json) throws ScimException {
         Optional<Person> known =
                 ScimJson.text(json, "userName").flatMap(models.directory()::personByEmail);
         if (known.filter(one -> one.status() != PersonStatus.CLOSED).isPresent()) {
@@ -190,19 +169,19 @@ class ScimUsers {
                                         zone(),
                                         PersonStatus.ACTIVE));
         Person read = read(blank, json);
-        boolean invite = Boolean.TRUE.equals(source.settings().get("invite")) && active(json, true);
+        boolean invite =
+                Boolean.TRUE.equals(source.source().settings().get("invite")) && active(json, true);
         PersonStatus status = active(json, true) ? PersonStatus.ACTIVE : PersonStatus.SUSPENDED;
         Person person =
                 read.withKey(known.map(Person::key).orElseGet(() -> newKey(read)))
                         .withStatus(invite ? PersonStatus.INVITED : status);
         take(
                 source,
-                author,
-                person,
-                externalId(json),
-                known.isPresent() ? "brought them back" : "created them",
-                Map.of(),
-                invite ? () -> links.invite(author, person, "", false) : () -> {});
+                Sourced.person(
+                                DocumentWriter.person(person),
+                                externalId(json).orElse(null),
+                                known.isPresent() ? "brought them back" : "created them")
+                        .invited(invite));
         return person.key();
     }
 
@@ -212,7 +191,7 @@ class ScimUsers {
     }
 
     /** Makes the user what the JSON says; what it leaves out goes back to nothing. */
-    void replace(Source source, String id, ObjectNode json, Optional<Long> version)
+    void replace(Knock source, String id, ObjectNode json, Optional<Long> version)
             throws ScimException {
         Person now = known(id);
         Person read = read(now, json);
@@ -230,12 +209,13 @@ class ScimUsers {
             status = now.active() ? PersonStatus.SUSPENDED : PersonStatus.ACTIVE;
         }
         Person next = read.withKey(id).withStatus(status);
-        Person author = author(source);
-        Map<String, Long> versions = version.map(one -> Map.of(id, one)).orElse(Map.of());
-        take(source, author, next, externalId(json), words(now, next), versions, () -> {});
-        if (now.active() && !next.active()) {
-            sessions.endAll(id);
-        }
+        take(
+                source,
+                Sourced.person(
+                                DocumentWriter.person(next),
+                                externalId(json).orElse(null),
+                                words(now, next))
+                        .seen(version.orElse(null)));
     }
 
     private static String words(Person now, Person next) {
@@ -245,50 +225,20 @@ class ScimUsers {
         return "changed them";
     }
 
-    void close(Source source, String id) throws ScimException {
+    void close(Knock source, String id) throws ScimException {
         Person now = known(id);
-        Person author = author(source);
-        steps.take(
-                () -> Step.of(Edits.ofPeople(List.of(now.withStatus(PersonStatus.CLOSED)))),
-                By.of(author, source.name()),
-                () -> {
-                    links.withdraw(now);
-                    acts.note(source.name(), "person", id, "closed them");
-                });
-        sessions.endAll(id);
+        take(
+                source,
+                Sourced.person(
+                                DocumentWriter.person(now.withStatus(PersonStatus.CLOSED)),
+                                null,
+                                "closed them")
+                        .unmarked());
     }
 
-    private void take(
-            Source source,
-            Person author,
-            Person person,
-            Optional<String> externalId,
-            String words,
-            Map<String, Long> versions,
-            Runnable also) {
-        Edits edits = Edits.ofPeople(List.of(person));
-        terms.checkSeats(edits);
-        steps.take(
-                () -> Step.of(edits),
-                By.of(author, source.name()).seen(versions),
-                () -> {
-                    sources.mark(Sources.PERSON, person.key(), source.id(), externalId);
-                    acts.note(source.name(), "person", person.key(), words);
-                    also.run();
-                });
-    }
-
-    /** A source may do what whoever made it may: their authority bounds it. */
-    Person author(Source source) throws ScimException {
-        return models.directory()
-                .person(source.madeBy())
-                .filter(Person::active)
-                .orElseThrow(
-                        () ->
-                                new ForbiddenException(
-                                        "Whoever made this source is not active any more. Somebody"
-                                                + " who administers Nembar has to make a new"
-                                                + " one."));
+    private void take(Knock source, Sourced what) {
+        Actor actor = provisioning.actor(source.source(), source.tokenMadeBy());
+        provisioning.take(actor, source.source(), source.tokenMadeBy(), List.of(what));
     }
 
     private static Optional<String> externalId(ObjectNode json) {

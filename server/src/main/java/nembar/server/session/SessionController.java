@@ -106,8 +106,7 @@ class SessionController {
             SecurityContextHolder.setContext(context);
             contexts.saveContext(context, request, response);
             From from = from(request);
-            sessions.entered(
-                    request.getSession(), welcome.person().key(), from.address(), from.agent());
+            sessions.entered(request.getSession(), from.address(), from.agent());
             acting.begin(request.getSession(), welcome.person());
             return signedIn(welcome.person());
         }

@@ -1,24 +1,30 @@
 package nembar.server.session;
 
 import jakarta.servlet.http.HttpSession;
-import jakarta.servlet.http.HttpSessionEvent;
-import jakarta.servlet.http.HttpSessionListener;
 import java.time.Instant;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Map;
+import java.util.Objects;
 import java.util.UUID;
-import java.util.concurrent.ConcurrentHashMap;
+import org.springframework.session.FindByIndexNameSessionRepository;
+import org.springframework.session.Session;
 import org.springframework.stereotype.Component;
 
-/** The sessions that are open, by person; ends them. */
+/**
+ * The sessions that are open, by person; ends them. They are kept in the database, so that one that
+ * ends is over on every server.
+ */
 @Component
-public class Sessions implements HttpSessionListener {
+public class Sessions {
     private static final String OPEN = "nembar.open";
+    private static final String ADDRESS = "nembar.address";
+    private static final String AGENT = "nembar.agent";
 
-    private final Map<HttpSession, Open> open = new ConcurrentHashMap<>();
+    private final FindByIndexNameSessionRepository<? extends Session> sessions;
 
-    private record Open(String id, String person, Instant since, String address, String agent) {}
+    Sessions(FindByIndexNameSessionRepository<? extends Session> sessions) {
+        this.sessions = sessions;
+    }
 
     /**
      * One session of a person.
@@ -33,15 +39,10 @@ public class Sessions implements HttpSessionListener {
             String address,
             String agent) {}
 
-    void entered(HttpSession session, String person, String address, String agent) {
-        Open one = new Open(UUID.randomUUID().toString(), person, Instant.now(), address, agent);
-        session.setAttribute(OPEN, one.id());
-        open.put(session, one);
-    }
-
-    @Override
-    public void sessionDestroyed(HttpSessionEvent ended) {
-        open.keySet().removeIf(session -> session.getId().equals(ended.getSession().getId()));
+    void entered(HttpSession session, String address, String agent) {
+        session.setAttribute(OPEN, UUID.randomUUID().toString());
+        session.setAttribute(ADDRESS, address);
+        session.setAttribute(AGENT, agent);
     }
 
     /** The id by which {@link #of} names this session; empty for one that nobody has signed in. */
@@ -52,63 +53,45 @@ public class Sessions implements HttpSessionListener {
 
     /** A person's sessions, the last used first. */
     public List<Live> of(String person) {
-        return open.entrySet().stream()
-                .filter(one -> one.getValue().person().equals(person))
-                .flatMap(one -> live(one.getKey(), one.getValue()).stream())
+        return open(person).stream()
+                .map(one -> live(person, one))
                 .sorted(Comparator.comparing(Live::lastSeen).reversed())
                 .toList();
     }
 
-    private static List<Live> live(HttpSession session, Open one) {
-        try {
-            return List.of(
-                    new Live(
-                            one.id(),
-                            one.person(),
-                            one.since(),
-                            Instant.ofEpochMilli(session.getLastAccessedTime()),
-                            one.address(),
-                            one.agent()));
-        } catch (IllegalStateException ended) {
-            return List.of();
-        }
+    private List<? extends Session> open(String person) {
+        return sessions.findByPrincipalName(person).values().stream()
+                .filter(one -> one.getAttribute(OPEN) != null)
+                .filter(one -> !one.isExpired())
+                .toList();
+    }
+
+    private static Live live(String person, Session one) {
+        return new Live(
+                one.getAttribute(OPEN),
+                person,
+                one.getCreationTime(),
+                one.getLastAccessedTime(),
+                Objects.requireNonNullElse(one.getAttribute(ADDRESS), ""),
+                Objects.requireNonNullElse(one.getAttribute(AGENT), ""));
     }
 
     /** Ends all sessions of a person, at once. */
     public void endAll(String person) {
-        end(person, "");
+        open(person).forEach(one -> sessions.deleteById(one.getId()));
     }
 
     /** Ends all sessions of a person but this one. */
     public void endOthers(String person, String keep) {
-        end(person, keep);
+        open(person).stream()
+                .filter(one -> !keep.equals(one.getAttribute(OPEN)))
+                .forEach(one -> sessions.deleteById(one.getId()));
     }
 
     /** Ends one session of a person; nothing happens where there is none of that id. */
     public void endOne(String person, String id) {
-        open.forEach(
-                (session, one) -> {
-                    if (one.person().equals(person) && one.id().equals(id)) {
-                        invalidate(session);
-                    }
-                });
-    }
-
-    private void end(String person, String keep) {
-        open.forEach(
-                (session, one) -> {
-                    if (one.person().equals(person) && !one.id().equals(keep)) {
-                        invalidate(session);
-                    }
-                });
-    }
-
-    private void invalidate(HttpSession session) {
-        open.remove(session);
-        try {
-            session.invalidate();
-        } catch (IllegalStateException ended) {
-            // It ended by itself in between.
-        }
+        open(person).stream()
+                .filter(one -> id.equals(one.getAttribute(OPEN)))
+                .forEach(one -> sessions.deleteById(one.getId()));
     }
 }

@@ -12,25 +12,25 @@ import java.time.ZoneOffset;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
+import nembar.core.catalogue.RecordType;
 import nembar.core.design.Design;
 import nembar.core.directory.Directory;
-import nembar.core.directory.Person;
 import nembar.core.model.AccessModel;
 import nembar.demo.DemoWorld;
 import nembar.demo.RecordGenerator;
 import nembar.demo.Volume;
+import nembar.server.applications.DesignImport;
 import nembar.server.document.DesignDocument;
 import nembar.server.document.DocumentJson;
 import nembar.server.document.DocumentReader;
 import nembar.server.document.DocumentWriter;
-import nembar.server.model.DesignImport;
 import nembar.server.model.Models;
-import nembar.server.model.Publishing;
 import nembar.server.records.RecordSources.Settings;
 import nembar.server.session.BearerTokens;
 import nembar.server.session.SignIns;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.boot.context.properties.ConfigurationProperties;
 import org.springframework.stereotype.Component;
 
 /** Makes the demo world: design, records, sign-ins and a token. */
@@ -46,6 +46,7 @@ class DemoSetup {
     private final BearerTokens tokens;
     private final DemoLife life;
     private final Settings settings;
+    private final Owner owner;
     private final Clock clock;
 
     DemoSetup(
@@ -55,6 +56,7 @@ class DemoSetup {
             BearerTokens tokens,
             DemoLife life,
             Settings settings,
+            Owner owner,
             Clock clock) {
         this.models = models;
         this.imports = imports;
@@ -62,6 +64,7 @@ class DemoSetup {
         this.tokens = tokens;
         this.life = life;
         this.settings = settings;
+        this.owner = owner;
         this.clock = clock;
     }
 
@@ -70,6 +73,7 @@ class DemoSetup {
         if (models.find(TOWLINE).isEmpty()) {
             demoWorld();
         }
+        grants();
     }
 
     /** Towline comes last: that it is there says that all of it is. */
@@ -86,7 +90,8 @@ class DemoSetup {
                         nembar.catalogue(),
                         towline.directory(),
                         nembar.design()),
-                word(first.author(), first.reason(), towline),
+                first.author(),
+                first.reason(),
                 now.minus(first.daysAgo()));
         records(models.directory());
         for (DemoWorld.SignIn signIn : DemoWorld.signIns()) {
@@ -102,15 +107,8 @@ class DemoSetup {
                     .subList(i + 1, publications.size())
                     .forEach(after -> later.addAll(after.adds()));
             imports.install(
-                    without(towline, later),
-                    word(one.author(), one.reason(), towline),
-                    now.minus(one.daysAgo()));
+                    without(towline, later), one.author(), one.reason(), now.minus(one.daysAgo()));
         }
-    }
-
-    private static Publishing.Word word(String author, String reason, DesignDocument towline) {
-        Person person = DocumentReader.read(towline).directory().person(author).orElseThrow();
-        return new Publishing.Word(person, reason, List.of(), "");
     }
 
     /** The document as it was before these elements came. */
@@ -129,7 +127,7 @@ class DemoSetup {
         Settings.Source source = settings.sources().get(TOWLINE);
         try (Connection connection =
                         DriverManager.getConnection(
-                                source.url(), source.username(), source.password());
+                                source.url(), owner.username(), owner.password());
                 Statement statement = connection.createStatement()) {
             connection.setAutoCommit(false);
             try (ResultSet there =
@@ -146,4 +144,31 @@ class DemoSetup {
             connection.commit();
         }
     }
+
+    /** Whoever hands records over may update who owns one, and nothing else. */
+    private void grants() throws SQLException {
+        Settings.Source source = settings.sources().get(TOWLINE);
+        String user = source.handOver().username();
+        try (Connection connection =
+                        DriverManager.getConnection(
+                                source.url(), owner.username(), owner.password());
+                Statement statement = connection.createStatement()) {
+            for (RecordType type : models.model(TOWLINE).catalogue().recordTypes()) {
+                if (type.places().owner().isPresent()) {
+                    String column = type.knownField(type.places().owner().get()).column();
+                    statement.execute(
+                            "GRANT SELECT (%1$s), UPDATE (%1$s) ON %2$s TO \"%3$s\""
+                                    .formatted(column, type.table(), user));
+                }
+            }
+        }
+    }
+
+    /**
+     * Whose the tables of the demo world are.
+     *
+     * @param username of the database role that makes them
+     */
+    @ConfigurationProperties("nembar.demo-records")
+    record Owner(String username, String password) {}
 }

@@ -2,10 +2,10 @@ package nembar.server.setup;
 
 import java.io.IOException;
 import java.sql.SQLException;
+import nembar.server.applications.DesignImport;
 import nembar.server.document.DesignDocument;
 import nembar.server.document.DocumentJson;
 import nembar.server.document.DocumentWriter;
-import nembar.server.model.DesignImport;
 import nembar.server.model.Models;
 import org.springframework.beans.factory.SmartInitializingSingleton;
 import org.springframework.beans.factory.annotation.Value;

@@ -20,6 +20,7 @@ class SourceRow {
     String settings;
 
     String madeBy;
+    String keeper;
     Instant madeAt;
     Instant lastRunAt;
     String lastRun;

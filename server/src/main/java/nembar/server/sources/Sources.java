@@ -42,6 +42,7 @@ public class Sources {
      * @param kind scim or ldap
      * @param settings what it needs to be reached, and {@code owns}: the fields of a person that it
      *     has the say of
+     * @param keeper key of whoever answers for it: it may do no more than they may
      * @param lastRun what the last run came to, in words; empty where there was none
      */
     public record Source(
@@ -50,10 +51,18 @@ public class Sources {
             String name,
             Map<String, Object> settings,
             String madeBy,
+            String keeper,
             Instant madeAt,
             Optional<Instant> lastRunAt,
             String lastRun,
             long version) {
+        /** What it may do: operations on people, and {@code teams}; all where nothing is said. */
+        public Set<String> rights() {
+            return settings.get("rights") instanceof List<?> list
+                    ? new TreeSet<>(list.stream().map(String::valueOf).toList())
+                    : new TreeSet<>(RIGHTS);
+        }
+
         /** Fields of a person that only the source changes. */
         public Set<String> owns() {
             return settings.get("owns") instanceof List<?> list
@@ -62,8 +71,15 @@ public class Sources {
         }
     }
 
+    /** Everything that a source can be given the right to. */
+    public static final List<String> RIGHTS =
+            List.of("create", "change", "suspend", "invite", "teams");
+
     /** Where something came from, and what it is called there. */
     public record Origin(String source, Optional<String> externalId) {}
+
+    /** A source that sends a token, and the key of whoever made that. */
+    public record Knock(Source source, String tokenMadeBy) {}
 
     /** A token of a source, without the token itself. */
     public record Token(
@@ -105,6 +121,7 @@ public class Sources {
         row.name = name;
         row.settings = DocumentJson.text(settings);
         row.madeBy = by;
+        row.keeper = by;
         row.madeAt = clock.instant();
         row.lastRun = "";
         entities.persist(row);
@@ -119,6 +136,14 @@ public class Sources {
         if (!DocumentJson.same(row.settings, given)) {
             row.settings = given;
         }
+        return source(row);
+    }
+
+    /** Somebody answers for the source from now on. */
+    @Transactional
+    public Source keep(String id, String keeper) {
+        SourceRow row = entities.find(SourceRow.class, id);
+        row.keeper = keeper;
         return source(row);
     }
 
@@ -149,6 +174,7 @@ public class Sources {
                 row.name,
                 DocumentJson.object(row.settings),
                 row.madeBy,
+                row.keeper,
                 row.madeAt,
                 Optional.ofNullable(row.lastRunAt),
                 row.lastRun,
@@ -204,7 +230,7 @@ public class Sources {
 
     /** The source that a token is of; empty for one nobody knows, or that is revoked. */
     @Transactional
-    public Optional<Source> byToken(String token) {
+    public Optional<Knock> byToken(String token) {
         SourceTokenRow row = entities.find(SourceTokenRow.class, Secrets.hash(token));
         if (row == null || row.revokedAt != null) {
             return Optional.empty();
@@ -213,7 +239,7 @@ public class Sources {
         if (row.lastUsedAt == null || row.lastUsedAt.isBefore(now.minusSeconds(60))) {
             row.lastUsedAt = now;
         }
-        return find(row.source);
+        return find(row.source).map(source -> new Knock(source, row.madeBy));
     }
 
     /** Where one came from; empty for what was made by hand. */

@@ -5,4 +5,4 @@ import jakarta.persistence.Table;
 
 @Entity
 @Table(name = "account_filter")
-class AccountFilterRow extends Element {}
+class AccountFilterRow extends StoredElement {}

@@ -23,7 +23,7 @@ class AccountRow {
     @Id private String key;
     private String name;
     private boolean own;
-    private int position;
+    private double position;
     private boolean pending;
     private LocalDate ends;
 
@@ -35,7 +35,7 @@ class AccountRow {
     @Column(name = "tag")
     private Set<String> tags = new HashSet<>();
 
-    void fill(AccountPart part, int position) {
+    void fill(AccountPart part, double position) {
         this.key = part.key();
         this.name = part.name();
         this.own = part.own();
@@ -50,7 +50,7 @@ class AccountRow {
         return key;
     }
 
-    int position() {
+    double position() {
         return position;
     }
 

@@ -3,7 +3,6 @@ package nembar.server.store;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
-import jakarta.persistence.Version;
 
 @Entity
 @Table(name = "application")
@@ -11,7 +10,7 @@ class ApplicationRow {
     @Id private String key;
     private String name;
     private String timeZone;
-    @Version private long version;
+    private long version;
 
     protected ApplicationRow() {}
 
@@ -22,6 +21,11 @@ class ApplicationRow {
     void fill(String name, String timeZone) {
         this.name = name;
         this.timeZone = timeZone;
+    }
+
+    /** The edition that changed it last. */
+    void changedAt(long edition) {
+        version = edition;
     }
 
     String key() {

@@ -5,4 +5,4 @@ import jakarta.persistence.Table;
 
 @Entity
 @Table(name = "area")
-class AreaRow extends Element {}
+class AreaRow extends StoredElement {}

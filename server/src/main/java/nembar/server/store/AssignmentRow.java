@@ -5,4 +5,4 @@ import jakarta.persistence.Table;
 
 @Entity
 @Table(name = "assignment")
-class AssignmentRow extends Element {}
+class AssignmentRow extends StoredElement {}

@@ -15,13 +15,13 @@ class AttributeRow {
     @Id private String key;
     private String label;
     private String type;
-    private int position;
+    private double position;
 
     @JdbcTypeCode(SqlTypes.ARRAY)
     @Column(columnDefinition = "text[]")
     private String[] choices;
 
-    void fill(AttributePart part, int position) {
+    void fill(AttributePart part, double position) {
         this.key = part.key();
         this.label = part.label();
         this.type = part.type();

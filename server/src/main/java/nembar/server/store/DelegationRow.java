@@ -5,4 +5,4 @@ import jakarta.persistence.Table;
 
 @Entity
 @Table(name = "delegation")
-class DelegationRow extends Element {}
+class DelegationRow extends StoredElement {}

@@ -5,4 +5,4 @@ import jakarta.persistence.Table;
 
 @Entity
 @Table(name = "direct_share")
-class DirectShareRow extends Element {}
+class DirectShareRow extends StoredElement {}

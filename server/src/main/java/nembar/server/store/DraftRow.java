@@ -18,6 +18,11 @@ class DraftRow {
     String state;
     long base;
 
+    /** Who wrote each change, in their order. */
+    @Column(columnDefinition = "jsonb")
+    @ColumnTransformer(write = "?::jsonb")
+    String writers;
+
     @Column(columnDefinition = "jsonb")
     @ColumnTransformer(write = "?::jsonb")
     String changes;

@@ -8,22 +8,19 @@ import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import nembar.server.document.ChangePart;
-import nembar.server.document.DesignDocument;
 import nembar.server.document.DocumentJson;
-import nembar.server.store.ModelStore.Edition;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 
 /** Keeps drafts and publications. */
 @Service
 public class DraftStore {
     private final EntityManager entities;
-    private final ModelStore models;
     private final Clock clock;
 
-    DraftStore(EntityManager entities, ModelStore models, Clock clock) {
+    DraftStore(EntityManager entities, Clock clock) {
         this.entities = entities;
-        this.models = models;
         this.clock = clock;
     }
 
@@ -31,6 +28,7 @@ public class DraftStore {
      * A draft as it is kept.
      *
      * @param base number of the publication it is on top of; 0 for none
+     * @param writers keys of those who wrote each change, in their order
      * @param approvals keys of those who approved it as it is
      * @param version what it must still be when it is written again
      */
@@ -42,12 +40,19 @@ public class DraftStore {
             String state,
             long base,
             List<ChangePart> changes,
+            List<String> writers,
             List<String> approvals,
             Instant createdAt,
             Instant changedAt,
             long version) {}
 
-    /** A publication as it is kept. */
+    /**
+     * A publication as it is kept.
+     *
+     * @param publisher key of whoever published it
+     * @param writers keys of those who wrote each change, in their order; none where the publisher
+     *     wrote all of them
+     */
     public record Publication(
             String application,
             long number,
@@ -57,7 +62,9 @@ public class DraftStore {
             List<String> approvers,
             String overridden,
             List<ChangePart> changes,
-            List<ChangePart> inverse) {}
+            List<ChangePart> inverse,
+            String publisher,
+            List<String> writers) {}
 
     /** One page of a list and how much there is in all. */
     public record Page<T>(List<T> items, long total) {}
@@ -72,6 +79,7 @@ public class DraftStore {
         row.state = "open";
         row.base = last(application);
         row.changes = DocumentJson.text(changes);
+        row.writers = DocumentJson.text(changes.stream().map(any -> author).toList());
         row.approvals = "[]";
         row.createdAt = clock.instant();
         row.changedAt = row.createdAt;
@@ -114,15 +122,22 @@ public class DraftStore {
      * Changes a draft; what was approved has to be approved again.
      *
      * @param base the publication it is on top of from now on
+     * @param writers keys of those who wrote each change
      * @throws OptimisticLockException when it is not the version expected any more
      */
     @Transactional
     public Draft change(
-            String id, long expected, String name, long base, List<ChangePart> changes) {
+            String id,
+            long expected,
+            String name,
+            long base,
+            List<ChangePart> changes,
+            List<String> writers) {
         DraftRow row = open(id, expected);
         row.name = name;
         row.base = base;
         row.changes = DocumentJson.text(changes);
+        row.writers = DocumentJson.text(writers);
         row.approvals = "[]";
         row.changedAt = clock.instant();
         entities.flush();
@@ -146,40 +161,20 @@ public class DraftStore {
     }
 
     /**
-     * Publishes in one transaction: the whole design, what is kept of the publication, and the
-     * draft's end.
+     * Ends a draft that is published, in the transaction at hand.
      *
-     * @param draft the draft that is published, at the version expected; empty for a document
-     * @throws OptimisticLockException when somebody else has written since
+     * @throws OptimisticLockException when it is not the version expected any more
      */
-    @Transactional
-    public Publication publish(
-            DesignDocument document,
-            Optional<Edition> expected,
-            Publication publication,
-            Optional<Draft> draft) {
-        models.write(document, expected, publication.at());
-        draft.ifPresent(
-                one -> {
-                    DraftRow row = open(one.id(), one.version());
-                    row.state = "published";
-                    row.changedAt = publication.at();
-                });
-        return keep(publication);
+    @Transactional(propagation = Propagation.MANDATORY)
+    public void published(String id, long expected, Instant at) {
+        DraftRow row = open(id, expected);
+        row.state = "published";
+        row.changedAt = at;
     }
 
-    /**
-     * The same where only what the publication's changes put and remove is written.
-     *
-     * @param expected what the application must still be
-     */
-    @Transactional
-    public Publication publish(Publication publication, long expected) {
-        models.write(publication.application(), publication.changes(), expected, publication.at());
-        return keep(publication);
-    }
-
-    private Publication keep(Publication publication) {
+    /** Keeps a publication under the next number, in the transaction at hand. */
+    @Transactional(propagation = Propagation.MANDATORY)
+    public Publication keep(Publication publication) {
         PublicationRow row = new PublicationRow();
         row.application = publication.application();
         row.number = last(row.application) + 1;
@@ -191,6 +186,8 @@ public class DraftStore {
         row.overridden = publication.overridden();
         row.changes = DocumentJson.text(publication.changes());
         row.inverse = DocumentJson.text(publication.inverse());
+        row.publisher = publication.publisher();
+        row.writers = DocumentJson.text(publication.writers());
         entities.persist(row);
         return publication(row);
     }
@@ -266,6 +263,7 @@ public class DraftStore {
                 row.state,
                 row.base,
                 DocumentJson.list(row.changes, ChangePart.class),
+                DocumentJson.list(row.writers, String.class),
                 DocumentJson.list(row.approvals, String.class),
                 row.createdAt,
                 row.changedAt,
@@ -282,6 +280,8 @@ public class DraftStore {
                 DocumentJson.list(row.approvers, String.class),
                 row.overridden,
                 DocumentJson.list(row.changes, ChangePart.class),
-                DocumentJson.list(row.inverse, ChangePart.class));
+                DocumentJson.list(row.inverse, ChangePart.class),
+                row.publisher,
+                DocumentJson.list(row.writers, String.class));
     }
 }

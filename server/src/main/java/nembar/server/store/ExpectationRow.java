@@ -5,4 +5,4 @@ import jakarta.persistence.Table;
 
 @Entity
 @Table(name = "expectation")
-class ExpectationRow extends Element {}
+class ExpectationRow extends StoredElement {}

@@ -5,4 +5,4 @@ import jakarta.persistence.Table;
 
 @Entity
 @Table(name = "field_filter")
-class FieldFilterRow extends Element {}
+class FieldFilterRow extends StoredElement {}

@@ -5,4 +5,4 @@ import jakarta.persistence.Table;
 
 @Entity
 @Table(name = "function")
-class FunctionRow extends Element {}
+class FunctionRow extends StoredElement {}

@@ -12,7 +12,7 @@ import org.springframework.stereotype.Component;
 
 /**
  * Keeps what every element of a design, a catalogue and the directory was, and from when until
- * when, so that a past day is found by one query and without replaying anything.
+ * when, so that a past day is found by one query and everything since an edition by another.
  */
 @Component
 class History {
@@ -22,48 +22,14 @@ class History {
         this.entities = entities;
     }
 
-    /** Ends the revisions that differ from what is published now, and begins those that are new. */
-    void write(String scope, Map<String, Map<String, Object>> parts, Instant at) {
-        Map<String, RevisionRow> open = new HashMap<>();
-        entities.createQuery(
-                        "from RevisionRow where scope = :scope and validUntil is null",
-                        RevisionRow.class)
-                .setParameter("scope", scope)
-                .getResultList()
-                .forEach(row -> open.put(row.kind() + " " + row.key(), row));
-        List<RevisionRow> begun = new ArrayList<>();
-        parts.forEach(
-                (kind, byKey) -> {
-                    int position = 0;
-                    for (Map.Entry<String, Object> part : byKey.entrySet()) {
-                        String body = DocumentJson.text(part.getValue());
-                        RevisionRow known = open.remove(kind + " " + part.getKey());
-                        boolean same =
-                                known != null
-                                        && known.position() == position
-                                        && DocumentJson.same(known.body(), body);
-                        if (!same) {
-                            if (known != null) {
-                                known.endAt(at);
-                            }
-                            begun.add(
-                                    new RevisionRow(
-                                            scope, kind, part.getKey(), position, body, at));
-                        }
-                        position++;
-                    }
-                });
-        open.values().forEach(row -> row.endAt(at));
-        // At most one revision of an element is open: the old ones end before the new ones begin.
-        entities.flush();
-        begun.forEach(entities::persist);
-    }
-
     /** One element in its new form, or, without one, gone. */
-    record Turn(String kind, String key, int position, Object part) {}
+    record Turn(String kind, String key, double position, Object part) {}
 
-    /** The same for some elements only; the others stay as they were. */
-    void turn(String scope, List<Turn> turns, Instant at) {
+    /** An element as it is since some edition; without a body, gone. */
+    record Now(String scope, String kind, String key, String body) {}
+
+    /** Ends the revisions of these elements and begins new ones; the others stay. */
+    void write(String scope, List<Turn> turns, Instant at, long edition) {
         Map<String, List<Turn>> byKind = new LinkedHashMap<>();
         turns.forEach(one -> byKind.computeIfAbsent(one.kind(), any -> new ArrayList<>()).add(one));
         byKind.forEach(
@@ -76,7 +42,8 @@ class History {
                                 .setParameter("kind", kind)
                                 .setParameter("keys", some.stream().map(Turn::key).toList())
                                 .getResultList()
-                                .forEach(row -> row.endAt(at)));
+                                .forEach(row -> row.endAt(at, edition)));
+        // At most one revision of an element is open: the old ones end before the new ones begin.
         entities.flush();
         turns.stream()
                 .filter(one -> one.part() != null)
@@ -89,7 +56,23 @@ class History {
                                                 one.key(),
                                                 one.position(),
                                                 DocumentJson.text(one.part()),
-                                                at)));
+                                                at,
+                                                edition)));
+    }
+
+    /** Gives the open revisions of a kind other places, which changes nothing of what they say. */
+    void place(String scope, String kind, Map<String, Double> places) {
+        places.forEach(
+                (key, place) ->
+                        entities.createQuery(
+                                        "update RevisionRow set position = :place where scope ="
+                                                + " :scope and kind = :kind and key = :key and"
+                                                + " validUntil is null")
+                                .setParameter("place", place)
+                                .setParameter("scope", scope)
+                                .setParameter("kind", kind)
+                                .setParameter("key", key)
+                                .executeUpdate());
     }
 
     /** The bodies of one scope that had the instant, by kind, in their order. */
@@ -108,5 +91,26 @@ class History {
                                 bodies.computeIfAbsent(row.kind(), any -> new ArrayList<>())
                                         .add(row.body()));
         return bodies;
+    }
+
+    /** Everything that has changed after the edition, as it is now, in the order of places. */
+    List<Now> since(long edition) {
+        Map<List<String>, Now> now = new LinkedHashMap<>();
+        entities.createQuery(
+                        "from RevisionRow where began > :edition or ended > :edition order by"
+                                + " position, id",
+                        RevisionRow.class)
+                .setParameter("edition", edition)
+                .getResultList()
+                .forEach(
+                        row -> {
+                            List<String> which = List.of(row.scope(), row.kind(), row.key());
+                            String body = row.open() ? row.body() : null;
+                            Now known = now.get(which);
+                            if (known == null || body != null) {
+                                now.put(which, new Now(row.scope(), row.kind(), row.key(), body));
+                            }
+                        });
+        return List.copyOf(now.values());
     }
 }

@@ -19,8 +19,8 @@ import nembar.server.document.DocumentJson;
 record Kept<P>(
         String kind,
         Class<P> part,
-        Class<? extends Element> rows,
-        Supplier<? extends Element> blank,
+        Class<? extends StoredElement> rows,
+        Supplier<? extends StoredElement> blank,
         Function<DesignDocument, List<P>> list,
         Function<P, String> key,
         Function<P, String> name) {
@@ -168,8 +168,8 @@ record Kept<P>(
     private static <P> Kept<P> catalogue(
             String kind,
             Class<P> part,
-            Class<? extends Element> rows,
-            Supplier<? extends Element> blank,
+            Class<? extends StoredElement> rows,
+            Supplier<? extends StoredElement> blank,
             Function<CataloguePart, List<P>> list,
             Function<P, String> key,
             Function<P, String> name) {
@@ -180,8 +180,8 @@ record Kept<P>(
     private static <P> Kept<P> design(
             String kind,
             Class<P> part,
-            Class<? extends Element> rows,
-            Supplier<? extends Element> blank,
+            Class<? extends StoredElement> rows,
+            Supplier<? extends StoredElement> blank,
             Function<DesignPart, List<P>> list,
             Function<P, String> key,
             Function<P, String> name) {

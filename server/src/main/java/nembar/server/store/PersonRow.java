@@ -35,7 +35,7 @@ class PersonRow {
     private String manager;
     private String timeZone;
     private String status;
-    private int position;
+    private double position;
 
     @Version private long version;
 
@@ -50,7 +50,7 @@ class PersonRow {
     @Column(name = "account")
     private List<String> accounts = new ArrayList<>();
 
-    void fill(PersonPart part, int position) {
+    void fill(PersonPart part, double position) {
         this.key = part.key();
         this.kind = part.kind();
         this.email = part.email();
@@ -86,7 +86,7 @@ class PersonRow {
         return seen == null || seen == version;
     }
 
-    int position() {
+    double position() {
         return position;
     }
 

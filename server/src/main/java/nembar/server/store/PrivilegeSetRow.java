@@ -5,4 +5,4 @@ import jakarta.persistence.Table;
 
 @Entity
 @Table(name = "privilege_set")
-class PrivilegeSetRow extends Element {}
+class PrivilegeSetRow extends StoredElement {}

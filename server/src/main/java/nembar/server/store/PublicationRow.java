@@ -17,6 +17,13 @@ class PublicationRow {
     String author;
     String reason;
 
+    String publisher;
+
+    /** Who wrote each change, in their order; empty where that is the publisher. */
+    @Column(columnDefinition = "jsonb")
+    @ColumnTransformer(write = "?::jsonb")
+    String writers;
+
     @Column(columnDefinition = "jsonb")
     @ColumnTransformer(write = "?::jsonb")
     String approvers;

@@ -5,4 +5,4 @@ import jakarta.persistence.Table;
 
 @Entity
 @Table(name = "record_type")
-class RecordTypeRow extends Element {}
+class RecordTypeRow extends StoredElement {}

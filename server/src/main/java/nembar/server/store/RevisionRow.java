@@ -23,7 +23,7 @@ class RevisionRow {
     private String scope;
     private String kind;
     private String key;
-    private int position;
+    private double position;
 
     @Column(columnDefinition = "jsonb")
     @ColumnTransformer(write = "?::jsonb")
@@ -31,20 +31,39 @@ class RevisionRow {
 
     private Instant validFrom;
     private Instant validUntil;
+    private long began;
+    private Long ended;
 
     RevisionRow() {}
 
-    RevisionRow(String scope, String kind, String key, int position, String body, Instant from) {
+    RevisionRow(
+            String scope,
+            String kind,
+            String key,
+            double position,
+            String body,
+            Instant from,
+            long edition) {
         this.scope = scope;
         this.kind = kind;
         this.key = key;
         this.position = position;
         this.body = body;
         this.validFrom = from;
+        this.began = edition;
     }
 
-    void endAt(Instant instant) {
+    void endAt(Instant instant, long edition) {
+        ended = edition;
         validUntil = instant.isBefore(validFrom) ? validFrom : instant;
+    }
+
+    String scope() {
+        return scope;
+    }
+
+    boolean open() {
+        return ended == null;
     }
 
     String kind() {
@@ -55,7 +74,7 @@ class RevisionRow {
         return key;
     }
 
-    int position() {
+    double position() {
         return position;
     }
 

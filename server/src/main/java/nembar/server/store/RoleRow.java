@@ -5,4 +5,4 @@ import jakarta.persistence.Table;
 
 @Entity
 @Table(name = "role")
-class RoleRow extends Element {}
+class RoleRow extends StoredElement {}

@@ -5,4 +5,4 @@ import jakarta.persistence.Table;
 
 @Entity
 @Table(name = "sharing_rule")
-class SharingRuleRow extends Element {}
+class SharingRuleRow extends StoredElement {}

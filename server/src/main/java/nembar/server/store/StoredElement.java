@@ -9,13 +9,13 @@ import org.hibernate.annotations.ColumnTransformer;
 
 /** A row for one element of a catalogue or design; its body is the element's document form. */
 @MappedSuperclass
-abstract class Element {
+abstract class StoredElement {
     @Id private String id;
 
     private String application;
     private String key;
     private String name;
-    private int position;
+    private double position;
 
     @Column(columnDefinition = "jsonb")
     @ColumnTransformer(write = "?::jsonb")
@@ -30,7 +30,7 @@ abstract class Element {
         this.key = key;
     }
 
-    void fill(String name, int position, String body) {
+    void fill(String name, double position, String body) {
         this.name = name;
         this.position = position;
         // PostgreSQL keeps jsonb in an order of its own: texts are compared by what they say.
@@ -39,11 +39,15 @@ abstract class Element {
         }
     }
 
+    void place(double position) {
+        this.position = position;
+    }
+
     String key() {
         return key;
     }
 
-    int position() {
+    double position() {
         return position;
     }
 

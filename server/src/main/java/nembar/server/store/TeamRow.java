@@ -22,7 +22,7 @@ import org.hibernate.annotations.FetchMode;
 class TeamRow {
     @Id private String key;
     private String name;
-    private int position;
+    private double position;
 
     @Version private long version;
 
@@ -37,7 +37,7 @@ class TeamRow {
     @Column(name = "lead")
     private Map<String, Boolean> members = new HashMap<>();
 
-    void fill(TeamPart part, int position) {
+    void fill(TeamPart part, double position) {
         this.key = part.key();
         this.name = part.name();
         this.position = position;
@@ -52,7 +52,7 @@ class TeamRow {
         return key;
     }
 
-    int position() {
+    double position() {
         return position;
     }
 

@@ -12,11 +12,11 @@ class UnitRow {
     @Id private String key;
     private String name;
     private String parent;
-    private int position;
+    private double position;
 
     @Version private long version;
 
-    void fill(UnitPart part, int position) {
+    void fill(UnitPart part, double position) {
         this.key = part.key();
         this.name = part.name();
         this.parent = part.parent();
@@ -27,7 +27,7 @@ class UnitRow {
         return key;
     }
 
-    int position() {
+    double position() {
         return position;
     }
 

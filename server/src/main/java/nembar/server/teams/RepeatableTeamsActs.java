@@ -1,6 +1,6 @@
 package nembar.server.teams;
 
-import nembar.server.agreeing.Again;
+import nembar.server.approval.Repeatable;
 import nembar.server.teams.TeamEdits.TeamEdit;
 import nembar.server.teams.TeamMembers.MemberEdit;
 import org.springframework.context.annotation.Bean;
@@ -8,20 +8,22 @@ import org.springframework.context.annotation.Configuration;
 
 /** Changes of teams that can wait for somebody's word. */
 @Configuration(proxyBeanMethods = false)
-class TeamsAgain {
+class RepeatableTeamsActs {
     @Bean
-    Again<TeamEdit> teamActsAgain(TeamEdits edits) {
-        return new Again<>("team", TeamEdit.class, edits::change);
+    Repeatable<TeamEdit> teamActsAgain(TeamEdits edits) {
+        return new Repeatable<>("team", TeamEdit.class, edits::change);
     }
 
     @Bean
-    Again<Object> teamRemovalActsAgain(TeamEdits edits) {
-        return new Again<>(
-                "team-removal", Object.class, (intent, key, none) -> edits.remove(intent, key));
+    Repeatable<Object> teamRemovalActsAgain(TeamEdits edits) {
+        return new Repeatable<>(
+                "team-removal",
+                Object.class,
+                (submission, key, none) -> edits.remove(submission, key));
     }
 
     @Bean
-    Again<MemberEdit> membersActsAgain(TeamMembers members) {
-        return new Again<>("members", MemberEdit.class, members::members);
+    Repeatable<MemberEdit> membersActsAgain(TeamMembers members) {
+        return new Repeatable<>("members", MemberEdit.class, members::members);
     }
 }

@@ -2,10 +2,10 @@ package nembar.server.teams;
 
 import io.swagger.v3.oas.annotations.Operation;
 import java.util.List;
-import nembar.server.consents.Wish;
+import nembar.server.approval.RequestedAct;
+import nembar.server.approval.Submission;
+import nembar.server.command.Preview;
 import nembar.server.http.Paging;
-import nembar.server.moves.Consequence;
-import nembar.server.moves.How;
 import nembar.server.session.Me;
 import nembar.server.teams.TeamEdits.Matching;
 import nembar.server.teams.TeamEdits.TeamEdit;
@@ -78,26 +78,30 @@ class TeamController {
 
     @PutMapping("/{key}")
     @Operation(operationId = "changeTeam")
-    Consequence change(
-            @PathVariable String key, @ParameterObject How how, @RequestBody TeamEdit edit) {
-        return edits.change(how.by(me.person(), wish("team", key, edit)), key, edit);
+    Preview change(
+            @PathVariable String key,
+            @ParameterObject Submission.Parameters how,
+            @RequestBody TeamEdit edit) {
+        return edits.change(how.by(me.person(), act("team", key, edit)), key, edit);
     }
 
     @DeleteMapping("/{key}")
     @Operation(operationId = "removeTeam")
-    Consequence remove(@PathVariable String key, @ParameterObject How how) {
-        return edits.remove(how.by(me.person(), wish("team-removal", key, null)), key);
+    Preview remove(@PathVariable String key, @ParameterObject Submission.Parameters how) {
+        return edits.remove(how.by(me.person(), act("team-removal", key, null)), key);
     }
 
-    private static Wish wish(String act, String key, Object edit) {
-        return new Wish(act, key, edit, "team", List.of(key));
+    private static RequestedAct act(String act, String key, Object edit) {
+        return new RequestedAct(act, key, edit, "team", List.of(key));
     }
 
     @PostMapping("/{key}/members")
     @Operation(operationId = "changeMembers")
-    Consequence members(
-            @PathVariable String key, @ParameterObject How how, @RequestBody MemberEdit edit) {
-        return members.members(how.by(me.person(), wish("members", key, edit)), key, edit);
+    Preview members(
+            @PathVariable String key,
+            @ParameterObject Submission.Parameters how,
+            @RequestBody MemberEdit edit) {
+        return members.members(how.by(me.person(), act("members", key, edit)), key, edit);
     }
 
     /** Pasted addresses, judged: who could join by them. */

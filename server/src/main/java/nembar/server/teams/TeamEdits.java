@@ -5,6 +5,8 @@ import static nembar.server.teams.Teams.TEAM;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import nembar.core.command.ChangeSet;
+import nembar.core.command.Need;
 import nembar.core.condition.Condition;
 import nembar.core.condition.ConditionRefused;
 import nembar.core.condition.Standing;
@@ -16,16 +18,15 @@ import nembar.core.directory.PersonStatus;
 import nembar.core.directory.Team;
 import nembar.core.text.Slug;
 import nembar.server.acts.Acts;
+import nembar.server.approval.Submission;
+import nembar.server.approval.Submissions;
+import nembar.server.command.Command;
+import nembar.server.command.Preview;
 import nembar.server.governance.Governance;
 import nembar.server.http.BadRequest;
 import nembar.server.http.Named;
 import nembar.server.model.Models;
-import nembar.server.model.Step;
-import nembar.server.model.Steps.By;
-import nembar.server.moves.Consequence;
-import nembar.server.moves.Intent;
-import nembar.server.moves.Moves;
-import nembar.server.moves.Moves.Move;
+import nembar.server.store.ElementRef;
 import org.springframework.stereotype.Service;
 
 /** Sets teams up, renames and removes them, and says who is in them by condition. */
@@ -35,19 +36,25 @@ class TeamEdits {
 
     private final Teams teams;
     private final Models models;
-    private final Moves moves;
+    private final Submissions submissions;
     private final Governance governance;
     private final Acts acts;
 
-    TeamEdits(Teams teams, Models models, Moves moves, Governance governance, Acts acts) {
+    TeamEdits(
+            Teams teams, Models models, Submissions submissions, Governance governance, Acts acts) {
         this.teams = teams;
         this.models = models;
-        this.moves = moves;
+        this.submissions = submissions;
         this.governance = governance;
         this.acts = acts;
     }
 
-    record TeamEdit(String name, String who) {}
+    /**
+     * A team as somebody wants it.
+     *
+     * @param version the version whoever asks has seen; left out for a new one
+     */
+    record TeamEdit(Long version, String name, String who) {}
 
     /** Who meets a condition now. */
     record Matching(String words, int number, List<Named> first) {}
@@ -55,22 +62,18 @@ class TeamEdits {
     String create(Person me, TeamEdit edit) {
         String name = name(edit);
         String key = Slug.of(name, TEAM, taken -> models.directory().team(taken).isPresent());
-        governance.requireOnPlace(me, TEAM, "create", key, name);
         Team team = new Team(key, name, Set.of(), Set.of(), who(edit));
-        moves.move(
-                Move.of(
-                        By.of(me, "New team " + name),
-                        () -> Step.of(Edits.ofTeams(List.of(team))),
-                        () -> acts.note(me.key(), TEAM, key, "set up " + name)),
-                Intent.make(me));
+        submissions.submit(
+                Submission.execute(me),
+                Command.by(me, "New team " + name)
+                        .changing(now -> ChangeSet.of(Edits.ofTeams(List.of(team))))
+                        .within(() -> acts.note(me.key(), TEAM, key, "set up " + name)));
         return key;
     }
 
-    Consequence change(Intent intent, String key, TeamEdit edit) {
-        Person me = intent.author();
+    Preview change(Submission submission, String key, TeamEdit edit) {
+        Person me = submission.author();
         Team now = teams.known(key);
-        governance.requireOnPlace(me, TEAM, "change", key, now.name());
-        teams.requireByHand(now);
         String name = name(edit);
         Optional<Condition> who = who(edit);
         String words =
@@ -78,36 +81,35 @@ class TeamEdits {
                         ? "renamed it from " + now.name()
                         : "set who is in it to "
                                 + who.map(teams::words).orElse("those listed alone");
-        return moves.move(
-                Move.of(
-                        By.of(me, "Change the team " + name),
-                        () -> {
-                            Team latest = teams.known(key);
-                            return Step.of(
-                                    Edits.ofTeams(
-                                            List.of(
-                                                    new Team(
-                                                            key,
-                                                            name,
-                                                            latest.members(),
-                                                            latest.leads(),
-                                                            who))));
-                        },
-                        () -> acts.note(me.key(), TEAM, key, words)),
-                intent);
+        return submissions.submit(
+                submission,
+                Command.by(me, "Change the team " + name)
+                        .needing(Need.onPlace(TEAM, "change", key, now.name()))
+                        .seen(new ElementRef(TEAM, key), edit.version())
+                        .changing(
+                                all -> {
+                                    Team latest = Teams.known(all.directory(), key);
+                                    return ChangeSet.of(
+                                            Edits.ofTeams(
+                                                    List.of(
+                                                            new Team(
+                                                                    key,
+                                                                    name,
+                                                                    latest.members(),
+                                                                    latest.leads(),
+                                                                    who))));
+                                })
+                        .within(() -> acts.note(me.key(), TEAM, key, words)));
     }
 
-    Consequence remove(Intent intent, String key) {
-        Person me = intent.author();
+    Preview remove(Submission submission, String key) {
+        Person me = submission.author();
         Team team = teams.known(key);
-        governance.requireOnPlace(me, TEAM, "delete", key, team.name());
-        teams.requireByHand(team);
-        return moves.move(
-                Move.of(
-                        By.of(me, "Remove the team " + team.name()),
-                        () -> Step.of(Edits.withoutTeam(key)),
-                        () -> acts.note(me.key(), TEAM, key, "removed " + team.name())),
-                intent);
+        return submissions.submit(
+                submission,
+                Command.by(me, "Remove the team " + team.name())
+                        .changing(now -> ChangeSet.of(Edits.withoutTeam(key)))
+                        .within(() -> acts.note(me.key(), TEAM, key, "removed " + team.name())));
     }
 
     /**

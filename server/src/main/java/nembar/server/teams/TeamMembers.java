@@ -16,6 +16,7 @@ import nembar.core.arrival.ArrivalField;
 import nembar.core.arrival.Judge;
 import nembar.core.arrival.Pasted;
 import nembar.core.arrival.Placing;
+import nembar.core.command.ChangeSet;
 import nembar.core.directory.Directory;
 import nembar.core.directory.Edits;
 import nembar.core.directory.Person;
@@ -25,18 +26,16 @@ import nembar.core.governance.Objection;
 import nembar.core.governance.Objection.Rule;
 import nembar.core.text.Wording;
 import nembar.server.acts.Acts;
+import nembar.server.approval.Submission;
+import nembar.server.approval.Submissions;
+import nembar.server.command.Command;
+import nembar.server.command.Preview;
 import nembar.server.governance.Governance;
 import nembar.server.http.BadRequest;
 import nembar.server.http.Named;
 import nembar.server.http.Refused;
 import nembar.server.mail.Outbox;
 import nembar.server.model.Models;
-import nembar.server.model.Step;
-import nembar.server.model.Steps.By;
-import nembar.server.moves.Consequence;
-import nembar.server.moves.Intent;
-import nembar.server.moves.Moves;
-import nembar.server.moves.Moves.Move;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
 
@@ -53,7 +52,7 @@ class TeamMembers {
 
     private final Teams teams;
     private final Models models;
-    private final Moves moves;
+    private final Submissions submissions;
     private final Governance governance;
     private final Outbox outbox;
     private final Acts acts;
@@ -62,14 +61,14 @@ class TeamMembers {
     TeamMembers(
             Teams teams,
             Models models,
-            Moves moves,
+            Submissions submissions,
             Governance governance,
             Outbox outbox,
             Acts acts,
             TransactionTemplate transactions) {
         this.teams = teams;
         this.models = models;
-        this.moves = moves;
+        this.submissions = submissions;
         this.governance = governance;
         this.outbox = outbox;
         this.acts = acts;
@@ -94,15 +93,14 @@ class TeamMembers {
      */
     record JudgedMember(int number, String email, String verdict, Optional<Named> person) {}
 
-    Consequence members(Intent intent, String key, MemberEdit edit) {
-        Person me = intent.author();
+    Preview members(Submission submission, String key, MemberEdit edit) {
+        Person me = submission.author();
         Team now = teams.known(key);
         boolean leading = Teams.leads(me, now);
         boolean administers = governance.mayOnPlace(me, TEAM, "change", key);
         if (!leading && !administers) {
             governance.requireOnPlace(me, TEAM, "change", key, now.name());
         }
-        teams.requireByHand(now);
         List<String> add = given(edit.add());
         List<String> remove = given(edit.remove());
         for (String one : add) {
@@ -119,19 +117,37 @@ class TeamMembers {
                     List.of("You lead " + now.name() + ", so you may add and remove members."));
         }
         Predicate<Objection> waived =
-                objection -> leading && !administers && objection.rule() == Rule.NO_RAISING;
+                objection ->
+                        leading
+                                && !administers
+                                && objection.rule() == Rule.NO_RAISING
+                                && !objection.people().contains(me.key());
         String words = words(edit, true);
-        return moves.move(
-                Move.of(
-                        By.of(me, now.name() + ": " + words(edit, false)).waiving(waived),
-                        () -> Step.of(Edits.ofTeams(List.of(edited(teams.known(key), edit)))),
-                        () -> {
-                            acts.note(me.key(), TEAM, key, words);
-                            acts.noteAll(me.key(), "person", add, "added them to " + now.name());
-                            acts.noteAll(
-                                    me.key(), "person", remove, "took them out of " + now.name());
-                        }),
-                intent);
+        return submissions.submit(
+                submission,
+                Command.by(me, now.name() + ": " + words(edit, false))
+                        .waiving(waived)
+                        .changing(
+                                all ->
+                                        ChangeSet.of(
+                                                Edits.ofTeams(
+                                                        List.of(
+                                                                edited(
+                                                                        Teams.known(
+                                                                                all.directory(),
+                                                                                key),
+                                                                        edit)))))
+                        .within(
+                                () -> {
+                                    acts.note(me.key(), TEAM, key, words);
+                                    acts.noteAll(
+                                            me.key(), "person", add, "added them to " + now.name());
+                                    acts.noteAll(
+                                            me.key(),
+                                            "person",
+                                            remove,
+                                            "took them out of " + now.name());
+                                }));
     }
 
     private static Team edited(Team now, MemberEdit edit) {

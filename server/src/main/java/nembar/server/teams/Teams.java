@@ -20,9 +20,10 @@ import nembar.core.words.Telling;
 import nembar.server.acts.Acts;
 import nembar.server.governance.Governance;
 import nembar.server.http.NotFound;
-import nembar.server.http.Refused;
 import nembar.server.model.Models;
 import nembar.server.sources.Sources;
+import nembar.server.store.ElementRef;
+import nembar.server.store.ModelStore;
 import org.springframework.stereotype.Service;
 
 /** Lists teams and shows them. */
@@ -32,13 +33,21 @@ class Teams {
 
     private final Models models;
     private final Governance governance;
+    private final ModelStore store;
     private final Sources sources;
     private final Acts acts;
     private final Clock clock;
 
-    Teams(Models models, Governance governance, Sources sources, Acts acts, Clock clock) {
+    Teams(
+            Models models,
+            Governance governance,
+            ModelStore store,
+            Sources sources,
+            Acts acts,
+            Clock clock) {
         this.models = models;
         this.governance = governance;
+        this.store = store;
         this.sources = sources;
         this.acts = acts;
         this.clock = clock;
@@ -81,6 +90,7 @@ class Teams {
      */
     record TeamSheet(
             String key,
+            long version,
             String name,
             String who,
             String whoWords,
@@ -130,9 +140,11 @@ class Teams {
     }
 
     Team known(String key) {
-        return models.directory()
-                .team(key)
-                .orElseThrow(() -> new NotFound(TEAM, "There is no such team."));
+        return known(models.directory(), key);
+    }
+
+    static Team known(Directory directory, String key) {
+        return directory.team(key).orElseThrow(() -> new NotFound(TEAM, "There is no such team."));
     }
 
     TeamSheet sheet(Person me, String key, int page, int size) {
@@ -165,6 +177,7 @@ class Teams {
                         .toList();
         return new TeamSheet(
                 key,
+                store.versionOf(new ElementRef(TEAM, key)),
                 team.name(),
                 team.who().map(Condition::text).orElse(""),
                 team.who().map(this::words).orElse(""),
@@ -209,17 +222,5 @@ class Teams {
     private boolean mayMembers(Person me, Team team) {
         boolean owned = !source(team).isEmpty();
         return !owned && (leads(me, team) || governance.mayOnPlace(me, TEAM, "change", team.key()));
-    }
-
-    /**
-     * @throws Refused where a source has the say of the team
-     */
-    void requireByHand(Team team) {
-        String source = source(team);
-        if (!source.isEmpty()) {
-            throw new Refused(
-                    source + " has the say of this team.",
-                    List.of("Change it there; it arrives here by itself."));
-        }
     }
 }

@@ -1,16 +1,16 @@
 package nembar.server.units;
 
-import nembar.server.agreeing.Again;
+import nembar.server.approval.Repeatable;
 import nembar.server.units.Units.Order;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 
 /** A rearrangement of units can wait for somebody's word. */
 @Configuration(proxyBeanMethods = false)
-class UnitsAgain {
+class RepeatableUnitsActs {
     @Bean
-    Again<Order> unitsActsAgain(Units units) {
-        return new Again<>(
-                "units", Order.class, (intent, key, order) -> units.arrange(intent, order));
+    Repeatable<Order> unitsActsAgain(Units units) {
+        return new Repeatable<>(
+                "units", Order.class, (submission, key, order) -> units.arrange(submission, order));
     }
 }

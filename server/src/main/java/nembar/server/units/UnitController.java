@@ -3,9 +3,9 @@ package nembar.server.units;
 import io.swagger.v3.oas.annotations.Operation;
 import java.util.ArrayList;
 import java.util.List;
-import nembar.server.consents.Wish;
-import nembar.server.moves.Consequence;
-import nembar.server.moves.How;
+import nembar.server.approval.RequestedAct;
+import nembar.server.approval.Submission;
+import nembar.server.command.Preview;
 import nembar.server.session.Me;
 import nembar.server.units.Units.Order;
 import nembar.server.units.Units.Placed;
@@ -38,10 +38,10 @@ class UnitController {
     /** Rearranges the tree, or says what that would change. */
     @PutMapping
     @Operation(operationId = "arrangeUnits")
-    Consequence arrange(@ParameterObject How how, @RequestBody Order order) {
+    Preview arrange(@ParameterObject Submission.Parameters how, @RequestBody Order order) {
         List<String> about = new ArrayList<>(order.gone());
         order.units().stream().map(Placed::key).forEach(about::add);
         return units.arrange(
-                how.by(me.person(), new Wish("units", "", order, "unit", about)), order);
+                how.by(me.person(), new RequestedAct("units", "", order, "unit", about)), order);
     }
 }

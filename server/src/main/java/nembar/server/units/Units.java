@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Predicate;
+import nembar.core.command.ChangeSet;
 import nembar.core.directory.Directory;
 import nembar.core.directory.Edits;
 import nembar.core.directory.Person;
@@ -16,15 +17,16 @@ import nembar.core.directory.PersonStatus;
 import nembar.core.directory.Unit;
 import nembar.core.text.Slug;
 import nembar.server.acts.Acts;
+import nembar.server.approval.Submission;
+import nembar.server.approval.Submissions;
+import nembar.server.command.Command;
+import nembar.server.command.Judgement;
+import nembar.server.command.Preview;
 import nembar.server.governance.Governance;
 import nembar.server.http.BadRequest;
 import nembar.server.model.Models;
-import nembar.server.model.Step;
-import nembar.server.model.Steps.By;
-import nembar.server.moves.Consequence;
-import nembar.server.moves.Intent;
-import nembar.server.moves.Moves;
-import nembar.server.moves.Moves.Move;
+import nembar.server.store.ElementRef;
+import nembar.server.store.ModelStore;
 import org.springframework.stereotype.Service;
 
 /** Shows the tree of units and rearranges it. */
@@ -33,14 +35,21 @@ class Units {
     private static final String UNIT = "unit";
 
     private final Models models;
-    private final Moves moves;
+    private final Submissions submissions;
     private final Governance governance;
+    private final ModelStore store;
     private final Acts acts;
 
-    Units(Models models, Moves moves, Governance governance, Acts acts) {
+    Units(
+            Models models,
+            Submissions submissions,
+            Governance governance,
+            ModelStore store,
+            Acts acts) {
         this.models = models;
-        this.moves = moves;
+        this.submissions = submissions;
         this.governance = governance;
+        this.store = store;
         this.acts = acts;
     }
 
@@ -50,14 +59,25 @@ class Units {
      * @param depth 0 for one that is part of nothing
      * @param people who sit in it themselves and are not closed
      * @param below the same with everybody below
+     * @param version what it must still be when it is changed
      */
     record UnitLine(
-            String key, String name, Optional<String> parent, int depth, int people, int below) {}
+            String key,
+            String name,
+            Optional<String> parent,
+            int depth,
+            int people,
+            int below,
+            long version) {}
 
     record UnitTree(List<UnitLine> units, boolean mayChange) {}
 
-    /** One unit of a new order. A key that is not known yet makes a new one. */
-    record Placed(String key, String name, String parent) {}
+    /**
+     * One unit of a new order. A key that is not known yet makes a new one.
+     *
+     * @param version the version that was seen; -1 for a new one
+     */
+    record Placed(String key, String name, String parent, long version) {}
 
     /**
      * A new order of the tree.
@@ -81,6 +101,7 @@ class Units {
                 .filter(one -> one.status() != PersonStatus.CLOSED)
                 .forEach(one -> one.unit().ifPresent(unit -> seated.merge(unit, 1, Integer::sum)));
         List<UnitLine> lines = new ArrayList<>();
+        Map<String, Long> versions = store.versionsOf(UNIT, directory.unitNames().keySet());
         Map<Optional<String>, List<Unit>> children = new HashMap<>();
         directory
                 .units()
@@ -89,7 +110,7 @@ class Units {
                                 children.computeIfAbsent(one.parent(), any -> new ArrayList<>())
                                         .add(one));
         children.getOrDefault(Optional.<String>empty(), List.of())
-                .forEach(one -> below(children, one, 0, seated, lines));
+                .forEach(one -> below(children, one, 0, seated, versions, lines));
         return new UnitTree(
                 lines.stream().filter(one -> visible.test(one.key())).toList(),
                 directory.units().stream().anyMatch(one -> changed.test(one.key())));
@@ -100,27 +121,53 @@ class Units {
             Unit unit,
             int depth,
             Map<String, Integer> seated,
+            Map<String, Long> versions,
             List<UnitLine> lines) {
         int own = seated.getOrDefault(unit.key(), 0);
         int place = lines.size();
         lines.add(null);
         int all = own;
         for (Unit other : children.getOrDefault(Optional.of(unit.key()), List.of())) {
-            all += below(children, other, depth + 1, seated, lines);
+            all += below(children, other, depth + 1, seated, versions, lines);
         }
-        lines.set(place, new UnitLine(unit.key(), unit.name(), unit.parent(), depth, own, all));
+        lines.set(
+                place,
+                new UnitLine(
+                        unit.key(),
+                        unit.name(),
+                        unit.parent(),
+                        depth,
+                        own,
+                        all,
+                        versions.getOrDefault(unit.key(), 0L)));
         return all;
     }
 
-    Consequence arrange(Intent intent, Order order) {
-        Person author = intent.author();
-        Directory directory = models.directory();
+    Preview arrange(Submission submission, Order order) {
+        Person author = submission.author();
+        Command.Builder command =
+                Command.by(author, "Rearrange the units")
+                        .changing(now -> ChangeSet.of(arranged(now.directory(), order)))
+                        .within(judgement -> note(author, judgement));
+        for (Placed one : order.units()) {
+            command.seen(new ElementRef(UNIT, one.key()), one.version());
+        }
+        return submissions.submit(submission, command);
+    }
+
+    private void note(Person author, Judgement judgement) {
+        Directory before = judgement.before().directory();
+        Directory after = judgement.next().directory();
+        for (Unit one : judgement.changes().directory().units()) {
+            acts.note(author.key(), UNIT, one.key(), words(after, before.unit(one.key()), one));
+        }
+    }
+
+    private static Edits arranged(Directory directory, Order order) {
         List<Unit> units = new ArrayList<>();
-        Map<String, String> words = new HashMap<>();
         Map<String, String> newKeys = new HashMap<>();
         Set<String> taken = new HashSet<>(directory.unitNames().keySet());
-        List<Placed> wanted = order.units();
-        for (Placed one : wanted) {
+        for (Placed one : order.units()) {
             if (one.name() == null || one.name().isBlank()) {
                 throw new BadRequest("name", "Give the unit a name.");
             }
@@ -130,24 +177,20 @@ class Units {
                 newKeys.put(one.key(), key);
             }
         }
-        for (Placed one : wanted) {
+        for (Placed one : order.units()) {
             Optional<String> parent =
                     Optional.ofNullable(one.parent())
                             .filter(key -> !key.isBlank())
                             .map(key -> newKeys.getOrDefault(key, key));
-            Unit unit =
+            units.add(
                     new Unit(
-                            newKeys.getOrDefault(one.key(), one.key()), one.name().strip(), parent);
-            Optional<Unit> now = directory.unit(unit.key());
-            governance.requireOnPlace(
-                    author, UNIT, now.isEmpty() ? "create" : "change", unit.key(), unit.name());
-            units.add(unit);
-            words.put(unit.key(), words(directory, now, unit));
+                            newKeys.getOrDefault(one.key(), one.key()),
+                            one.name().strip(),
+                            parent));
         }
         Set<String> gone = new LinkedHashSet<>(order.gone());
         for (String key : gone) {
             String name = directory.unitNames().getOrDefault(key, key);
-            governance.requireOnPlace(author, UNIT, "delete", key, name);
             long people = directory.peopleIn(Set.of(key)).size();
             if (people > 0) {
                 throw new BadRequest(
@@ -158,14 +201,7 @@ class Units {
                                 + ". Place them elsewhere first.");
             }
         }
-        return moves.move(
-                Move.of(
-                        By.of(author, "Rearrange the units"),
-                        () -> Step.of(Edits.ofUnits(units, gone)),
-                        () ->
-                                words.forEach(
-                                        (key, said) -> acts.note(author.key(), UNIT, key, said))),
-                intent);
+        return Edits.ofUnits(units, gone);
     }
 
     private static String words(Directory directory, Optional<Unit> now, Unit next) {

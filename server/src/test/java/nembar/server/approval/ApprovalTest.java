@@ -1,11 +1,10 @@
-package nembar.server.agreeing;
+package nembar.server.approval;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import nembar.server.mail.StandIn;
 import nembar.server.testing.Arrivals;
 import nembar.server.testing.Client;
 import nembar.server.testing.Client.Answer;
@@ -16,7 +15,7 @@ import tools.jackson.databind.JsonNode;
 
 /** Changes that are not one's own to make, asked of somebody who can agree. */
 @ExtendWith(Installation.class)
-class AgreeingTest {
+class ApprovalTest {
     private static final String AUTHOR = "idris.munro@larkwater.example";
     private static final String STEWARD = "agnete.solberg@larkwater.example";
 
@@ -46,19 +45,8 @@ class AgreeingTest {
         return waiting(client, true).path(0).path("id").asString();
     }
 
-    /** The message to this address that has these words; waits for it. */
-    private static String letter(Installation nembar, String to, String words) {
-        return Arrivals.await(
-                () ->
-                        nembar.part(StandIn.class).taken().stream()
-                                .filter(one -> one.to().equals(to) && one.text().contains(words))
-                                .map(StandIn.Taken::text)
-                                .findFirst()
-                                .orElse(null));
-    }
-
     private static JsonNode waiting(Client client, boolean open) {
-        return client.get("/api/consents?open=" + open).json().path("waiting");
+        return client.get("/api/approvals?open=" + open).json().path("waiting");
     }
 
     @Test
@@ -79,24 +67,25 @@ class AgreeingTest {
 
         String id = asked(client, person);
         assertThat(unit(client, person)).isEqualTo("credit");
-        assertThat(letter(nembar, STEWARD, "Place Wren Dale"))
+        assertThat(Arrivals.letter(nembar, STEWARD, "Place Wren Dale"))
                 .contains("She starts on Monday", "/people/requests");
-        assertThat(client.post("/api/consents/" + id + "/agree", Map.of()).status()).isEqualTo(403);
+        assertThat(client.post("/api/approvals/" + id + "/agree", Map.of()).status())
+                .isEqualTo(403);
 
         Client steward = nembar.steward();
         JsonNode line = waiting(steward, true).path(0);
         assertThat(line.path("author").asString()).isEqualTo("Idris Munro");
         assertThat(line.path("mine").asBoolean()).isFalse();
-        JsonNode looked = steward.get("/api/consents/" + id).json();
+        JsonNode looked = steward.get("/api/approvals/" + id).json();
         assertThat(looked.path("consequence").path("moved").toString()).contains("Wren Dale");
-        Answer agreed = steward.post("/api/consents/" + id + "/agree", Map.of());
+        Answer agreed = steward.post("/api/approvals/" + id + "/agree", Map.of());
         assertThat(agreed.json().path("made").asBoolean()).as(agreed.text()).isTrue();
 
         assertThat(unit(client, person)).isEqualTo("crew-office");
         assertThat(client.get("/api/people/" + person).json().path("history").toString())
                 .contains("asked for agreement: Place Wren Dale", "agreed to: Place Wren Dale");
-        assertThat(letter(nembar, AUTHOR, "Place Wren Dale")).contains("It has been done");
-        assertThat(steward.post("/api/consents/" + id + "/agree", Map.of()).status())
+        assertThat(Arrivals.letter(nembar, AUTHOR, "Place Wren Dale")).contains("It has been done");
+        assertThat(steward.post("/api/approvals/" + id + "/agree", Map.of()).status())
                 .isEqualTo(404);
         JsonNode decided = waiting(client, false).path(0);
         assertThat(decided.path("state").asString()).isEqualTo("made");
@@ -111,17 +100,19 @@ class AgreeingTest {
         String first = asked(client, person);
         Answer declined =
                 nembar.steward()
-                        .post("/api/consents/" + first + "/refuse", Map.of("note", "No desk yet."));
+                        .post(
+                                "/api/approvals/" + first + "/refuse",
+                                Map.of("note", "No desk yet."));
         assertThat(declined.status()).isEqualTo(204);
-        assertThat(letter(nembar, AUTHOR, "Place Perrin Oake"))
+        assertThat(Arrivals.letter(nembar, AUTHOR, "Place Perrin Oake"))
                 .contains("Nothing has been changed", "No desk yet.");
         assertThat(waiting(client, false).path(0).path("note").asString())
                 .isEqualTo("Agnete Solberg: No desk yet.");
 
         String second = asked(client, person);
-        client.post("/api/consents/" + second + "/refuse", Map.of("note", ""));
+        client.post("/api/approvals/" + second + "/refuse", Map.of("note", ""));
         assertThat(waiting(client, false).path(0).path("state").asString()).isEqualTo("withdrawn");
-        assertThat(nembar.steward().get("/api/consents/" + second).status()).isEqualTo(404);
+        assertThat(nembar.steward().get("/api/approvals/" + second).status()).isEqualTo(404);
         assertThat(unit(client, person)).isEqualTo("credit");
     }
 
@@ -133,11 +124,11 @@ class AgreeingTest {
         String id = asked(client, person);
         Client other = nembar.branchAdministrator();
         assertThat(waiting(other, true)).isEmpty();
-        assertThat(other.get("/api/consents/" + id).status()).isEqualTo(404);
-        assertThat(other.post("/api/consents/" + id + "/agree", Map.of()).status()).isEqualTo(404);
-        assertThat(other.post("/api/consents/" + id + "/refuse", Map.of("note", "")).status())
+        assertThat(other.get("/api/approvals/" + id).status()).isEqualTo(404);
+        assertThat(other.post("/api/approvals/" + id + "/agree", Map.of()).status()).isEqualTo(404);
+        assertThat(other.post("/api/approvals/" + id + "/refuse", Map.of("note", "")).status())
                 .isEqualTo(404);
-        client.post("/api/consents/" + id + "/refuse", Map.of("note", ""));
+        client.post("/api/approvals/" + id + "/refuse", Map.of("note", ""));
     }
 
     @Test
@@ -158,12 +149,12 @@ class AgreeingTest {
         assertThat(place(client, person, "tariffs", "").json().path("done").asBoolean()).isTrue();
 
         Client steward = nembar.steward();
-        JsonNode looked = steward.get("/api/consents/" + id).json();
+        JsonNode looked = steward.get("/api/approvals/" + id).json();
         assertThat(looked.path("problem").asString()).contains("changed by somebody else");
-        assertThat(steward.post("/api/consents/" + id + "/agree", Map.of()).status())
+        assertThat(steward.post("/api/approvals/" + id + "/agree", Map.of()).status())
                 .isEqualTo(409);
         assertThat(unit(client, person)).isEqualTo("tariffs");
-        client.post("/api/consents/" + id + "/refuse", Map.of("note", ""));
+        client.post("/api/approvals/" + id + "/refuse", Map.of("note", ""));
     }
 
     @Test
@@ -177,12 +168,12 @@ class AgreeingTest {
         Answer lock =
                 client.post(
                         "/api/people/acts?ask=true",
-                        Map.of("act", "signOut", "people", List.of("rupert.ashlar")));
+                        Map.of("act", "resend", "people", List.of("ottilie.brandt")));
         assertThat(lock.status()).isEqualTo(400);
         Answer empty =
                 client.post(
                         "/api/people/acts?ask=true",
-                        Map.of("act", "suspend", "people", List.of("agnete.solberg")));
+                        Map.of("act", "suspend", "people", List.of("clemency.hart")));
         assertThat(empty.status()).isEqualTo(400);
     }
 
@@ -197,25 +188,25 @@ class AgreeingTest {
         String id = asked(client, "idris.munro");
 
         Client steward = nembar.steward();
-        JsonNode first = steward.post("/api/consents/" + id + "/agree", Map.of()).json();
+        JsonNode first = steward.post("/api/approvals/" + id + "/agree", Map.of()).json();
         assertThat(first.path("made").asBoolean()).isFalse();
         assertThat(first.path("still").toString())
                 .contains("vikram.sethi")
                 .doesNotContain("rufus.tannahill");
         assertThat(unit(client, "idris.munro")).isNotEqualTo("crew-office");
         assertThat(waiting(steward, true).path(0).path("agreed").asBoolean()).isTrue();
-        assertThat(steward.post("/api/consents/" + id + "/agree", Map.of()).status())
+        assertThat(steward.post("/api/approvals/" + id + "/agree", Map.of()).status())
                 .isEqualTo(403);
 
         Client other = nembar.nobody().signIn(second, Arrivals.PASSWORD);
-        JsonNode last = other.post("/api/consents/" + id + "/agree", Map.of()).json();
+        JsonNode last = other.post("/api/approvals/" + id + "/agree", Map.of()).json();
         assertThat(last.path("made").asBoolean()).isTrue();
         assertThat(unit(client, "idris.munro")).isEqualTo("crew-office");
 
         String back = asked(client, "idris.munro", home);
-        assertThat(steward.post("/api/consents/" + back + "/agree", Map.of()).status())
+        assertThat(steward.post("/api/approvals/" + back + "/agree", Map.of()).status())
                 .isEqualTo(404);
-        other.post("/api/consents/" + back + "/agree", Map.of());
+        other.post("/api/approvals/" + back + "/agree", Map.of());
         assertThat(unit(client, "idris.munro")).isEqualTo(home);
     }
 
@@ -236,7 +227,7 @@ class AgreeingTest {
         assertThat(preview.path("canAgree").toString()).contains("agnete.solberg");
         client.post("/api/people/acts?ask=true", given);
         String id = waiting(client, true).path(0).path("id").asString();
-        Answer agreed = nembar.steward().post("/api/consents/" + id + "/agree", Map.of());
+        Answer agreed = nembar.steward().post("/api/approvals/" + id + "/agree", Map.of());
         assertThat(agreed.json().path("made").asBoolean()).as(agreed.text()).isTrue();
         assertThat(client.get("/api/people/" + person).json().path("held").toString())
                 .contains("Crew steward");

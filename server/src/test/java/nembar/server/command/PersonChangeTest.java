@@ -1,4 +1,4 @@
-package nembar.server.people;
+package nembar.server.command;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
@@ -19,6 +19,7 @@ import nembar.core.directory.PersonKind;
 import nembar.core.directory.PersonStatus;
 import nembar.core.directory.Unit;
 import nembar.server.http.BadRequest;
+import nembar.server.people.AttributeText;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;

@@ -19,6 +19,7 @@ import nembar.server.document.DocumentJson;
 import nembar.server.document.DocumentReader;
 import nembar.server.http.Refused;
 import nembar.server.model.Models;
+import nembar.server.records.Records;
 import nembar.server.session.Acting;
 import org.junit.jupiter.api.Test;
 import org.springframework.core.io.ClassPathResource;
@@ -53,7 +54,8 @@ class GovernanceTest {
     private Governance governance() {
         Models models = mock(Models.class);
         when(models.model(Models.NEMBAR)).thenReturn(nembar);
-        return new Governance(models, mock(Acting.class), CLOCK);
+        return new Governance(
+                models, mock(Acting.class), mock(Records.class), mock(LookPasses.class), CLOCK);
     }
 
     private Person person(String key) {

@@ -59,7 +59,7 @@ class OrganisationTest {
                                 3,
                                 "seatsRefuse",
                                 true));
-        assertThat(client.put(path, wanted).json().path("done").asBoolean()).isTrue();
+        assertThat(put(client, path, wanted).json().path("done").asBoolean()).isTrue();
         JsonNode sheet = client.get(path).json();
         assertThat(sheet.path("history").path(0).path("who").asString()).isEqualTo("Idris Munro");
         JsonNode line = sheet.path("line");
@@ -84,7 +84,7 @@ class OrganisationTest {
         wrong.forEach(
                 (field, change) ->
                         assertThat(
-                                        client.put(path, edit("Wrong Turns", change))
+                                        put(client, path, edit("Wrong Turns", change))
                                                 .json()
                                                 .path("problems")
                                                 .path(0)
@@ -92,12 +92,14 @@ class OrganisationTest {
                                                 .asString())
                                 .isEqualTo(field));
         Answer taken =
-                client.put(
+                put(
+                        client,
                         path,
                         edit("Wrong Turns", Map.of("domains", List.of("hollis-grain.example"))));
         assertThat(taken.detail()).contains("belongs to Hollis Grain");
         Answer own =
-                client.put(
+                put(
+                        client,
                         "/api/organisations/larkwater",
                         edit("Larkwater Barge Lines", Map.of("pending", true)));
         assertThat(own.detail()).contains("neither held back nor ended");
@@ -112,9 +114,9 @@ class OrganisationTest {
         Client theirs = nembar.nobody().signIn(email, Arrivals.PASSWORD);
         assertThat(theirs.get("/api/session").status()).isEqualTo(200);
         Answer preview =
-                client.put(path + "?preview=true", edit("Patient Cargo", Map.of("pending", true)));
+                put(client, path + "?preview=true", edit("Patient Cargo", Map.of("pending", true)));
         assertThat(preview.json().path("done").asBoolean()).isFalse();
-        client.put(path, edit("Patient Cargo", Map.of("pending", true)));
+        put(client, path, edit("Patient Cargo", Map.of("pending", true)));
         assertThat(client.get(path).json().path("line").path("state").asString())
                 .isEqualTo("pending");
         Answer out = nembar.nobody().trySignIn(email, Arrivals.PASSWORD);
@@ -123,7 +125,7 @@ class OrganisationTest {
         String person = Arrivals.key(client, email);
         Answer access = client.get("/api/ask/what-can?application=towline&person=" + person);
         assertThat(access.json().path("holdings")).isEmpty();
-        client.put(path, edit("Patient Cargo", Map.of("pending", false)));
+        put(client, path, edit("Patient Cargo", Map.of("pending", false)));
         assertThat(nembar.nobody().trySignIn(email, Arrivals.PASSWORD).status()).isEqualTo(200);
     }
 
@@ -132,7 +134,7 @@ class OrganisationTest {
         Client client = nembar.administrator();
         String key = made(client, "Last Season");
         String email = outsider(nembar, key);
-        client.put("/api/organisations/" + key, edit("Last Season", Map.of("ends", "2020-01-31")));
+        put(client, "/api/organisations/" + key, edit("Last Season", Map.of("ends", "2020-01-31")));
         assertThat(nembar.nobody().trySignIn(email, Arrivals.PASSWORD).status()).isEqualTo(403);
         assertThat(
                         client.get("/api/organisations/" + key)
@@ -148,7 +150,8 @@ class OrganisationTest {
         Client auditor = nembar.auditor();
         assertThat(auditor.get("/api/organisations/hollis-grain").status()).isEqualTo(200);
         assertThat(
-                        auditor.put(
+                        put(
+                                        auditor,
                                         "/api/organisations/hollis-grain",
                                         edit("Hollis Grain", Map.of()))
                                 .status())
@@ -156,5 +159,32 @@ class OrganisationTest {
         assertThat(auditor.post("/api/organisations", edit("Mine", Map.of())).status())
                 .isEqualTo(403);
         assertThat(nembar.administrator().get("/api/organisations/none").status()).isEqualTo(404);
+    }
+
+    /** Puts an edit on top of the version there is. */
+    private static Answer put(Client client, String path, Map<String, Object> edit) {
+        Map<String, Object> seen = new HashMap<>(edit);
+        String sheet = path.replaceAll("\\?.*", "");
+        seen.put("version", client.get(sheet).json().path("version").asLong());
+        return client.put(path, seen);
+    }
+
+    @Test
+    void ofTwoEditsOfTheSameOneIsToldAndNothingIsLost(Installation nembar) {
+        Client client = nembar.administrator();
+        String path = "/api/organisations/" + made(client, "Two Hands");
+        Map<String, Object> first = new HashMap<>(edit("Two Hands", Map.of("seats", 4)));
+        Map<String, Object> second =
+                new HashMap<>(edit("Two Hands", Map.of("domains", List.of("two-hands.example"))));
+        long version = client.get(path).json().path("version").asLong();
+        first.put("version", version);
+        second.put("version", version);
+        assertThat(client.put(path, first).status()).isEqualTo(200);
+        Answer late = client.put(path, second);
+        assertThat(late.status()).isEqualTo(409);
+        assertThat(late.json().path("overtaken").asBoolean()).isTrue();
+        assertThat(client.get(path).json().path("line").path("seats").asInt()).isEqualTo(4);
+        second.remove("version");
+        assertThat(client.put(path, second).status()).isEqualTo(400);
     }
 }

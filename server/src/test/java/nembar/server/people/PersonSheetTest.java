@@ -186,7 +186,7 @@ class PersonSheetTest {
     void aSignInIsGuardedWhereThePersonHoldsRightsInAGuardedArea(Installation nembar) {
         Client client = nembar.administrator();
         assertThat(sheet(client, "agnete.solberg").path("signInGuarded").asString())
-                .contains("steward of Crew welfare");
+                .contains("rights in Crew welfare");
         Answer reset = act(client, "reset", "agnete.solberg", Map.of());
         assertThat(reset.status()).isEqualTo(403);
         assertThat(reset.text()).contains("Crew welfare");

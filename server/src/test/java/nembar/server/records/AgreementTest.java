@@ -54,7 +54,8 @@ class AgreementTest {
     static void tables(Installation nembar) {
         String url = nembar.cluster().url("towline");
         SingleConnectionDataSource own =
-                new SingleConnectionDataSource(url, "nembar", nembar.cluster().password(), true);
+                new SingleConnectionDataSource(
+                        url, "towline_owner", nembar.cluster().password("towline_owner"), true);
         database = new JdbcTemplate(own);
         database.execute("DROP SCHEMA IF EXISTS harbour CASCADE");
         database.execute("SET jit = off");
@@ -73,7 +74,11 @@ class AgreementTest {
                                 Map.of(
                                         HARBOUR,
                                         new Settings.Source(
-                                                url, "nembar", nembar.cluster().password()))),
+                                                url,
+                                                "towline_owner",
+                                                nembar.cluster().password("towline_owner"),
+                                                List.of(),
+                                                null))),
                         own);
         records = new Records(sources);
     }

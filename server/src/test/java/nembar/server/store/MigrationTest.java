@@ -15,13 +15,14 @@ import org.springframework.jdbc.datasource.SingleConnectionDataSource;
 class MigrationTest {
     @Test
     void whatWasThereBeforeHistoryWasKeptCountsFromTheUpgrade(Installation nembar) {
-        String password = nembar.cluster().password();
+        String password = nembar.cluster().password("nembar_owner");
         String url = nembar.cluster().url("nembar");
         JdbcTemplate database =
-                new JdbcTemplate(new SingleConnectionDataSource(url, "nembar", password, true));
+                new JdbcTemplate(
+                        new SingleConnectionDataSource(url, "nembar_owner", password, true));
         FluentConfiguration flyway =
                 Flyway.configure()
-                        .dataSource(url, "nembar", password)
+                        .dataSource(url, "nembar_owner", password)
                         .locations("classpath:db/migration")
                         .schemas("upgraded");
         flyway.target("1").load().migrate();

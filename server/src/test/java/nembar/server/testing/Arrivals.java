@@ -92,7 +92,16 @@ public final class Arrivals {
 
     /** The token in the last message to the address; waits for one. */
     public static String token(Installation nembar, String email) {
-        Matcher matcher = TOKEN.matcher(letter(nembar, email));
+        return token(email, letter(nembar, email));
+    }
+
+    /** The token in the message to the address that has these words; waits for it. */
+    public static String token(Installation nembar, String email, String words) {
+        return token(email, letter(nembar, email, words));
+    }
+
+    private static String token(String email, String letter) {
+        Matcher matcher = TOKEN.matcher(letter);
         if (!matcher.find()) {
             throw new AssertionError("no link in the message to " + email);
         }
@@ -102,6 +111,16 @@ public final class Arrivals {
     /** The last message to the address; waits for one. */
     public static String letter(Installation nembar, String email) {
         return letters(nembar, email, 1).get(0);
+    }
+
+    /** The last message to the address that has these words; waits for it. */
+    public static String letter(Installation nembar, String email, String words) {
+        return await(
+                () ->
+                        letters(nembar, email, 0).stream()
+                                .filter(one -> one.contains(words))
+                                .findFirst()
+                                .orElse(null));
     }
 
     /** Messages to the address, the last first, once there are so many. */

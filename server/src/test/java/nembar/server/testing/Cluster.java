@@ -61,14 +61,20 @@ public final class Cluster {
         run("stop", folder.toString());
     }
 
+    /** Breaks PostgreSQL off, as if the machine had lost its power. */
+    public void kill() {
+        run("kill", folder.toString());
+    }
+
     /** The JDBC address of one of its databases. */
     public String url(String database) {
         return "jdbc:postgresql://127.0.0.1:" + port + "/" + database;
     }
 
-    public String password() {
+    /** The password of one of its roles. */
+    public String password(String role) {
         try {
-            return Files.readString(folder.resolve("password"));
+            return Files.readString(folder.resolve("passwords").resolve(role));
         } catch (IOException failed) {
             throw new UncheckedIOException(failed);
         }
@@ -78,10 +84,17 @@ public final class Cluster {
     public List<String> settings() {
         return List.of(
                 "spring.datasource.url=" + url("nembar"),
-                "spring.datasource.password=" + password(),
+                "spring.datasource.username=nembar_program",
+                "spring.datasource.password=" + password("nembar_program"),
+                "spring.flyway.user=nembar_owner",
+                "spring.flyway.password=" + password("nembar_owner"),
                 "nembar.sources.towline.url=" + url("towline"),
-                "nembar.sources.towline.username=nembar",
-                "nembar.sources.towline.password=" + password(),
+                "nembar.sources.towline.username=towline_reader",
+                "nembar.sources.towline.password=" + password("towline_reader"),
+                "nembar.sources.towline.hand-over.username=towline_hand_over",
+                "nembar.sources.towline.hand-over.password=" + password("towline_hand_over"),
+                "nembar.demo-records.username=towline_owner",
+                "nembar.demo-records.password=" + password("towline_owner"),
                 "nembar.secret=a key for tests, and for nothing else",
                 "nembar.mail.every=100ms",
                 "spring.mail.port=" + freePort());

@@ -14,8 +14,20 @@ import tools.jackson.databind.JsonNode;
 /** The tree of units, and what rearranging it changes. */
 @ExtendWith(Installation.class)
 class UnitTest {
-    private static Map<String, Object> order(String key, String name, String parent) {
-        return Map.of("units", List.of(Map.of("key", key, "name", name, "parent", parent)));
+    private static Map<String, Object> order(
+            Client client, String key, String name, String parent) {
+        long version =
+                client.get("/api/units")
+                        .json()
+                        .path("units")
+                        .valueStream()
+                        .filter(one -> one.path("key").asString().equals(key))
+                        .mapToLong(one -> one.path("version").asLong())
+                        .findFirst()
+                        .orElse(-1);
+        return Map.of(
+                "units",
+                List.of(Map.of("key", key, "name", name, "parent", parent, "version", version)));
     }
 
     private static JsonNode unit(Client client, String name) {
@@ -45,7 +57,7 @@ class UnitTest {
         Answer preview =
                 client.put(
                         "/api/units?preview=true",
-                        order("sorrel-delta", "Sorrel Delta", "commercial"));
+                        order(client, "sorrel-delta", "Sorrel Delta", "commercial"));
         assertThat(preview.json().path("done").asBoolean()).isFalse();
         assertThat(preview.json().path("people").asInt()).isPositive();
         assertThat(preview.json().path("moved").toString()).contains("\"lost\":");
@@ -55,10 +67,10 @@ class UnitTest {
     @Test
     void aUnitIsMadeMovedRenamedAndTakenAway(Installation nembar) {
         Client client = nembar.administrator();
-        client.put("/api/units", order("new-1", "Dry Dock", "fleet"));
+        client.put("/api/units", order(client, "new-1", "Dry Dock", "fleet"));
         String key = unit(client, "Dry Dock").path("key").asString();
         assertThat(key).isEqualTo("dry-dock");
-        Answer moved = client.put("/api/units", order(key, "Dry Docks", "credit"));
+        Answer moved = client.put("/api/units", order(client, key, "Dry Docks", "credit"));
         assertThat(moved.json().path("done").asBoolean()).as(moved.text()).isTrue();
         assertThat(unit(client, "Dry Docks").path("parent").asString()).isEqualTo("credit");
         Answer gone = client.put("/api/units", Map.of("gone", List.of(key)));
@@ -72,17 +84,22 @@ class UnitTest {
         Answer circle =
                 client.put(
                         "/api/units?preview=true",
-                        order("operations", "Operations", "sorrel-delta"));
+                        order(client, "operations", "Operations", "sorrel-delta"));
         assertThat(circle.json().path("against").toString()).contains("below");
         assertThat(
-                        client.put("/api/units", order("operations", "Operations", "sorrel-delta"))
+                        client.put(
+                                        "/api/units",
+                                        order(client, "operations", "Operations", "sorrel-delta"))
                                 .status())
                 .isEqualTo(422);
         Answer seated = client.put("/api/units", Map.of("gone", List.of("credit")));
         assertThat(seated.detail()).contains("sit in Credit");
-        assertThat(client.put("/api/units", order("credit", " ", "finance")).status())
+        assertThat(client.put("/api/units", order(client, "credit", " ", "finance")).status())
                 .isEqualTo(400);
-        assertThat(nembar.auditor().put("/api/units", order("credit", "C", "finance")).status())
+        assertThat(
+                        nembar.auditor()
+                                .put("/api/units", order(client, "credit", "C", "finance"))
+                                .status())
                 .isEqualTo(403);
     }
 }

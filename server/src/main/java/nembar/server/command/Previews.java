@@ -1,0 +1,228 @@
+package nembar.server.command;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.Predicate;
+import nembar.core.answers.Counting;
+import nembar.core.answers.Difference;
+import nembar.core.answers.Impact;
+import nembar.core.answers.Moment;
+import nembar.core.catalogue.Area;
+import nembar.core.catalogue.Operation;
+import nembar.core.catalogue.RecordType;
+import nembar.core.command.Snapshot;
+import nembar.core.directory.Directory;
+import nembar.core.directory.Edits;
+import nembar.core.directory.Person;
+import nembar.core.model.AccessModel;
+import nembar.core.model.ModelRefused;
+import nembar.core.model.Problem;
+import nembar.server.command.Preview.Moved;
+import nembar.server.command.Preview.PreviewLine;
+import nembar.server.governance.Governance;
+import org.springframework.stereotype.Service;
+
+/** Shows what a command would change, counted in records, and what stands against it. */
+@Service
+public class Previews {
+    /** More people than these are counted as people, and their records are not. */
+    private static final int COUNTED_AT_MOST = 30;
+
+    private final Gate gate;
+    private final Objections objections;
+    private final Governance governance;
+
+    Previews(Gate gate, Objections objections, Governance governance) {
+        this.gate = gate;
+        this.objections = objections;
+        this.governance = governance;
+    }
+
+    /** What the command would come to, counted as far as whoever acts may be told. */
+    public Preview of(Command command) {
+        Judgement judgement;
+        try {
+            judgement = gate.judge(command);
+        } catch (ModelRefused refused) {
+            return new Preview(
+                    0,
+                    List.of(),
+                    refused.problems().stream().map(Problem::message).distinct().toList(),
+                    command.warnings(),
+                    List.of(),
+                    false);
+        }
+        Snapshot before = judgement.before();
+        Snapshot next = judgement.next();
+        boolean asIfActive = !aboutActivity(before.directory(), judgement.changes().directory());
+        Set<String> people = new LinkedHashSet<>();
+        List<Moved> moved = new ArrayList<>();
+        Person asking = command.actor().acting();
+        Predicate<Person> visible = governance.mayView(asking);
+        Predicate<Person> comes = one -> before.directory().person(one.key()).isEmpty();
+        next.models()
+                .forEach(
+                        (application, model) -> {
+                            AccessModel was = before.models().get(application);
+                            if (was != null && was != model) {
+                                Impact impact =
+                                        Impact.of(
+                                                new Moment(was, judgement.at(), asIfActive),
+                                                new Moment(model, judgement.at(), asIfActive));
+                                impact.people()
+                                        .forEach(one -> people.add(one.seat().person().key()));
+                                moved.addAll(
+                                        counted(
+                                                model,
+                                                impact,
+                                                visible.or(comes),
+                                                governance.counting(asking, was)));
+                            }
+                        });
+        List<String> told = new ArrayList<>(command.warnings());
+        judgement
+                .broken()
+                .forEach(name -> told.add("An expectation would be broken: " + name + "."));
+        return new Preview(
+                people.size(),
+                moved,
+                judgement.objections().stream().map(objections::said).toList(),
+                told,
+                objections.named(objections.approvers(judgement.objections())),
+                false);
+    }
+
+    /** Whether the edits make somebody active or inactive; otherwise everybody counts as active. */
+    private static boolean aboutActivity(Directory now, Edits edits) {
+        return edits.people().stream()
+                        .anyMatch(
+                                one ->
+                                        now.person(one.key())
+                                                .filter(was -> was.active() != one.active())
+                                                .isPresent())
+                || edits.accounts().stream()
+                        .anyMatch(
+                                one ->
+                                        now.account(one.key())
+                                                .filter(
+                                                        was ->
+                                                                was.pending() != one.pending()
+                                                                        || !was.ends()
+                                                                                .equals(one.ends()))
+                                                .isPresent());
+    }
+
+    private List<Moved> counted(
+            AccessModel model, Impact impact, Predicate<Person> visible, Counting counting) {
+        List<Impact.OfPerson> some =
+                impact.people().stream()
+                        .filter(one -> visible.test(one.seat().person()))
+                        .limit(COUNTED_AT_MOST)
+                        .toList();
+        Map<List<String>, Map<String, PreviewLine>> lines = new LinkedHashMap<>();
+        Map<List<String>, Impact.OfPerson> who = new LinkedHashMap<>();
+        for (Impact.OfPerson one : some) {
+            List<String> seat = seat(one.seat().person(), one.seat().account());
+            who.put(seat, one);
+            lines.put(seat, new LinkedHashMap<>());
+        }
+        new Impact(some)
+                .counted(counting, 0)
+                .forEach(
+                        line ->
+                                lines.get(seat(line.seat().person(), line.seat().account()))
+                                        .merge(
+                                                what(line),
+                                                new PreviewLine(
+                                                        what(line),
+                                                        guarded(model, line),
+                                                        opens(line),
+                                                        Math.max(line.gained().number(), 0),
+                                                        Math.max(line.lost().number(), 0),
+                                                        withheld(line),
+                                                        Optional.empty()),
+                                                Previews::wider));
+        List<Moved> moved = new ArrayList<>();
+        who.forEach(
+                (seat, one) -> {
+                    List<PreviewLine> all = new ArrayList<>(lines.get(seat).values());
+                    one.difference().functions().stream().map(Previews::function).forEach(all::add);
+                    if (!all.isEmpty()) {
+                        Person person = one.seat().person();
+                        moved.add(
+                                new Moved(
+                                        person.key(),
+                                        person.name(),
+                                        person.external(),
+                                        model.application().name(),
+                                        one.seat()
+                                                .account()
+                                                .map(
+                                                        key ->
+                                                                model.directory()
+                                                                        .accountNames()
+                                                                        .getOrDefault(key, key)),
+                                        all));
+                    }
+                });
+        return moved;
+    }
+
+    /** A field stands once, with the level at which most of it changes. */
+    private static PreviewLine wider(PreviewLine one, PreviewLine other) {
+        return one.gained() + one.lost() >= other.gained() + other.lost() ? one : other;
+    }
+
+    private static List<String> seat(Person person, Optional<String> account) {
+        return List.of(person.key(), account.orElse(""));
+    }
+
+    /** Where no record there is tells, what there could be does. */
+    private static boolean opens(Impact.Line line) {
+        if (withheld(line)) {
+            return line.gained().some();
+        }
+        return line.gained().number() > 0 || line.lost().number() == 0 && line.gained().some();
+    }
+
+    private static boolean withheld(Impact.Line line) {
+        return line.gained().number() == Counting.WITHHELD
+                || line.lost().number() == Counting.WITHHELD;
+    }
+
+    private static String what(Impact.Line line) {
+        String plural = line.type().plural().toLowerCase(Locale.ROOT);
+        return line.field()
+                .map(field -> "see " + field.label().toLowerCase(Locale.ROOT) + " of " + plural)
+                .orElseGet(
+                        () ->
+                                (line.operation().equals(Operation.VIEW)
+                                                ? "view"
+                                                : line.operation().label())
+                                        + " "
+                                        + plural);
+    }
+
+    private static boolean guarded(AccessModel model, Impact.Line line) {
+        RecordType type = line.type();
+        return line.field().filter(field -> field.guarded()).isPresent()
+                || model.catalogue().area(type.area()).filter(Area::guarded).isPresent();
+    }
+
+    private static PreviewLine function(Difference.OfFunction one) {
+        return new PreviewLine(
+                one.function().name(),
+                false,
+                one.gained(),
+                one.gained() ? 1 : 0,
+                one.gained() ? 0 : 1,
+                false,
+                Optional.of(one.before() + " to " + one.after()));
+    }
+}

@@ -1,0 +1,94 @@
+package nembar.server.testing;
+
+import java.util.List;
+import java.util.Map;
+import nembar.server.testing.Client.Answer;
+
+/** Administrators of limited rights, and what others publish for them. */
+public final class Limited {
+    private static final String NEMBAR = "/api/applications/nembar";
+
+    private Limited() {}
+
+    /** One privilege in Nembar: an operation on a record type within a reach. */
+    public static Map<String, Object> may(String type, String operation) {
+        return Map.of("recordType", type, "operation", operation, "reach", "all");
+    }
+
+    /** Brings somebody in and gives them these privileges in Nembar; signed in. */
+    @SafeVarargs
+    public static Client administrator(
+            Installation nembar, String name, Map<String, Object>... privileges) {
+        String email = name + "@larkwater.example";
+        String key = Arrivals.arrive(nembar, email, name + " Limited", "larkwater");
+        List<Map<String, Object>> changes =
+                List.of(
+                        Map.of(
+                                "put",
+                                "privilegeSets",
+                                "element",
+                                Map.of(
+                                        "key",
+                                        "of-" + name,
+                                        "name",
+                                        "Of " + name,
+                                        "purpose",
+                                        "A test",
+                                        "privileges",
+                                        List.of(privileges))),
+                        Map.of(
+                                "put",
+                                "assignments",
+                                "element",
+                                Map.of(
+                                        "key",
+                                        "to-" + name,
+                                        "set",
+                                        "of-" + name,
+                                        "audience",
+                                        Map.of("of", List.of(Map.of("person", key))))));
+        publish(nembar.administrator(), NEMBAR, "Rights of " + name, changes);
+        return nembar.nobody().signIn(email, Arrivals.PASSWORD);
+    }
+
+    /** Publishes changes as a draft; how that ended. */
+    public static Answer tryToPublish(
+            Client client, String application, String name, List<Map<String, Object>> changes) {
+        Answer draft = client.post(application + "/drafts", draft(name, changes));
+        if (draft.status() != 201) {
+            return draft;
+        }
+        return publish(client, application, draft);
+    }
+
+    public static Map<String, Object> draft(String name, List<Map<String, Object>> changes) {
+        return Map.of("name", name, "changes", changes);
+    }
+
+    /** Publishes a draft that is there. */
+    public static Answer publish(Client client, String application, Answer draft) {
+        String at = application + "/drafts/" + draft.json().path("id").asString();
+        return client.with("If-Match", client.get(at).header("ETag"))
+                .post(at + "/publish", Map.of("reason", "A test"));
+    }
+
+    /** The same, which has to end well. */
+    public static Answer publish(
+            Client client, String application, String name, List<Map<String, Object>> changes) {
+        Answer published = tryToPublish(client, application, name, changes);
+        if (published.status() != 200) {
+            throw new AssertionError("not published: " + published.text());
+        }
+        return published;
+    }
+
+    /** A change that assigns a role or set to one person. */
+    public static Map<String, Object> assign(
+            String key, String what, String given, String person, Map<String, Object> more) {
+        Map<String, Object> element = new java.util.HashMap<>(more);
+        element.put("key", key);
+        element.put(what, given);
+        element.put("audience", Map.of("of", List.of(Map.of("person", person))));
+        return Map.of("put", "assignments", "element", element);
+    }
+}
