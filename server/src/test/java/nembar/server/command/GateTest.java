@@ -6,7 +6,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.time.Instant;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.Callable;
@@ -35,23 +34,9 @@ class GateTest {
     /** Puts a person as they are, with something else. */
     private static Answer edit(Client client, String key, Map<String, Object> change) {
         JsonNode sheet = client.get("/api/people/" + key).json();
-        Map<String, Object> edit = asTheyAre(sheet);
+        Map<String, Object> edit = Limited.asTheyAre(sheet);
         edit.putAll(change);
         return client.put("/api/people/" + key, edit);
-    }
-
-    private static Map<String, Object> asTheyAre(JsonNode sheet) {
-        Map<String, Object> edit = new HashMap<>();
-        edit.put("version", sheet.path("version").asLong());
-        for (String field : List.of("kind", "email", "givenName", "familyName", "timeZone")) {
-            edit.put(field, sheet.path(field).asString());
-        }
-        List<String> accounts = new ArrayList<>();
-        sheet.path("accounts").forEach(one -> accounts.add(one.path("key").asString()));
-        edit.put("accounts", accounts);
-        edit.put("unit", sheet.path("unit").path("key").asString(""));
-        edit.put("manager", sheet.path("manager").path("key").asString(""));
-        return edit;
     }
 
     @Test
@@ -471,7 +456,7 @@ class GateTest {
         assertThat(edit(client, key, Map.of("email", "thief@larkwater.example")).status())
                 .isEqualTo(403);
         JsonNode sheet = client.get("/api/people/" + key).json();
-        Map<String, Object> other = asTheyAre(sheet);
+        Map<String, Object> other = Limited.asTheyAre(sheet);
         other.put("email", "hq@larkwater.example");
         Answer waiting = client.put("/api/people/" + key + "?ask=true", other);
         assertThat(waiting.status()).as(waiting.text()).isEqualTo(200);

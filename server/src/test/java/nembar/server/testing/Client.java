@@ -21,7 +21,7 @@ import tools.jackson.databind.json.JsonMapper;
 public final class Client {
     private static final JsonMapper JSON = new JsonMapper();
 
-    private final String address;
+    private String address;
     private final CookieManager cookies = new CookieManager();
     private final HttpClient http;
     private final Map<String, String> headers = new HashMap<>();
@@ -55,6 +55,12 @@ public final class Client {
         public String detail() {
             return json().path("detail").asString("");
         }
+    }
+
+    /** Talks to another server of the same installation from now on, in the same session. */
+    public Client at(String other) {
+        address = other;
+        return this;
     }
 
     /** Sends this header from now on. */

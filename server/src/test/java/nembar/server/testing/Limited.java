@@ -1,8 +1,11 @@
 package nembar.server.testing;
 
+import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import nembar.server.testing.Client.Answer;
+import tools.jackson.databind.JsonNode;
 
 /** Administrators of limited rights, and what others publish for them. */
 public final class Limited {
@@ -85,10 +88,25 @@ public final class Limited {
     /** A change that assigns a role or set to one person. */
     public static Map<String, Object> assign(
             String key, String what, String given, String person, Map<String, Object> more) {
-        Map<String, Object> element = new java.util.HashMap<>(more);
+        Map<String, Object> element = new HashMap<>(more);
         element.put("key", key);
         element.put(what, given);
         element.put("audience", Map.of("of", List.of(Map.of("person", person))));
         return Map.of("put", "assignments", "element", element);
+    }
+
+    /** The fields of a person as their sheet tells them, to be sent back with some changed. */
+    public static Map<String, Object> asTheyAre(JsonNode sheet) {
+        Map<String, Object> edit = new HashMap<>();
+        edit.put("version", sheet.path("version").asLong());
+        for (String field : List.of("kind", "email", "givenName", "familyName", "timeZone")) {
+            edit.put(field, sheet.path(field).asString());
+        }
+        List<String> accounts = new ArrayList<>();
+        sheet.path("accounts").forEach(one -> accounts.add(one.path("key").asString()));
+        edit.put("accounts", accounts);
+        edit.put("unit", sheet.path("unit").path("key").asString(""));
+        edit.put("manager", sheet.path("manager").path("key").asString(""));
+        return edit;
     }
 }
