@@ -10,6 +10,9 @@ import com.tngtech.archunit.junit.ArchTest;
 import com.tngtech.archunit.lang.ArchRule;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EntityManager;
+import nembar.server.model.Models;
+import nembar.server.model.Models.Current;
+import nembar.server.store.ModelWriter;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.web.bind.annotation.RestController;
 
@@ -44,4 +47,22 @@ class ArchitectureTest {
                     .should()
                     .dependOnClassesThat()
                     .areAssignableTo(JdbcTemplate.class);
+
+    /** The gate is the only way to the model's tables (docs/changes.md). */
+    @ArchTest
+    static final ArchRule ONLY_THE_GATE_WRITES_THE_MODEL =
+            noClasses()
+                    .that()
+                    .resideOutsideOfPackages("nembar.server.command..", "nembar.server.store..")
+                    .should()
+                    .dependOnClassesThat()
+                    .areAssignableTo(ModelWriter.class);
+
+    @ArchTest
+    static final ArchRule ONLY_THE_GATE_PUTS_WHAT_IS_COMMITTED_IN_PLACE =
+            noClasses()
+                    .that()
+                    .resideOutsideOfPackages("nembar.server.command..", "nembar.server.model..")
+                    .should()
+                    .callMethod(Models.class, "swap", Current.class);
 }

@@ -47,4 +47,25 @@ class RecordSetTest {
         RecordType trip = new Harbour().catalogue().recordType("trip").orElseThrow();
         assertThat(ANNS.contains(Harbour.record("trip", "1"), trip, Relatives.NONE)).isFalse();
     }
+
+    @Test
+    void whatIsSeenToBeWithinAddsNothing() {
+        RecordSet both = among("owner", new TreeSet<>(Set.of("ann", "ben")), "owner is Ann or Ben");
+        assertThat(RecordSet.within(ANNS, both)).isTrue();
+        assertThat(RecordSet.within(both, ANNS)).isFalse();
+        assertThat(RecordSet.within(allOf(ANNS, REDS), REDS)).isTrue();
+        assertThat(RecordSet.within(ANNS, anyOf(REDS, both))).isTrue();
+        assertThat(RecordSet.within(anyOf(ANNS, REDS), ANNS)).isFalse();
+        assertThat(RecordSet.within(anyOf(ANNS, allOf(ANNS, REDS)), both)).isTrue();
+        assertThat(RecordSet.within(RecordSet.less(both, REDS), both)).isTrue();
+        assertThat(RecordSet.within(ANNS, RecordSet.less(both, REDS))).isFalse();
+        assertThat(RecordSet.less(ANNS, both)).isEqualTo(NOTHING);
+        RecordType load = new Harbour().catalogue().recordType("load").orElseThrow();
+        assertThat(
+                        RecordSet.within(
+                                RecordSet.parentIn(load, "trip", ANNS),
+                                RecordSet.parentIn(load, "trip", both)))
+                .isTrue();
+        assertThat(RecordSet.within(RecordSet.parentIn(load, "trip", ANNS), both)).isFalse();
+    }
 }

@@ -22,6 +22,7 @@ import nembar.server.acts.Actor;
 import nembar.server.command.Preview;
 import nembar.server.document.DocumentJson;
 import nembar.server.document.DocumentWriter;
+import nembar.server.http.Overtaken;
 import nembar.server.http.Refused;
 import nembar.server.ldap.LdapReading.Entry;
 import nembar.server.model.Models;
@@ -32,6 +33,7 @@ import nembar.server.provisioning.Sourced;
 import nembar.server.sources.Sources;
 import nembar.server.sources.Sources.Origin;
 import nembar.server.sources.Sources.Source;
+import nembar.server.store.ModelStore;
 import org.springframework.stereotype.Service;
 
 /** Brings what a directory has and what Nembar has together: a look first, then the run. */
@@ -44,9 +46,16 @@ public class LdapImport {
     private final Provisioning provisioning;
     private final Sources sources;
     private final Terms terms;
+    private final ModelStore store;
 
-    LdapImport(Models models, Provisioning provisioning, Sources sources, Terms terms) {
+    LdapImport(
+            Models models,
+            Provisioning provisioning,
+            Sources sources,
+            Terms terms,
+            ModelStore store) {
         this.models = models;
+        this.store = store;
         this.provisioning = provisioning;
         this.sources = sources;
         this.terms = terms;
@@ -72,9 +81,11 @@ public class LdapImport {
 
     /** One entry, what it comes to, and who it becomes. */
     private record Planned(RunLine line, Optional<Person> person, String dn) {
-        Sourced sourced() {
+        Sourced sourced(Map<String, Long> versions) {
+            Person wanted = person.orElseThrow();
             Sourced all =
-                    Sourced.person(DocumentWriter.person(person.orElseThrow()), dn, done(line));
+                    Sourced.person(DocumentWriter.person(wanted), dn, done(line))
+                            .seen(versions.getOrDefault(wanted.key(), ModelStore.ABSENT));
             return line.what().equals("go") ? all.unmarked() : all;
         }
     }
@@ -86,7 +97,12 @@ public class LdapImport {
      */
     Run run(Person me, Source source, String password, boolean preview) {
         LdapSettings settings = settings(source);
-        List<Planned> plan = plan(source, settings, LdapReading.read(settings, password));
+        List<Entry> entries = LdapReading.read(settings, password);
+        // Read before the plan is made: whoever changes meanwhile is not written over.
+        Map<String, Long> versions =
+                store.versionsOf(Sources.PERSON, models.directory().personNames().keySet());
+        models.catchUp();
+        List<Planned> plan = plan(source, settings, entries);
         List<Planned> doing = plan.stream().filter(one -> one.person().isPresent()).toList();
         Actor actor = provisioning.actor(source, me.key());
         Optional<Preview> consequence = Optional.empty();
@@ -94,12 +110,14 @@ public class LdapImport {
             consequence =
                     Optional.of(
                             provisioning.preview(
-                                    actor, source, doing.stream().map(Planned::sourced).toList()));
+                                    actor,
+                                    source,
+                                    doing.stream().map(one -> one.sourced(versions)).toList()));
         }
         List<RunLine> lines = new ArrayList<>();
         plan.stream().map(Planned::line).forEach(lines::add);
         if (!preview) {
-            lines = run(actor, source, me, plan);
+            lines = run(actor, source, me, plan, versions);
         }
         Map<String, Integer> counts = new LinkedHashMap<>();
         lines.forEach(one -> counts.merge(one.what(), 1, Integer::sum));
@@ -113,7 +131,8 @@ public class LdapImport {
     }
 
     /** As many as possible at a time; where something stands against that, one by one. */
-    private List<RunLine> run(Actor actor, Source source, Person me, List<Planned> plan) {
+    private List<RunLine> run(
+            Actor actor, Source source, Person me, List<Planned> plan, Map<String, Long> versions) {
         List<RunLine> lines = new ArrayList<>();
         List<Planned> doing = new ArrayList<>();
         plan.forEach(
@@ -128,24 +147,28 @@ public class LdapImport {
             List<Planned> some = doing.subList(from, Math.min(from + AT_A_TIME, doing.size()));
             try {
                 provisioning.take(
-                        actor, source, me.key(), some.stream().map(Planned::sourced).toList());
+                        actor,
+                        source,
+                        me.key(),
+                        some.stream().map(one -> one.sourced(versions)).toList());
                 some.forEach(one -> lines.add(one.line()));
-            } catch (Refused | Pending together) {
-                some.forEach(one -> lines.add(alone(actor, source, me, one)));
+            } catch (Refused | Pending | Overtaken together) {
+                some.forEach(
+                        one -> lines.add(alone(actor, source, me, one, one.sourced(versions))));
             }
         }
         return lines;
     }
 
-    private RunLine alone(Actor actor, Source source, Person me, Planned one) {
+    private RunLine alone(Actor actor, Source source, Person me, Planned one, Sourced sourced) {
         RunLine line = one.line();
         try {
-            provisioning.take(actor, source, me.key(), List.of(one.sourced()));
+            provisioning.take(actor, source, me.key(), List.of(sourced));
             return line;
         } catch (Pending pending) {
             return new RunLine("waits", line.dn(), line.name(), line.email(), pending.getMessage());
-        } catch (Refused refused) {
-            return new RunLine("wrong", line.dn(), line.name(), line.email(), refused.getMessage());
+        } catch (Refused | Overtaken against) {
+            return new RunLine("wrong", line.dn(), line.name(), line.email(), against.getMessage());
         }
     }
 

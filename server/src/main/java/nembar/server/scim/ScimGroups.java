@@ -62,12 +62,10 @@ class ScimGroups {
     }
 
     Resource find(String id, String base) throws ScimException {
+        long version = store.versionOf(new ElementRef(Sources.TEAM, id));
+        models.catchUp();
         return resource(
-                models.directory(),
-                known(id),
-                store.versionOf(new ElementRef(Sources.TEAM, id)),
-                sources.originOf(Sources.TEAM, id),
-                base);
+                models.directory(), known(id), version, sources.originOf(Sources.TEAM, id), base);
     }
 
     private Team known(String id) throws ScimException {
@@ -109,12 +107,13 @@ class ScimGroups {
         take(
                 source,
                 new Team(key, name, members(json), Set.of()),
+                ModelStore.ABSENT,
                 ScimJson.text(json, "externalId"),
                 "created it");
         return key;
     }
 
-    void replace(Knock source, String id, ObjectNode json) throws ScimException {
+    void replace(Knock source, String id, ObjectNode json, long version) throws ScimException {
         Team now = known(id);
         Set<String> members = members(json);
         Set<String> leads = new TreeSet<>(now.leads());
@@ -122,17 +121,22 @@ class ScimGroups {
         take(
                 source,
                 new Team(id, name(json), members, leads, now.who()),
+                version,
                 ScimJson.text(json, "externalId"),
                 "changed it");
     }
 
-    void remove(Knock source, String id) throws ScimException {
+    void remove(Knock source, String id, long version) throws ScimException {
         known(id);
-        take(source, Sourced.gone(id, "removed it"));
+        take(source, Sourced.gone(id, "removed it").seen(version));
     }
 
-    private void take(Knock source, Team team, Optional<String> externalId, String words) {
-        take(source, Sourced.team(DocumentWriter.team(team), externalId.orElse(null), words));
+    private void take(
+            Knock source, Team team, long version, Optional<String> externalId, String words) {
+        take(
+                source,
+                Sourced.team(DocumentWriter.team(team), externalId.orElse(null), words)
+                        .seen(version));
     }
 
     private void take(Knock source, Sourced what) {

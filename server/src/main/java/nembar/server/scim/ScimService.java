@@ -12,13 +12,15 @@ import com.unboundid.scim2.common.messages.PatchRequest;
 import com.unboundid.scim2.common.utils.JsonUtils;
 import java.util.List;
 import java.util.Locale;
-import java.util.Optional;
+import nembar.server.http.Overtaken;
 import nembar.server.sources.Sources.Knock;
 import org.springframework.stereotype.Service;
 
 /** The protocol's operations on both kinds of resource (RFC 7644, section 3). */
 @Service
 class ScimService {
+    private static final int ATTEMPTS = 5;
+
     private final ScimUsers users;
     private final ScimGroups groups;
 
@@ -56,43 +58,74 @@ class ScimService {
         return kind == Kind.USERS ? users.find(id, base) : groups.find(id, base);
     }
 
+    /** Something that ends at what has changed meanwhile, and may be begun anew. */
+    private interface Attempt<T> {
+        T run() throws ScimException;
+    }
+
+    /** Whoever names no version means the one there is, also where that changes meanwhile. */
+    private static <T> T attempt(String ifMatch, Attempt<T> attempt) throws ScimException {
+        for (int i = 1; ; i++) {
+            try {
+                return attempt.run();
+            } catch (Overtaken overtaken) {
+                if (!any(ifMatch) || i == ATTEMPTS) {
+                    throw overtaken;
+                }
+            }
+        }
+    }
+
     Resource create(Knock source, Kind kind, ObjectNode json, String base) throws ScimException {
-        String id = kind == Kind.USERS ? users.create(source, json) : groups.create(source, json);
+        String id =
+                attempt(
+                        null,
+                        () ->
+                                kind == Kind.USERS
+                                        ? users.create(source, json)
+                                        : groups.create(source, json));
         return find(kind, id, base);
     }
 
     Resource replace(
             Knock source, Kind kind, String id, ObjectNode json, String ifMatch, String base)
             throws ScimException {
-        Optional<Long> version = matched(kind, id, ifMatch, base);
-        put(source, kind, id, json, version);
-        return find(kind, id, base);
+        return attempt(
+                ifMatch, () -> put(source, kind, matched(kind, id, ifMatch, base), json, base));
     }
 
-    private void put(Knock source, Kind kind, String id, ObjectNode json, Optional<Long> version)
+    private Resource put(Knock source, Kind kind, Resource seen, ObjectNode json, String base)
             throws ScimException {
         if (kind == Kind.USERS) {
-            users.replace(source, id, json, version);
+            users.replace(source, seen.id(), json, seen.version());
         } else {
-            groups.replace(source, id, json);
+            groups.replace(source, seen.id(), json, seen.version());
         }
+        return find(kind, seen.id(), base);
     }
 
     /** Applies the operations to what the resource is, and makes it the outcome. */
     Resource patch(Knock source, Kind kind, String id, ObjectNode json, String ifMatch, String base)
             throws ScimException {
-        Optional<Long> version = matched(kind, id, ifMatch, base);
-        GenericScimResource resource =
-                new GenericScimResource(find(kind, id, base).json().deepCopy());
+        ObjectNode operations = lenient(json);
+        return attempt(
+                ifMatch,
+                () -> {
+                    Resource seen = matched(kind, id, ifMatch, base);
+                    return put(source, kind, seen, patched(seen, operations), base);
+                });
+    }
+
+    private static ObjectNode patched(Resource seen, ObjectNode operations) throws ScimException {
+        GenericScimResource resource = new GenericScimResource(seen.json().deepCopy());
         try {
-            JsonUtils.nodeToValue(lenient(json), PatchRequest.class).apply(resource);
+            JsonUtils.nodeToValue(operations, PatchRequest.class).apply(resource);
         } catch (JsonProcessingException malformed) {
             throw BadRequestException.invalidSyntax(malformed.getOriginalMessage());
         } catch (IllegalArgumentException malformed) {
             throw BadRequestException.invalidSyntax(malformed.getMessage());
         }
-        put(source, kind, id, resource.getObjectNode(), version);
-        return find(kind, id, base);
+        return resource.getObjectNode();
     }
 
     /** Operations' names are compared without case, as many clients write them with a capital. */
@@ -111,29 +144,36 @@ class ScimService {
 
     void delete(Knock source, Kind kind, String id, String ifMatch, String base)
             throws ScimException {
-        matched(kind, id, ifMatch, base);
-        if (kind == Kind.USERS) {
-            users.close(source, id);
-        } else {
-            groups.remove(source, id);
-        }
+        attempt(
+                ifMatch,
+                () -> {
+                    long version = matched(kind, id, ifMatch, base).version();
+                    if (kind == Kind.USERS) {
+                        users.close(source, id, version);
+                    } else {
+                        groups.remove(source, id, version);
+                    }
+                    return id;
+                });
     }
 
-    /** The version that If-Match asks for, once it is the one there is. */
-    private Optional<Long> matched(Kind kind, String id, String ifMatch, String base)
+    private static boolean any(String ifMatch) {
+        return ifMatch == null || ifMatch.isBlank() || ifMatch.equals("*");
+    }
+
+    /** The resource as it is, once it is the one that If-Match asks for. */
+    private Resource matched(Kind kind, String id, String ifMatch, String base)
             throws ScimException {
-        if (ifMatch == null || ifMatch.isBlank() || ifMatch.equals("*")) {
-            return Optional.empty();
-        }
         Resource now = find(kind, id, base);
         boolean same =
-                List.of(ifMatch.split("\\s*,\\s*")).stream()
-                        .map(one -> one.startsWith("W/") ? one : "W/" + one)
-                        .anyMatch(now.etag()::equals);
+                any(ifMatch)
+                        || List.of(ifMatch.split("\\s*,\\s*")).stream()
+                                .map(one -> one.startsWith("W/") ? one : "W/" + one)
+                                .anyMatch(now.etag()::equals);
         if (!same) {
             throw new PreconditionFailedException(
                     "The resource is at " + now.etag() + " by now; read it again.");
         }
-        return Optional.of(now.version());
+        return now;
     }
 }

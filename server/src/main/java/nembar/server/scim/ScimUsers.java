@@ -76,13 +76,17 @@ class ScimUsers {
     }
 
     Resource find(String id, String base) throws ScimException {
+        long version = seen(id);
         Person person = known(id);
         return resource(
-                models.directory(),
-                person,
-                store.versionOf(new ElementRef(Sources.PERSON, id)),
-                sources.originOf(Sources.PERSON, id),
-                base);
+                models.directory(), person, version, sources.originOf(Sources.PERSON, id), base);
+    }
+
+    /** The version of somebody; what is read of them after it is that version or a later one. */
+    private long seen(String id) {
+        long version = store.versionOf(new ElementRef(Sources.PERSON, id));
+        models.catchUp();
+        return version;
     }
 
     private Person known(String id) throws ScimException {
@@ -169,20 +173,21 @@ class ScimUsers {
                                         zone(),
                                         PersonStatus.ACTIVE));
         Person read = read(blank, json);
+        String key = known.map(Person::key).orElseGet(() -> newKey(read));
+        long version = known.isPresent() ? seen(key) : ModelStore.ABSENT;
         boolean invite =
                 Boolean.TRUE.equals(source.source().settings().get("invite")) && active(json, true);
         PersonStatus status = active(json, true) ? PersonStatus.ACTIVE : PersonStatus.SUSPENDED;
-        Person person =
-                read.withKey(known.map(Person::key).orElseGet(() -> newKey(read)))
-                        .withStatus(invite ? PersonStatus.INVITED : status);
+        Person person = read.withKey(key).withStatus(invite ? PersonStatus.INVITED : status);
         take(
                 source,
                 Sourced.person(
                                 DocumentWriter.person(person),
                                 externalId(json).orElse(null),
                                 known.isPresent() ? "brought them back" : "created them")
+                        .seen(version)
                         .invited(invite));
-        return person.key();
+        return key;
     }
 
     private String newKey(Person read) {
@@ -191,8 +196,7 @@ class ScimUsers {
     }
 
     /** Makes the user what the JSON says; what it leaves out goes back to nothing. */
-    void replace(Knock source, String id, ObjectNode json, Optional<Long> version)
-            throws ScimException {
+    void replace(Knock source, String id, ObjectNode json, long version) throws ScimException {
         Person now = known(id);
         Person read = read(now, json);
         models.directory()
@@ -215,7 +219,7 @@ class ScimUsers {
                                 DocumentWriter.person(next),
                                 externalId(json).orElse(null),
                                 words(now, next))
-                        .seen(version.orElse(null)));
+                        .seen(version));
     }
 
     private static String words(Person now, Person next) {
@@ -225,7 +229,7 @@ class ScimUsers {
         return "changed them";
     }
 
-    void close(Knock source, String id) throws ScimException {
+    void close(Knock source, String id, long version) throws ScimException {
         Person now = known(id);
         take(
                 source,
@@ -233,6 +237,7 @@ class ScimUsers {
                                 DocumentWriter.person(now.withStatus(PersonStatus.CLOSED)),
                                 null,
                                 "closed them")
+                        .seen(version)
                         .unmarked());
     }
 
