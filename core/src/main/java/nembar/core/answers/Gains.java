@@ -47,7 +47,10 @@ public final class Gains {
     private final Catalogue catalogue;
     private final boolean sameDirectory;
     private final boolean sameCatalogue;
+    private final boolean samePlaces;
+    private final Predicate<Seat> otherLine;
     private final Predicate<String> looked;
+    private final Map<List<Integer>, Boolean> sameContent = new HashMap<>();
     private final List<OfSeat> found = new ArrayList<>();
 
     /**
@@ -72,14 +75,24 @@ public final class Gains {
         this.after = after;
         this.catalogue = after.model().catalogue();
         this.sameDirectory = before.model().directory() == after.model().directory();
-        boolean sameCatalogue = before.model().catalogue() == after.model().catalogue();
+        this.sameCatalogue = before.model().catalogue() == after.model().catalogue();
+        this.samePlaces =
+                sameDirectory || samePlaces(before.model().directory(), after.model().directory());
+        this.otherLine = otherLine();
         Optional<Set<String>> touched =
                 sameDirectory && sameCatalogue
                         ? Touched.between(
                                 catalogue, before.model().design(), after.model().design())
                         : Optional.empty();
         this.looked = type -> touched.map(some -> some.contains(type)).orElse(true);
-        this.sameCatalogue = sameCatalogue;
+    }
+
+    /** Whether the two differ in people alone. */
+    private static boolean samePlaces(Directory was, Directory is) {
+        return was.attributes().equals(is.attributes())
+                && was.accounts().equals(is.accounts())
+                && was.units().equals(is.units())
+                && was.teams().equals(is.teams());
     }
 
     /** Everybody for whom anything changes at any instant from this one on. */
@@ -105,30 +118,44 @@ public final class Gains {
 
     private void ofClasses() {
         Map<List<Integer>, List<Seat>> moved = new LinkedHashMap<>();
-        Map<List<Integer>, Boolean> untouched = new HashMap<>();
         for (Seat seat : after.model().seats().all()) {
-            Optional<Seat> was = same(seat);
-            List<Integer> pair =
-                    List.of(was.map(before.classes()::of).orElse(-1), after.classes().of(seat));
-            boolean same =
-                    sameDirectory
-                            && sameCatalogue
-                            && untouched.computeIfAbsent(
-                                    pair,
-                                    any ->
-                                            before.contentOf(was.orElseThrow())
-                                                    .equals(after.contentOf(seat)));
-            if (!same) {
-                moved.computeIfAbsent(pair, any -> new ArrayList<>()).add(seat);
+            if (!unchanged(seat)) {
+                moved.computeIfAbsent(pair(seat), any -> new ArrayList<>()).add(seat);
             }
         }
-        Predicate<Seat> otherLine = otherLine();
         boolean each = before.classes().personByPerson() || after.classes().personByPerson();
-        moved.values().forEach(seats -> ofClass(seats, each, otherLine));
+        moved.values().forEach(seats -> ofClass(seats, each));
+    }
+
+    /** The classes of the seat before and after. */
+    private List<Integer> pair(Seat seat) {
+        return List.of(same(seat).map(before.classes()::of).orElse(-1), after.classes().of(seat));
+    }
+
+    /** Whether everything that decides about the seat's access is as it was. */
+    private boolean unchanged(Seat seat) {
+        Optional<Seat> was = same(seat);
+        return sameCatalogue
+                && samePlaces
+                && was.isPresent()
+                && (sameDirectory || samePerson(was.get(), seat))
+                && sameContent.computeIfAbsent(
+                        pair(seat),
+                        any -> before.contentOf(was.get()).equals(after.contentOf(seat)));
+    }
+
+    private boolean samePerson(Seat was, Seat seat) {
+        String key = seat.person().key();
+        return was.person().equals(seat.person())
+                && before.model()
+                        .directory()
+                        .teamsOf(key)
+                        .equals(after.model().directory().teamsOf(key))
+                && !otherLine.test(seat);
     }
 
     /** One of a class speaks for the others, but for whose records are their own or below them. */
-    private void ofClass(List<Seat> seats, boolean each, Predicate<Seat> otherLine) {
+    private void ofClass(List<Seat> seats, boolean each) {
         Seat first = seats.get(0);
         OfSeat one = compared(first);
         boolean alike = !each && (one.none() || !personal(first));
@@ -259,23 +286,27 @@ public final class Gains {
     }
 
     private boolean sameDelegate(String delegate) {
-        return sameDirectory
-                && sameCatalogue
-                && concerning(before, delegate).equals(concerning(after, delegate));
+        List<Delegation> delegations = after.delegationsTo(delegate);
+        return before.delegationsTo(delegate).equals(delegations)
+                && unchanged(delegate)
+                && delegations.stream()
+                        .allMatch(one -> unchanged(one.principal()) && sameSets(one.sets()));
     }
 
-    private static List<Object> concerning(Timeline timeline, String delegate) {
-        List<Object> all = new ArrayList<>();
-        timeline.model().seats().of(delegate).forEach(seat -> all.add(timeline.contentOf(seat)));
-        for (Delegation one : timeline.delegationsTo(delegate)) {
-            all.add(one);
-            one.sets().forEach(key -> all.add(timeline.model().design().set(key)));
-            timeline.model()
-                    .seats()
-                    .of(one.principal())
-                    .forEach(seat -> all.add(timeline.contentOf(seat)));
-        }
-        return all;
+    private boolean unchanged(String person) {
+        List<Seat> seats = after.model().seats().of(person);
+        return before.model().seats().of(person).size() == seats.size()
+                && seats.stream().allMatch(this::unchanged);
+    }
+
+    private boolean sameSets(List<String> keys) {
+        return keys.stream()
+                .allMatch(
+                        key ->
+                                before.model()
+                                        .design()
+                                        .set(key)
+                                        .equals(after.model().design().set(key)));
     }
 
     private OfSeat total(Seat seat, AtInstant was) {

@@ -29,4 +29,12 @@ public record Field(
         classifications = Collections.unmodifiableSet(new TreeSet<>(classifications));
         choices = List.copyOf(choices);
     }
+
+    /**
+     * By the key alone, as fields are looked up by the thousand; two that are equal have one key.
+     */
+    @Override
+    public int hashCode() {
+        return key.hashCode();
+    }
 }

@@ -77,4 +77,12 @@ public record RecordType(
         fields.forEach(field -> index.putIfAbsent(field.key(), field));
         return index;
     }
+
+    /**
+     * By the key alone, as types are looked up by the thousand; two that are equal have one key.
+     */
+    @Override
+    public int hashCode() {
+        return key.hashCode();
+    }
 }
