@@ -1,5 +1,6 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import MuiLink from '@mui/material/Link';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
@@ -51,7 +52,11 @@ export function Asked() {
   return (
     <Typography role="status">
       They have been written to. Nothing changes until somebody who has to agree does; it waits
-      under <Link to="/people/requests">Requests</Link>, where you can take it back.
+      under{' '}
+      <MuiLink component={Link} to="/people/requests">
+        Requests
+      </MuiLink>
+      , where you can take it back.
     </Typography>
   );
 }

@@ -149,8 +149,7 @@ public final class StandingRules {
                 person.name()
                         + " holds "
                         + Wording.some(beyond.stream().map(Held::what).distinct().toList())
-                        + ", which the author may not give: whoever acts on a sign-in could take it"
-                        + " over.",
+                        + ": what is done to their sign-in is for those who may give that.",
                 List.of(person.key()),
                 approving);
     }

@@ -51,40 +51,54 @@ class SignInActs {
         this.acts = acts;
     }
 
+    /** What an act is called before it and after it. */
+    private record Words(String toDo, String done) {}
+
     Preview resend(Submission submission, List<Person> people) {
         return onInvited(
                 submission,
                 people,
-                "sent the invitation again",
+                new Words("send the invitation again", "sent the invitation again"),
                 one -> links.resend(submission.author(), one));
     }
 
     Preview withdraw(Submission submission, List<Person> people) {
-        return onInvited(submission, people, "withdrew the invitation", links::withdraw);
+        return onInvited(
+                submission,
+                people,
+                new Words("withdraw the invitation", "withdrew the invitation"),
+                links::withdraw);
     }
 
     Preview reset(Submission submission, List<Person> people) {
         return onSignIn(
                 submission,
                 people,
-                "sent a link for a new password",
+                new Words("send a link for a new password", "sent a link for a new password"),
                 one -> links.reset(submission.author(), one));
     }
 
     Preview lock(Submission submission, List<Person> people) {
         return onSignIn(
-                submission, people, "locked the sign-in", one -> lock(submission.author(), one));
+                submission,
+                people,
+                new Words("lock the sign-in", "locked the sign-in"),
+                one -> lock(submission.author(), one));
     }
 
     Preview unlock(Submission submission, List<Person> people) {
-        return onSignIn(submission, people, "unlocked the sign-in", signIns::unlock);
+        return onSignIn(
+                submission,
+                people,
+                new Words("unlock the sign-in", "unlocked the sign-in"),
+                signIns::unlock);
     }
 
     Preview endFactor(Submission submission, List<Person> people) {
         return onSignIn(
                 submission,
                 people,
-                "took the second factor away",
+                new Words("take the second factor away", "took the second factor away"),
                 one -> signIns.setSecondFactor(one.key(), Optional.empty()));
     }
 
@@ -92,7 +106,7 @@ class SignInActs {
         return onSignIn(
                 submission,
                 people,
-                "signed them out everywhere",
+                new Words("sign them out everywhere", "signed them out everywhere"),
                 one -> sessions.endAll(one.key()));
     }
 
@@ -103,7 +117,7 @@ class SignInActs {
                 submission,
                 people,
                 "look_through",
-                "may look through them for a day",
+                new Words("look through them for a day", "may look through them for a day"),
                 any -> true,
                 true,
                 one -> passes.give(me.key(), one.key()));
@@ -115,7 +129,7 @@ class SignInActs {
                 submission,
                 people,
                 "change",
-                "kept the old address",
+                new Words("keep the old address", "kept the old address"),
                 any -> true,
                 false,
                 one -> addresses.stop(one.key(), "By " + submission.author().name() + "."));
@@ -132,7 +146,7 @@ class SignInActs {
     }
 
     private Preview onInvited(
-            Submission submission, List<Person> people, String words, Consumer<Person> doing) {
+            Submission submission, List<Person> people, Words words, Consumer<Person> doing) {
         Predicate<Person> invited = one -> one.status() == PersonStatus.INVITED;
         if (people.stream().noneMatch(invited)) {
             throw new BadRequest("people", "None of them has an invitation to accept.");
@@ -141,7 +155,7 @@ class SignInActs {
     }
 
     private Preview onSignIn(
-            Submission submission, List<Person> people, String words, Consumer<Person> doing) {
+            Submission submission, List<Person> people, Words words, Consumer<Person> doing) {
         if (people.stream().noneMatch(Person::active)) {
             throw new BadRequest("people", "None of them is active.");
         }
@@ -152,7 +166,7 @@ class SignInActs {
             Submission submission,
             List<Person> people,
             String operation,
-            String words,
+            Words words,
             Predicate<Person> fits,
             boolean onSignIn,
             Consumer<Person> doing) {
@@ -167,7 +181,7 @@ class SignInActs {
                                         + " of those picked are left out: it does not fit them.");
         return submissions.submit(
                 submission,
-                Command.by(me, said(some) + ": " + words)
+                Command.by(me, said(some) + ": " + words.toDo())
                         .needing(some.stream().map(one -> Need.onPerson(operation, one)).toList())
                         .onSignIn(onSignIn ? some : List.of())
                         .warning(left)
@@ -176,7 +190,11 @@ class SignInActs {
                                         some.forEach(
                                                 one -> {
                                                     doing.accept(one);
-                                                    acts.note(me.key(), PERSON, one.key(), words);
+                                                    acts.note(
+                                                            me.key(),
+                                                            PERSON,
+                                                            one.key(),
+                                                            words.done());
                                                 })));
     }
 }
