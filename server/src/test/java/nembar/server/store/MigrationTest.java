@@ -13,20 +13,33 @@ import org.springframework.jdbc.datasource.SingleConnectionDataSource;
 /** An installation that has been used is upgraded with everything in it. */
 @ExtendWith(Installation.class)
 class MigrationTest {
-    @Test
-    void whatWasThereBeforeHistoryWasKeptCountsFromTheUpgrade(Installation nembar) {
-        String password = nembar.cluster().password("nembar_owner");
-        String url = nembar.cluster().url("nembar");
+    private static FluentConfiguration flyway(Installation nembar) {
+        return Flyway.configure()
+                .dataSource(
+                        nembar.cluster().url("nembar"),
+                        "nembar_owner",
+                        nembar.cluster().password("nembar_owner"))
+                .locations("classpath:db/migration")
+                .schemas("upgraded");
+    }
+
+    private static JdbcTemplate database(Installation nembar) {
         JdbcTemplate database =
                 new JdbcTemplate(
-                        new SingleConnectionDataSource(url, "nembar_owner", password, true));
-        FluentConfiguration flyway =
-                Flyway.configure()
-                        .dataSource(url, "nembar_owner", password)
-                        .locations("classpath:db/migration")
-                        .schemas("upgraded");
-        flyway.target("1").load().migrate();
+                        new SingleConnectionDataSource(
+                                nembar.cluster().url("nembar"),
+                                "nembar_owner",
+                                nembar.cluster().password("nembar_owner"),
+                                true));
         database.execute("SET search_path = upgraded");
+        return database;
+    }
+
+    @Test
+    void whatWasThereBeforeHistoryWasKeptCountsFromTheUpgrade(Installation nembar) {
+        FluentConfiguration flyway = flyway(nembar);
+        flyway.target("1").load().migrate();
+        JdbcTemplate database = database(nembar);
         database.execute("INSERT INTO account VALUES ('home', 'Home', true, 0)");
         database.execute("INSERT INTO account_tag VALUES ('home', 'grain')");
         database.execute("INSERT INTO unit VALUES ('desk', 'Desk', NULL, 0)");
@@ -62,6 +75,55 @@ class MigrationTest {
                                 "SELECT count(*) FROM revision WHERE valid_until IS NULL",
                                 Long.class))
                 .isEqualTo(5);
+        database.execute("DROP SCHEMA upgraded CASCADE");
+    }
+
+    @Test
+    void whatWasMadeBeforeThereWereEditionsIsKept(Installation nembar) {
+        FluentConfiguration flyway = flyway(nembar);
+        flyway.target("3").load().migrate();
+        JdbcTemplate database = database(nembar);
+        database.execute("INSERT INTO application VALUES ('app', 'App', 'UTC', 3)");
+        database.execute("UPDATE directory_state SET version = 4");
+        database.execute(
+                "INSERT INTO draft VALUES ('d', 'app', 'D', 'ann', 'open', 0, '[{}, {}]', '[]',"
+                        + " now(), now(), 0)");
+        database.execute(
+                "INSERT INTO publication VALUES ('app/1', 'app', 1, now(), 'ann', '', '[]', '',"
+                        + " '[]', '[]')");
+        database.execute(
+                "INSERT INTO source VALUES ('s', 'scim', 'Ann', '{}', 'ann', now(), NULL, '', 0)");
+        database.execute(
+                "INSERT INTO act (at, actor, kind, key, words) VALUES (now(), 'Personnel',"
+                        + " 'person', 'ann', 'created them')");
+        database.execute(
+                "INSERT INTO consent VALUES ('c', 'ann', 'Place', '', 'place', '', '{}', 'person',"
+                        + " '[]', now(), NULL, NULL, NULL, '', 0)");
+        database.execute("INSERT INTO consent_word VALUES ('c', 'ben', false)");
+
+        flyway.target("latest").load().migrate();
+
+        assertThat(
+                        database.queryForList(
+                                "SELECT number || ' ' || directory FROM edition", String.class))
+                .as("as many as were published and edited")
+                .containsExactly("7 4");
+        assertThat(
+                        database.queryForList(
+                                "SELECT draft.writers || publisher FROM draft, publication",
+                                String.class))
+                .containsExactly("[\"ann\", \"ann\"]ann");
+        assertThat(
+                        database.queryForList(
+                                "SELECT keeper || ' ' || actor_kind FROM source, act",
+                                String.class))
+                .containsExactly("ann source");
+        assertThat(
+                        database.queryForList(
+                                "SELECT approval_request.id || ' ' || person FROM approval_request"
+                                        + " JOIN approval ON request = approval_request.id",
+                                String.class))
+                .containsExactly("c ben");
         database.execute("DROP SCHEMA upgraded CASCADE");
     }
 }
