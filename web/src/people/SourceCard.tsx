@@ -12,7 +12,7 @@ import { type SourceSheet, saying, useDoing } from './api';
 import { LdapForm } from './LdapForm';
 import { LdapRun } from './LdapRun';
 import { ScimForm } from './ScimForm';
-import { rightsOfSources } from './SourceRights';
+import { allRights, rightsOfSources } from './SourceRights';
 
 /** One source: how it is reached, and what it has brought. */
 export function SourceCard({ source }: { source: SourceSheet }) {
@@ -80,7 +80,13 @@ export function SourceCard({ source }: { source: SourceSheet }) {
                 </Button>
               </span>,
             ],
-            ['May', source.rights.map((one) => rightsOfSources[one] ?? one).join(', ')],
+            [
+              'May',
+              allRights
+                .filter((one) => source.rights.includes(one))
+                .map((one) => rightsOfSources[one])
+                .join(', '),
+            ],
             ...(source.ldap
               ? [
                   [

@@ -5,7 +5,7 @@ import { type Arranged, arranged, changesOf, inOrder } from './unitOrder';
 const units = [
   { key: 'all', name: 'Larkwater' },
   { key: 'ports', name: 'Ports', parent: 'all' },
-  { key: 'delta', name: 'Sorrel Delta', parent: 'ports' },
+  { key: 'delta', name: 'Sorrel Delta', parent: 'ports', version: 3 },
   { key: 'fleet', name: 'Fleet', parent: 'all' },
 ] as UnitLine[];
 
@@ -60,8 +60,8 @@ test('only what is different is sent', () => {
   ]);
   expect(changesOf(units, edits)).toEqual({
     units: [
-      { key: 'delta', name: 'Delta', parent: 'ports' },
-      { key: 'Locks', name: 'Locks', parent: 'ports' },
+      { key: 'delta', name: 'Delta', parent: 'ports', version: 3 },
+      { key: 'Locks', name: 'Locks', parent: 'ports', version: -1 },
     ],
     gone: ['fleet'],
   });
