@@ -49,11 +49,21 @@ public final class Referee {
     private final AccessModel model;
     private final Fleet fleet;
     private final Standpoint who;
+    private final List<Referee> cutToo;
 
     public Referee(AccessModel model, Fleet fleet, Standpoint who) {
+        this(model, fleet, who, List.of());
+    }
+
+    /**
+     * @param cutToo those whose account filters cut as well, on the record itself and on every
+     *     other that passes a right to it
+     */
+    public Referee(AccessModel model, Fleet fleet, Standpoint who, List<Referee> cutToo) {
         this.model = model;
         this.fleet = fleet;
         this.who = who;
+        this.cutToo = cutToo;
     }
 
     public boolean may(String operation, GovernedRecord record) {
@@ -190,7 +200,7 @@ public final class Referee {
     }
 
     /** Whether every account filter that applies lets the record through. */
-    public boolean letThrough(GovernedRecord record) {
+    private boolean letThrough(GovernedRecord record) {
         Optional<String> field = type(record).places().account();
         if (field.isEmpty()) {
             return true;
@@ -200,6 +210,11 @@ public final class Referee {
                 && (account == null || !account.equals(who.account().orElse(null)))) {
             return false;
         }
+        return filtersLetThrough(account, record)
+                && cutToo.stream().allMatch(one -> one.filtersLetThrough(account, record));
+    }
+
+    private boolean filtersLetThrough(String account, GovernedRecord record) {
         for (AccountFilter filter : model.design().accountFilters()) {
             boolean binds =
                     filter.recordTypes().isEmpty()
