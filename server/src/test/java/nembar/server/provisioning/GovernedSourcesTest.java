@@ -187,4 +187,31 @@ class GovernedSourcesTest {
                 .isEqualTo(200);
         assertThat(scim.get(USERS + "/" + id).text()).contains("Crew Office");
     }
+
+    @Test
+    void whatASourceHasTheSayOfIsNotMovedInBulkByHand(Installation nembar) {
+        Client client = nembar.administrator();
+        Client scim = source(nembar, client, "Says", ALL);
+        Map<String, Object> user = user("scim.f@larkwater.example", "Scim", "Eff");
+        user.put(
+                "urn:ietf:params:scim:schemas:extension:enterprise:2.0:User",
+                Map.of("department", "Credit"));
+        String sourced = scim.post(USERS, user).json().path("id").asString();
+        String own = Arrivals.invite(client, "scim.g@larkwater.example", "By Hand", "credit");
+        Answer moved =
+                client.post(
+                        "/api/people/acts",
+                        Map.of(
+                                "act",
+                                "place",
+                                "people",
+                                List.of(own, sourced),
+                                "place",
+                                Map.of("unit", "billing")));
+        assertThat(moved.status()).as(moved.text()).isEqualTo(403);
+        assertThat(moved.text()).contains("Says has the say");
+        assertThat(client.get("/api/people/" + own).json().at("/unit/key").asString())
+                .as("all or none")
+                .isEqualTo("credit");
+    }
 }
