@@ -380,7 +380,7 @@ class GateTest {
                                                     name,
                                                     "set",
                                                     "see-berths",
-                                                    "clemency.hart",
+                                                    keys.get(0),
                                                     Map.of()))));
         }
         for (Future<Answer> one : pool.invokeAll(work)) {
@@ -412,9 +412,11 @@ class GateTest {
         assertThat(act(clerk, "reset", List.of("rufus.tannahill")).status())
                 .as("a steward")
                 .isEqualTo(403);
-        assertThat(edit(clerk, "clemency.hart", Map.of("givenName", "Clem")).status())
-                .as("a name is no way in")
-                .isEqualTo(200);
+        for (String name : List.of("Clem", "Clemency")) {
+            assertThat(edit(clerk, "clemency.hart", Map.of("givenName", name)).status())
+                    .as("a name is no way in")
+                    .isEqualTo(200);
+        }
         Answer asked =
                 clerk.post(
                         "/api/people/acts?ask=true",
