@@ -56,8 +56,8 @@ public final class Referee {
     }
 
     /**
-     * @param cutToo those whose account filters cut as well, on the record itself and on every
-     *     other that passes a right to it
+     * @param cutToo the seats of somebody whose account filters cut as well, on the record itself
+     *     and on every other that passes a right to it
      */
     public Referee(AccessModel model, Fleet fleet, Standpoint who, List<Referee> cutToo) {
         this.model = model;
@@ -210,22 +210,27 @@ public final class Referee {
                 && (account == null || !account.equals(who.account().orElse(null)))) {
             return false;
         }
-        return filtersLetThrough(account, record)
-                && cutToo.stream().allMatch(one -> one.filtersLetThrough(account, record));
+        return model.design().accountFilters().stream()
+                .filter(
+                        filter ->
+                                filter.recordTypes().isEmpty()
+                                        || filter.recordTypes().contains(record.recordType()))
+                .allMatch(
+                        filter ->
+                                letThrough(List.of(this), filter, account, record)
+                                        && letThrough(cutToo, filter, account, record));
     }
 
-    private boolean filtersLetThrough(String account, GovernedRecord record) {
-        for (AccountFilter filter : model.design().accountFilters()) {
-            boolean binds =
-                    filter.recordTypes().isEmpty()
-                            || filter.recordTypes().contains(record.recordType());
-            if (binds
-                    && in(filter.audience())
-                    && !(inScope(filter.accounts(), account) && met(filter.condition(), record))) {
-                return false;
-            }
-        }
-        return true;
+    /** Whether the filter applies to none of these, or lets the record through for one of them. */
+    private static boolean letThrough(
+            List<Referee> some, AccountFilter filter, String account, GovernedRecord record) {
+        List<Referee> bound = some.stream().filter(one -> one.in(filter.audience())).toList();
+        return bound.isEmpty()
+                || bound.stream()
+                        .anyMatch(
+                                one ->
+                                        one.inScope(filter.accounts(), account)
+                                                && one.met(filter.condition(), record));
     }
 
     private boolean covers(Assignment assignment, Reach reach, GovernedRecord record) {
