@@ -19,7 +19,7 @@ import org.hibernate.annotations.FetchMode;
 
 @Entity
 @Table(name = "account")
-class AccountRow {
+class AccountRow implements DirectoryRow<AccountPart> {
     @Id private String key;
     private String name;
     private boolean own;
@@ -35,7 +35,8 @@ class AccountRow {
     @Column(name = "tag")
     private Set<String> tags = new HashSet<>();
 
-    void fill(AccountPart part, double position) {
+    @Override
+    public void fill(AccountPart part, double position) {
         this.key = part.key();
         this.name = part.name();
         this.own = part.own();
@@ -46,11 +47,13 @@ class AccountRow {
         tags.addAll(part.tags());
     }
 
-    String key() {
+    @Override
+    public String key() {
         return key;
     }
 
-    double position() {
+    @Override
+    public double position() {
         return position;
     }
 

@@ -15,7 +15,6 @@ import java.util.Map;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.function.Supplier;
-import java.util.function.ToDoubleFunction;
 import nembar.core.catalogue.Application;
 import nembar.core.catalogue.Area;
 import nembar.core.catalogue.Catalogue;
@@ -24,14 +23,15 @@ import nembar.core.command.ChangeSet;
 import nembar.core.command.Snapshot;
 import nembar.core.design.Element;
 import nembar.core.design.ElementKind;
-import nembar.core.directory.Account;
 import nembar.core.directory.Attribute;
 import nembar.core.directory.Edits;
-import nembar.core.directory.Person;
-import nembar.core.directory.Team;
-import nembar.core.directory.Unit;
 import nembar.core.draft.Changes;
 import nembar.core.model.AccessModel;
+import nembar.server.document.DesignDocument.AccountPart;
+import nembar.server.document.DesignDocument.AttributePart;
+import nembar.server.document.DesignDocument.PersonPart;
+import nembar.server.document.DesignDocument.TeamPart;
+import nembar.server.document.DesignDocument.UnitPart;
 import nembar.server.document.DocumentChanges;
 import nembar.server.document.DocumentJson;
 import nembar.server.document.DocumentWriter;
@@ -130,45 +130,29 @@ public class ModelWriter {
                 "accounts",
                 AccountRow.class,
                 AccountRow::new,
-                edits.accounts(),
-                Account::key,
-                AccountRow::key,
-                AccountRow::position,
-                (row, account, place) -> row.fill(DocumentWriter.account(account), place),
-                DocumentWriter::account,
+                edits.accounts().stream().map(DocumentWriter::account).toList(),
+                AccountPart::key,
                 turns);
         put(
                 "units",
                 UnitRow.class,
                 UnitRow::new,
-                edits.units(),
-                Unit::key,
-                UnitRow::key,
-                UnitRow::position,
-                (row, unit, place) -> row.fill(DocumentWriter.unit(unit), place),
-                DocumentWriter::unit,
+                edits.units().stream().map(DocumentWriter::unit).toList(),
+                UnitPart::key,
                 turns);
         put(
                 "teams",
                 TeamRow.class,
                 TeamRow::new,
-                edits.teams(),
-                Team::key,
-                TeamRow::key,
-                TeamRow::position,
-                (row, team, place) -> row.fill(DocumentWriter.team(team), place),
-                DocumentWriter::team,
+                edits.teams().stream().map(DocumentWriter::team).toList(),
+                TeamPart::key,
                 turns);
         put(
                 "people",
                 PersonRow.class,
                 PersonRow::new,
-                edits.people(),
-                Person::key,
-                PersonRow::key,
-                PersonRow::position,
-                (row, person, place) -> row.fill(DocumentWriter.person(person), place),
-                DocumentWriter::person,
+                edits.people().stream().map(DocumentWriter::person).toList(),
+                PersonPart::key,
                 turns);
         gone("accounts", AccountRow.class, edits.goneAccounts(), turns);
         gone("units", UnitRow.class, edits.goneUnits(), turns);
@@ -185,11 +169,12 @@ public class ModelWriter {
         for (Attribute one : wanted) {
             AttributeRow known = left.remove(one.key());
             AttributeRow row = known == null ? new AttributeRow() : known;
-            row.fill(DocumentWriter.attribute(one), place);
+            AttributePart part = DocumentWriter.attribute(one);
+            row.fill(part, place);
             if (known == null) {
                 entities.persist(row);
             }
-            turns.add(new Turn("attributes", one.key(), place, DocumentWriter.attribute(one)));
+            turns.add(new Turn("attributes", one.key(), place, part));
             place++;
         }
         left.forEach(
@@ -199,46 +184,38 @@ public class ModelWriter {
                 });
     }
 
-    private interface Filling<R, T> {
-        void fill(R row, T element, double place);
-    }
-
-    private <R, T> void put(
+    private <P, R extends DirectoryRow<P>> void put(
             String kind,
             Class<R> rows,
             Supplier<R> blank,
-            List<T> elements,
-            Function<T, String> key,
-            Function<R, String> keyOfRow,
-            ToDoubleFunction<R> place,
-            Filling<R, T> fill,
-            Function<T, Object> part,
+            List<P> parts,
+            Function<P, String> key,
             List<Turn> turns) {
-        if (elements.isEmpty()) {
+        if (parts.isEmpty()) {
             return;
         }
         Map<String, R> known = new HashMap<>();
         entities.createQuery("from " + rows.getSimpleName() + " where key in (:keys)", rows)
-                .setParameter("keys", elements.stream().map(key).toList())
+                .setParameter("keys", parts.stream().map(key).toList())
                 .getResultList()
-                .forEach(row -> known.put(keyOfRow.apply(row), row));
+                .forEach(row -> known.put(row.key(), row));
         Double last =
                 entities.createQuery(
                                 "select max(position) from " + rows.getSimpleName(), Double.class)
                         .getSingleResult();
         double next = last == null ? 1 : Math.floor(last) + 1;
-        for (T element : elements) {
-            R there = known.get(key.apply(element));
+        for (P part : parts) {
+            R there = known.get(key.apply(part));
             R row = there == null ? blank.get() : there;
-            double at = there == null ? next++ : place.applyAsDouble(there);
-            fill.fill(row, element, at);
+            double at = there == null ? next++ : there.position();
+            row.fill(part, at);
             if (there == null) {
                 entities.persist(row);
             } else {
                 // Whoever has seen it before this edit has seen another version, whatever differs.
                 entities.lock(row, LockModeType.OPTIMISTIC_FORCE_INCREMENT);
             }
-            turns.add(new Turn(kind, key.apply(element), at, part.apply(element)));
+            turns.add(new Turn(kind, row.key(), at, part));
         }
     }
 

@@ -20,7 +20,7 @@ import org.hibernate.annotations.FetchMode;
 
 @Entity
 @Table(name = "person")
-class PersonRow {
+class PersonRow implements DirectoryRow<PersonPart> {
     @Id private String key;
     private String kind;
     private String email;
@@ -50,7 +50,8 @@ class PersonRow {
     @Column(name = "account")
     private List<String> accounts = new ArrayList<>();
 
-    void fill(PersonPart part, double position) {
+    @Override
+    public void fill(PersonPart part, double position) {
         this.key = part.key();
         this.kind = part.kind();
         this.email = part.email();
@@ -73,7 +74,8 @@ class PersonRow {
         }
     }
 
-    String key() {
+    @Override
+    public String key() {
         return key;
     }
 
@@ -86,7 +88,8 @@ class PersonRow {
         return seen == null || seen == version;
     }
 
-    double position() {
+    @Override
+    public double position() {
         return position;
     }
 

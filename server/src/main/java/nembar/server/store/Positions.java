@@ -22,9 +22,10 @@ final class Positions {
             Map<String, Double> known, List<String> order, Set<String> put) {
         Map<String, Double> places = new HashMap<>();
         double last = Double.NEGATIVE_INFINITY;
+        double[] following = following(known, order, put);
         for (int i = 0; i < order.size(); i++) {
             String key = order.get(i);
-            double next = nextKept(known, order, put, i + 1);
+            double next = following[i];
             double place = known.getOrDefault(key, Double.NaN);
             if (put.contains(key)) {
                 if (!(place > last && place < next)) {
@@ -47,13 +48,17 @@ final class Positions {
         return Double.isInfinite(last) ? next - 1 : (last + next) / 2;
     }
 
-    private static double nextKept(
-            Map<String, Double> known, List<String> order, Set<String> put, int from) {
-        for (int i = from; i < order.size(); i++) {
+    /** For each in the order, the place of the next that keeps its own. */
+    private static double[] following(
+            Map<String, Double> known, List<String> order, Set<String> put) {
+        double[] following = new double[order.size()];
+        double next = Double.POSITIVE_INFINITY;
+        for (int i = order.size() - 1; i >= 0; i--) {
+            following[i] = next;
             if (!put.contains(order.get(i))) {
-                return known.get(order.get(i));
+                next = known.get(order.get(i));
             }
         }
-        return Double.POSITIVE_INFINITY;
+        return following;
     }
 }

@@ -19,7 +19,7 @@ import org.hibernate.annotations.FetchMode;
 
 @Entity
 @Table(name = "team")
-class TeamRow {
+class TeamRow implements DirectoryRow<TeamPart> {
     @Id private String key;
     private String name;
     private double position;
@@ -37,7 +37,8 @@ class TeamRow {
     @Column(name = "lead")
     private Map<String, Boolean> members = new HashMap<>();
 
-    void fill(TeamPart part, double position) {
+    @Override
+    public void fill(TeamPart part, double position) {
         this.key = part.key();
         this.name = part.name();
         this.position = position;
@@ -48,11 +49,13 @@ class TeamRow {
         part.leads().forEach(one -> members.put(one, true));
     }
 
-    String key() {
+    @Override
+    public String key() {
         return key;
     }
 
-    double position() {
+    @Override
+    public double position() {
         return position;
     }
 

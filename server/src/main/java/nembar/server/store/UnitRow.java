@@ -8,7 +8,7 @@ import nembar.server.document.DesignDocument.UnitPart;
 
 @Entity
 @Table(name = "unit")
-class UnitRow {
+class UnitRow implements DirectoryRow<UnitPart> {
     @Id private String key;
     private String name;
     private String parent;
@@ -16,18 +16,21 @@ class UnitRow {
 
     @Version private long version;
 
-    void fill(UnitPart part, double position) {
+    @Override
+    public void fill(UnitPart part, double position) {
         this.key = part.key();
         this.name = part.name();
         this.parent = part.parent();
         this.position = position;
     }
 
-    String key() {
+    @Override
+    public String key() {
         return key;
     }
 
-    double position() {
+    @Override
+    public double position() {
         return position;
     }
 
