@@ -5,7 +5,6 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.time.LocalTime;
 import java.time.ZoneId;
-import java.util.Collection;
 import java.util.HashSet;
 import java.util.Iterator;
 import java.util.Set;
@@ -49,16 +48,6 @@ public final class Edges {
         if (instant.isAfter(from)) {
             ends.add(instant);
         }
-    }
-
-    /** Another's instants too. */
-    public void add(Edges other) {
-        ends.addAll(other.ends);
-        hours.addAll(other.hours);
-    }
-
-    public void addAll(Collection<Times> some) {
-        some.forEach(this::add);
     }
 
     /** The first is the instant they are counted from. */

@@ -107,10 +107,9 @@ public final class Gains {
     }
 
     /** Keys of the record types of which the person reaches anything at some instant. */
-    public static Set<String> reached(AccessModel model, String person, Instant from) {
-        Timeline timeline = new Timeline(model, from);
+    public static Set<String> reached(Timeline timeline, String person) {
         Gains gains = new Gains(timeline, timeline);
-        return model.seats().of(person).stream()
+        return timeline.model().seats().of(person).stream()
                 .findFirst()
                 .map(seat -> gains.total(seat, at -> CombinedAccess.NOTHING).gained())
                 .orElse(Set.of());
@@ -339,11 +338,7 @@ public final class Gains {
     }
 
     private Optional<Seat> same(Seat seat) {
-        return sameDirectory
-                ? Optional.of(seat)
-                : before.model().seats().of(seat.person().key()).stream()
-                        .filter(other -> other.account().equals(seat.account()))
-                        .findFirst();
+        return sameDirectory ? Optional.of(seat) : before.model().seats().like(seat);
     }
 
     private Access asItWas(Access access) {

@@ -54,7 +54,17 @@ public record Impact(List<OfPerson> people) {
      *
      * @param some whether a record could be among them, even where there is none today
      */
-    public record Counted(long number, boolean some, List<String> examples) {}
+    public record Counted(long number, boolean some, List<String> examples) {
+        /** Whether the number may not be told. */
+        public boolean withheld() {
+            return number == Counting.WITHHELD;
+        }
+
+        /** The number, as far as it may be told; else none. */
+        public long told() {
+            return withheld() ? 0 : number;
+        }
+    }
 
     /** What changes for one person on the records there are. */
     public record Line(

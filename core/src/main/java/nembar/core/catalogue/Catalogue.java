@@ -44,6 +44,11 @@ public final class Catalogue {
         return Optional.ofNullable(areaByKey.get(key));
     }
 
+    /** The record types of an area, in their order. */
+    public List<RecordType> typesIn(Area area) {
+        return recordTypes().stream().filter(type -> type.area().equals(area.key())).toList();
+    }
+
     public Optional<RecordType> recordType(String key) {
         return Optional.ofNullable(typeByKey.get(key));
     }

@@ -62,6 +62,11 @@ public record RecordType(
         return Optional.empty();
     }
 
+    /** The schema of its table. */
+    public String schema() {
+        return table.replaceAll("\\..*", "");
+    }
+
     public Optional<Field> field(String key) {
         return fields.stream().filter(field -> field.key().equals(key)).findFirst();
     }

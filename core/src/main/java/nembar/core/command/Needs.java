@@ -125,18 +125,7 @@ public final class Needs {
 
     /** The person with what people may say of themselves taken from another. */
     private static Person renamed(Person was, Person is) {
-        return new Person(
-                was.key(),
-                was.kind(),
-                was.email(),
-                is.givenName(),
-                is.familyName(),
-                was.accounts(),
-                was.unit(),
-                was.manager(),
-                is.zone(),
-                was.status(),
-                was.attributes());
+        return was.withName(is.givenName(), is.familyName()).withZone(is.zone());
     }
 
     private void team(Team next) {

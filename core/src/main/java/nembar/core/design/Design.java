@@ -104,6 +104,15 @@ public final class Design {
         return element(ElementKind.ROLE, key).map(Role.class::cast);
     }
 
+    /** The role or set that an assignment gives. */
+    public Element given(Assignment assignment) {
+        Optional<? extends Element> given =
+                assignment.gives() instanceof Assignment.Gives.OfRole of
+                        ? role(of.role())
+                        : set(((Assignment.Gives.OfSet) assignment.gives()).set());
+        return given.orElseThrow();
+    }
+
     /** The sets that an assignment of this gives, in the role's order. */
     public List<PrivilegeSet> setsOf(Assignment.Gives gives) {
         if (gives instanceof Assignment.Gives.OfRole ofRole) {

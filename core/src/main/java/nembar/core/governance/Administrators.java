@@ -3,33 +3,114 @@ package nembar.core.governance;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.BitSet;
+import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.stream.Collectors;
 import nembar.core.answers.Edges;
+import nembar.core.answers.Finding;
 import nembar.core.answers.Timeline;
 import nembar.core.catalogue.Area;
 import nembar.core.decision.PersonAccess;
 import nembar.core.design.Assignment;
 import nembar.core.design.Privilege.RecordPrivilege;
 import nembar.core.directory.Account;
+import nembar.core.governance.Objection.Rule;
 import nembar.core.model.AccessModel;
 import nembar.core.model.Seats.Seat;
 import nembar.core.model.Standpoint;
 
-/** Whether there is, at every instant, somebody who can give everything, or guards an area. */
-final class Administrators {
+/**
+ * Who administers: that there is always somebody, and who is there (docs/access-model.md, section
+ * 10).
+ */
+public final class Administrators {
     private final AccessModel nembar;
     private final Instant from;
     private final Timeline timeline;
 
-    Administrators(AccessModel nembar, Instant from) {
+    private Administrators(AccessModel nembar, Instant from) {
         this.nembar = nembar;
         this.from = from;
         this.timeline = new Timeline(nembar, from);
     }
 
+    /**
+     * Never nobody: at every instant somebody active must be able to give everything, and every
+     * guarded area must have an active steward.
+     *
+     * @param nembar the model of Nembar itself as it would be
+     * @param applications the models of all applications as they would be
+     */
+    public static List<Objection> neverNobody(
+            AccessModel nembar, Collection<AccessModel> applications, Instant at) {
+        List<Objection> objections = new ArrayList<>();
+        new Administrators(nembar, at)
+                .missing()
+                .ifPresent(
+                        when ->
+                                objections.add(
+                                        nobody(
+                                                "This would leave nobody able to administer Nembar"
+                                                        + later(when, at)
+                                                        + ": keep at least one active person who"
+                                                        + " may give every role and set to"
+                                                        + " everybody.")));
+        for (AccessModel model : applications) {
+            for (Area area : model.catalogue().areas()) {
+                if (area.guarded()) {
+                    unguarded(model, area, at)
+                            .ifPresent(
+                                    when ->
+                                            objections.add(
+                                                    nobody(
+                                                            "This would leave "
+                                                                    + area.name()
+                                                                    + ", which is guarded, without"
+                                                                    + " an active steward"
+                                                                    + later(when, at)
+                                                                    + ".")));
+                }
+            }
+        }
+        return objections;
+    }
+
+    private static Objection nobody(String why) {
+        return new Objection(Rule.NEVER_NOBODY, why, List.of(), Set.of());
+    }
+
+    private static String later(Instant when, Instant at) {
+        return when.equals(at) ? "" : " from " + when + " on";
+    }
+
+    /** What is worth a look about who administers: that it hangs on one person. */
+    public static List<Finding> findings(AccessModel nembar, Instant at) {
+        return Authority.only(Authority.givingEverything(Authority.ofAll(nembar, at))).stream()
+                .map(
+                        one ->
+                                new Finding(
+                                        Finding.Kind.ONLY_ONE_ADMINISTRATOR,
+                                        List.of(new Finding.Concern("person", one.key())),
+                                        "Only one person may give everything: while they are away,"
+                                                + " nobody can, and nobody can approve what they"
+                                                + " give themselves.",
+                                        List.of()))
+                .toList();
+    }
+
+    /** Keys of those who may publish drafts at all. */
+    public static Set<String> publishers(AccessModel nembar, Instant at) {
+        return Authority.ofAll(nembar, at).stream()
+                .filter(Authority::publishes)
+                .map(Authority::key)
+                .collect(Collectors.toCollection(TreeSet::new));
+    }
+
     /** The first instant at which nobody could; empty where somebody always can. */
-    Optional<Instant> missing() {
+    private Optional<Instant> missing() {
         List<Seat> candidates = new ArrayList<>();
         Edges edges = new Edges(from, nembar.application().zone());
         for (Seat seat : nembar.seats().all()) {
@@ -85,9 +166,8 @@ final class Administrators {
     }
 
     /** The first instant at which the area has no active steward; empty for never. */
-    static Optional<Instant> unguarded(AccessModel model, Area area, Instant from) {
-        Edges edges = new Edges(from, model.application().zone());
-        new Timeline(model, from).roleEdges(area.stewards().orElseThrow(), edges);
+    private static Optional<Instant> unguarded(AccessModel model, Area area, Instant from) {
+        Edges edges = Stewards.edges(new Timeline(model, from), area, from);
         accountEdges(model, edges);
         for (Instant at : edges.all()) {
             BitSet stewards = model.seatsIn(area.stewards().orElseThrow(), at);

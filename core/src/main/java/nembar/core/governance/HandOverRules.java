@@ -11,7 +11,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
-import java.util.stream.Collectors;
 import nembar.core.answers.Counting;
 import nembar.core.answers.Moment;
 import nembar.core.catalogue.Area;
@@ -20,10 +19,8 @@ import nembar.core.catalogue.RecordType;
 import nembar.core.coverage.RecordSet;
 import nembar.core.directory.Person;
 import nembar.core.governance.Objection.Rule;
-import nembar.core.governance.StandingRules.Author;
 import nembar.core.model.AccessModel;
 import nembar.core.model.Seats.Seat;
-import nembar.core.text.Wording;
 
 /**
  * Holds records that change hands against the standing rules (docs/access-model.md, section 10):
@@ -61,16 +58,15 @@ public final class HandOverRules {
             Instant at,
             Counting counting) {
         HandOverRules rules = new HandOverRules(model, from, to, types, at);
-        return rules.objections(nembar, author, rules.gains(counting)).stream()
-                .filter(one -> one.approvers().stream().noneMatch(approvers::contains))
-                .toList();
+        return Objection.standing(
+                rules.objections(nembar, author, rules.gains(counting)), approvers);
     }
 
     private List<Objection> objections(
             AccessModel nembar, Author author, Map<Seat, Set<RecordType>> gains) {
         List<Objection> objections = new ArrayList<>();
         Authority own = new Authority(nembar, author.acting(), at);
-        List<Authority> everybody = gains.isEmpty() ? List.of() : Authority.ofAll(nembar, at);
+        Approvers approvers = new Approvers(nembar, at);
         for (Area area : model.catalogue().areas()) {
             boolean inside =
                     area.guarded()
@@ -87,60 +83,11 @@ public final class HandOverRules {
                                         + to.name()
                                         + ": a steward has to agree.",
                                 List.of(to.key()),
-                                everybody.stream()
-                                        .filter(one -> one.stewards(model, area, at))
-                                        .map(Authority::key)
-                                        .collect(Collectors.toSet())));
+                                approvers.stewards(model, area)));
             }
         }
-        List<Seat> beyond =
-                gains.keySet().stream()
-                        .filter(one -> !own.onPerson("change", one.person(), one.account()))
-                        .toList();
-        if (!beyond.isEmpty()) {
-            objections.add(
-                    new Objection(
-                            Rule.NO_RAISING,
-                            "It would add to the access of "
-                                    + Wording.some(
-                                            beyond.stream()
-                                                    .map(one -> one.person().name())
-                                                    .distinct()
-                                                    .toList())
-                                    + ", whom the author may not change.",
-                            beyond.stream().map(one -> one.person().key()).distinct().toList(),
-                            everybody.stream()
-                                    .filter(
-                                            who ->
-                                                    beyond.stream()
-                                                            .allMatch(
-                                                                    one ->
-                                                                            who.onPerson(
-                                                                                    "change",
-                                                                                    one.person(),
-                                                                                    one.account())))
-                                    .map(Authority::key)
-                                    .collect(Collectors.toSet())));
-        }
-        boolean toAuthor =
-                gains.keySet().stream().anyMatch(one -> author.own().contains(one.person().key()));
-        List<Authority> administrators = Authority.givingEverything(everybody);
-        boolean only =
-                Authority.only(administrators)
-                        .filter(one -> one.key().equals(author.acting().key()))
-                        .isPresent();
-        if (toAuthor && !only) {
-            objections.add(
-                    new Objection(
-                            Rule.NO_RAISING,
-                            "It would add to the author's own access, which needs the approval of"
-                                    + " somebody else.",
-                            List.copyOf(author.own()),
-                            administrators.stream()
-                                    .map(Authority::key)
-                                    .filter(key -> !author.own().contains(key))
-                                    .collect(Collectors.toSet())));
-        }
+        approvers.beyond(own, gains.keySet()).ifPresent(objections::add);
+        objections.addAll(approvers.ownAccess(author, gains.keySet()));
         return objections;
     }
 

@@ -17,6 +17,13 @@ public record Objection(Rule rule, String why, List<String> people, Set<String> 
         approvers = java.util.Collections.unmodifiableSet(new java.util.TreeSet<>(approvers));
     }
 
+    /** Those of some that nobody's approval has lifted. */
+    static List<Objection> standing(List<Objection> some, Set<String> approvers) {
+        return some.stream()
+                .filter(one -> one.approvers().stream().noneMatch(approvers::contains))
+                .toList();
+    }
+
     /** The rule it comes from. */
     public enum Rule {
         NO_RAISING,

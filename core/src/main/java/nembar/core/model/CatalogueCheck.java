@@ -73,7 +73,7 @@ final class CatalogueCheck {
                             + "` is no table name: give schema and table in small"
                             + " letters, as in `towline.voyage`");
         }
-        String schema = type.table().replaceAll("\\..*", "");
+        String schema = type.schema();
         if (schema.startsWith("pg_") || schema.equals("information_schema")) {
             check.report(
                     path + ".table",

@@ -57,6 +57,13 @@ public final class Seats {
         return all.subList(first, end);
     }
 
+    /** The seat that the same person has here at the same account, whatever else is different. */
+    public Optional<Seat> like(Seat other) {
+        return of(other.person().key()).stream()
+                .filter(seat -> seat.account().equals(other.account()))
+                .findFirst();
+    }
+
     /** The number of the seat a question is asked from; empty where this directory lacks it. */
     Optional<Seat> seat(Standpoint who) {
         return of(who.person().key()).stream()

@@ -16,7 +16,6 @@ import nembar.core.design.Reach;
 import nembar.core.design.Times;
 import nembar.core.draft.Change;
 import nembar.core.governance.Objection.Rule;
-import nembar.core.governance.StandingRules.Author;
 import nembar.core.testing.NembarOfHarbour;
 import org.junit.jupiter.api.Test;
 
@@ -38,7 +37,7 @@ class SignInRulesTest {
 
     private List<Objection> onSignIn(String author, Set<String> approvers, String person) {
         var model = world.harbour.model();
-        return StandingRules.onSignIn(
+        return SignInRules.of(
                 world.nembar(),
                 List.of(model, world.nembar()),
                 List.of(model.directory().person(person).orElseThrow()),

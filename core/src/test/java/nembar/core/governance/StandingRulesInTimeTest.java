@@ -167,7 +167,7 @@ class StandingRulesInTimeTest {
     }
 
     private List<Objection> never() {
-        return StandingRules.neverNobody(world.nembar(), List.of(world.harbour.model()), NOW);
+        return Administrators.neverNobody(world.nembar(), List.of(world.harbour.model()), NOW);
     }
 
     @Test
@@ -211,11 +211,11 @@ class StandingRulesInTimeTest {
 
     private List<Objection> onSignIn(String author, String person) {
         AccessModel model = world.harbour.model();
-        return StandingRules.onSignIn(
+        return SignInRules.of(
                 world.nembar(),
                 List.of(model, world.nembar()),
                 List.of(model.directory().person(person).orElseThrow()),
-                StandingRules.Author.of(model.directory().person(author).orElseThrow()),
+                Author.of(model.directory().person(author).orElseThrow()),
                 Set.of(),
                 NOW);
     }

@@ -19,7 +19,6 @@ import nembar.core.design.Times;
 import nembar.core.directory.Audience;
 import nembar.core.draft.Change;
 import nembar.core.governance.Objection.Rule;
-import nembar.core.governance.StandingRules.Author;
 import nembar.core.model.AccessModel;
 import nembar.core.testing.Harbour;
 import nembar.core.testing.NembarOfHarbour;
@@ -118,19 +117,19 @@ class StandingRulesTest {
 
     @Test
     void noActLeavesNembarWithoutSomebodyWhoMayGiveEverything() {
-        assertThat(StandingRules.neverNobody(world.nembar(), List.of(harbour.model()), NOW))
+        assertThat(Administrators.neverNobody(world.nembar(), List.of(harbour.model()), NOW))
                 .isEmpty();
         world.own.clear();
-        assertThat(StandingRules.neverNobody(world.nembar(), List.of(harbour.model()), NOW))
+        assertThat(Administrators.neverNobody(world.nembar(), List.of(harbour.model()), NOW))
                 .singleElement()
                 .satisfies(one -> assertThat(one.rule()).isEqualTo(Rule.NEVER_NOBODY));
     }
 
     @Test
     void whoMayPublishIsDecidedLikeEverythingElse() {
-        assertThat(StandingRules.publishers(world.nembar(), NOW)).containsExactly("ann");
+        assertThat(Administrators.publishers(world.nembar(), NOW)).containsExactly("ann");
         world.administers("ben", Reach.UNIT, Bounds.NONE);
-        assertThat(StandingRules.publishers(world.nembar(), NOW)).containsExactly("ann", "ben");
+        assertThat(Administrators.publishers(world.nembar(), NOW)).containsExactly("ann", "ben");
     }
 
     @Test

@@ -28,9 +28,9 @@ import nembar.core.design.Reach;
 import nembar.core.design.Times;
 import nembar.core.draft.Change;
 import nembar.core.draft.Changes;
+import nembar.core.governance.Author;
 import nembar.core.governance.Objection;
 import nembar.core.governance.StandingRules;
-import nembar.core.governance.StandingRules.Author;
 import nembar.core.model.AccessModel;
 
 /** The harbour, and who administers it in Nembar. */

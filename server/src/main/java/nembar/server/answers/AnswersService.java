@@ -32,7 +32,7 @@ import nembar.core.decision.Grant;
 import nembar.core.design.Role;
 import nembar.core.directory.Person;
 import nembar.core.draft.Changes;
-import nembar.core.governance.StandingRules;
+import nembar.core.governance.Administrators;
 import nembar.core.model.AccessModel;
 import nembar.core.model.Seats.Seat;
 import nembar.core.text.Nearest;
@@ -322,7 +322,7 @@ class AnswersService {
                 new ArrayList<>(
                         Findings.of(moment, records.counting(where.application()), activity));
         if (where.application().equals(Models.NEMBAR)) {
-            found.addAll(StandingRules.findings(moment.model(), moment.at()));
+            found.addAll(Administrators.findings(moment.model(), moment.at()));
         }
         List<FindingShown> all =
                 found.stream()

@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -113,7 +114,7 @@ public class DesignImport {
                 : fields
                         + (fields.isEmpty() ? "" : ", and ")
                         + "made them "
-                        + next.status().name().toLowerCase(java.util.Locale.ROOT);
+                        + next.status().name().toLowerCase(Locale.ROOT);
     }
 
     /** Takes it in as part of setting an installation up, when there is nobody yet to do it. */

@@ -22,7 +22,7 @@ import org.springframework.stereotype.Service;
 
 /**
  * Agreement to changes. A act is done again, within its author's rights and held against everything
- * that holds then; approvals lifts what stood against it and nothing else.
+ * that holds then; an approval lifts what stood against it and nothing else.
  */
 @Service
 class ApprovalService {
@@ -154,14 +154,14 @@ class ApprovalService {
     ApprovalAnswer agree(Person me, String id) {
         ApprovalRequest request = approvals.waiting(me.key(), id);
         Person author = author(request);
-        Preview before = again(request, Submission.preview(author), request.agreed());
+        Preview before = again(request, Submission.check(author), request.agreed());
         boolean wanted = before.canAgree().stream().anyMatch(one -> one.key().equals(me.key()));
         if (!before.against().isEmpty() && !wanted) {
             throw new Refused("Your word does not decide this.", before.against());
         }
         Set<String> agreed = new HashSet<>(request.agreed());
         agreed.add(me.key());
-        Preview after = again(request, Submission.preview(author), agreed);
+        Preview after = again(request, Submission.check(author), agreed);
         if (!after.against().isEmpty()) {
             approvals.agree(me.key(), id, after.canAgree().stream().map(Named::key).toList());
             return new ApprovalAnswer(false, after.canAgree());

@@ -24,6 +24,8 @@ public record Submission(
     public enum Mode {
         /** It is only said what it would change. */
         PREVIEW,
+        /** It is only said what stands against it. */
+        CHECK,
         EXECUTE,
         /** It is kept until somebody approves it. */
         REQUEST_APPROVAL
@@ -53,6 +55,10 @@ public record Submission(
         return of(author, Mode.PREVIEW);
     }
 
+    static Submission check(Person author) {
+        return of(author, Mode.CHECK);
+    }
+
     public static Submission execute(Person author) {
         return of(author, Mode.EXECUTE);
     }
@@ -71,7 +77,8 @@ public record Submission(
         return mode == Mode.EXECUTE;
     }
 
+    /** Whether it changes nothing and keeps nothing. */
     public boolean previews() {
-        return mode == Mode.PREVIEW;
+        return mode == Mode.PREVIEW || mode == Mode.CHECK;
     }
 }

@@ -34,9 +34,11 @@ public class Submissions {
      *     for without need or use
      */
     public Preview submit(Submission submission, Command.Builder builder) {
-        Command command = builder.build().approved(submission.approved(), submission.also());
+        Command command =
+                builder.approvedBy(submission.approved()).within(submission.also()).build();
         return switch (submission.mode()) {
             case PREVIEW -> previews.of(command);
+            case CHECK -> previews.against(command);
             case EXECUTE -> {
                 gate.execute(command);
                 yield Preview.done(command.warnings());
@@ -53,7 +55,7 @@ public class Submissions {
                                 () ->
                                         new BadRequest(
                                                 "ask", "This cannot wait for anybody's word."));
-        List<Objection> against = gate.judge(command).objections();
+        List<Objection> against = gate.objections(command);
         if (against.isEmpty()) {
             throw new BadRequest("ask", "Nobody else's word is needed: do it.");
         }

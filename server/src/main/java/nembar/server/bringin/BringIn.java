@@ -360,10 +360,13 @@ class BringIn implements DisposableBean {
      * @return whether this server has taken it
      */
     boolean take(String id, Runnable job) {
-        if (working.contains(id) || !batches.lease(id)) {
+        if (!working.add(id)) {
             return false;
         }
-        working.add(id);
+        if (!batches.lease(id)) {
+            working.remove(id);
+            return false;
+        }
         work.execute(
                 () -> {
                     try {

@@ -10,7 +10,6 @@ import org.postgresql.Driver;
 import org.postgresql.PGConnection;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
-import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.boot.jdbc.autoconfigure.DataSourceProperties;
 import org.springframework.context.SmartLifecycle;
 import org.springframework.stereotype.Component;
@@ -20,7 +19,6 @@ import org.springframework.stereotype.Component;
  * is done without a request. A lost message costs nothing, since each request looks for itself.
  */
 @Component
-@ConditionalOnProperty(name = "nembar.listen", matchIfMissing = true)
 class EditionListener implements SmartLifecycle, Runnable {
     private static final Logger LOG = LoggerFactory.getLogger(EditionListener.class);
     private static final int LOOK_MS = 500;

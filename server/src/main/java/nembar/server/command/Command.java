@@ -21,7 +21,7 @@ import nembar.server.store.ElementRef;
 
 /**
  * Something that somebody wants changed: who, why, and how it is worked out from what is published
- * when its turn comes (docs/changes.md). Immutable; each method gives another.
+ * when its turn comes (docs/changes.md). Immutable; a {@link Builder} puts it together.
  */
 public final class Command {
     private final Actor actor;
@@ -80,7 +80,7 @@ public final class Command {
 
     /** Puts a command together. */
     public static final class Builder {
-        private Actor actor;
+        private final Actor actor;
         private final String reason;
         private Function<Snapshot, ChangeSet> changes = now -> ChangeSet.NONE;
         private final List<Need> needs = new ArrayList<>();
@@ -264,27 +264,5 @@ public final class Command {
 
     boolean publishes() {
         return publishes;
-    }
-
-    /** The same with others' approval, and something more in the same transaction. */
-    public Command approved(Set<String> people, Runnable also) {
-        Builder builder = new Builder(actor, reason);
-        builder.changes = changes;
-        builder.needs.addAll(needs);
-        builder.onSignIn.addAll(onSignIn);
-        builder.seen.putAll(seen);
-        builder.approvers.addAll(approvers);
-        builder.approvers.addAll(people);
-        builder.waived = waived;
-        builder.override = override;
-        builder.edited.addAll(edited);
-        builder.warnings.addAll(warnings);
-        builder.within.addAll(within);
-        builder.within.add(any -> also.run());
-        builder.handingOver = handingOver;
-        builder.at = at;
-        builder.publisher = publisher;
-        builder.publishes = publishes;
-        return builder.build();
     }
 }

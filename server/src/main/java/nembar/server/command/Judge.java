@@ -23,14 +23,14 @@ import nembar.core.directory.Edits;
 import nembar.core.directory.Person;
 import nembar.core.directory.Team;
 import nembar.core.directory.Unit;
-import nembar.core.governance.Disclosure;
+import nembar.core.governance.Administrators;
+import nembar.core.governance.Author;
 import nembar.core.governance.HandOverRules;
 import nembar.core.governance.Objection;
+import nembar.core.governance.SignInRules;
 import nembar.core.governance.StandingRules;
-import nembar.core.governance.StandingRules.Author;
 import nembar.core.model.AccessModel;
 import nembar.core.model.ModelRefused;
-import nembar.core.model.Problem;
 import nembar.server.acts.Actor;
 import nembar.server.governance.Governance;
 import nembar.server.http.Refused;
@@ -127,30 +127,16 @@ class Judge {
         Set<Person> writers = new LinkedHashSet<>();
         writers.add(command.actor().acting());
         command.edited().forEach(one -> writers.add(one.writer()));
-        List<Problem> problems = new ArrayList<>();
         for (String key : changes.applications().keySet()) {
             now.find(key)
                     .ifPresent(
-                            model ->
-                                    writers.forEach(
-                                            writer ->
-                                                    problems.addAll(
-                                                            unreadable(writer, model, next, key))));
+                            was ->
+                                    governance.requireReadable(
+                                            writers,
+                                            was,
+                                            was.design(),
+                                            next.models().get(key).design()));
         }
-        if (!problems.isEmpty()) {
-            throw new Refused(
-                    "A condition speaks of what is not yours to see.",
-                    problems.stream()
-                            .map(one -> one.path() + ": " + one.message())
-                            .distinct()
-                            .toList());
-        }
-    }
-
-    private List<Problem> unreadable(
-            Person writer, AccessModel now, Snapshot next, String application) {
-        Disclosure disclosure = governance.disclosure(writer, now);
-        return disclosure.unreadable(now.design(), next.models().get(application).design());
     }
 
     private List<Objection> objections(
@@ -166,7 +152,7 @@ class Judge {
         List<Objection> objections = new ArrayList<>();
         List<Person> people = new ArrayList<>(command.onSignIn());
         people.addAll(Needs.onSignIn(now.directory(), changes.directory()));
-        objections.addAll(StandingRules.onSignIn(nembar, now.all(), people, author, approvers, at));
+        objections.addAll(SignInRules.of(nembar, now.all(), people, author, approvers, at));
         command.handingOver()
                 .ifPresent(
                         what -> objections.addAll(handingOver(what, now, author, approvers, at)));
@@ -180,7 +166,7 @@ class Judge {
             }
         }
         objections.addAll(
-                StandingRules.neverNobody(next.models().get(Models.NEMBAR), next.all(), at));
+                Administrators.neverNobody(next.models().get(Models.NEMBAR), next.all(), at));
         return objections;
     }
 

@@ -7,7 +7,6 @@ import java.util.TreeSet;
 import nembar.core.directory.Person;
 import nembar.core.governance.Objection;
 import nembar.server.http.Named;
-import nembar.server.http.Refused;
 import nembar.server.model.Models;
 import org.springframework.stereotype.Component;
 
@@ -21,13 +20,14 @@ public class Objections {
     }
 
     /**
-     * @throws Refused with every objection there is
+     * @throws Objected with every objection there is
      */
     public void require(List<Objection> objections) {
         if (!objections.isEmpty()) {
-            throw new Refused(
+            throw new Objected(
                     "This cannot be published: " + objections.get(0).why(),
-                    objections.stream().map(this::said).toList());
+                    objections.stream().map(this::said).toList(),
+                    objections);
         }
     }
 

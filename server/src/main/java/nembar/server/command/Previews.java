@@ -20,6 +20,7 @@ import nembar.core.command.Snapshot;
 import nembar.core.directory.Directory;
 import nembar.core.directory.Edits;
 import nembar.core.directory.Person;
+import nembar.core.governance.Objection;
 import nembar.core.model.AccessModel;
 import nembar.core.model.ModelRefused;
 import nembar.core.model.Problem;
@@ -50,13 +51,7 @@ public class Previews {
         try {
             judgement = gate.judge(command);
         } catch (ModelRefused refused) {
-            return new Preview(
-                    0,
-                    List.of(),
-                    refused.problems().stream().map(Problem::message).distinct().toList(),
-                    command.warnings(),
-                    List.of(),
-                    false);
+            return impossible(command, refused);
         }
         Snapshot before = judgement.before();
         Snapshot next = judgement.next();
@@ -89,12 +84,36 @@ public class Previews {
         judgement
                 .broken()
                 .forEach(name -> told.add("An expectation would be broken: " + name + "."));
+        return told(people.size(), moved, judgement.objections(), told);
+    }
+
+    /** What stands against the command, and who could lift it; nothing is counted. */
+    public Preview against(Command command) {
+        try {
+            return told(0, List.of(), gate.objections(command), command.warnings());
+        } catch (ModelRefused refused) {
+            return impossible(command, refused);
+        }
+    }
+
+    private Preview told(
+            int people, List<Moved> moved, List<Objection> against, List<String> warnings) {
         return new Preview(
-                people.size(),
+                people,
                 moved,
-                judgement.objections().stream().map(objections::said).toList(),
-                told,
-                objections.named(objections.approvers(judgement.objections())),
+                against.stream().map(objections::said).toList(),
+                warnings,
+                objections.named(objections.approvers(against)),
+                false);
+    }
+
+    private static Preview impossible(Command command, ModelRefused refused) {
+        return new Preview(
+                0,
+                List.of(),
+                refused.problems().stream().map(Problem::message).distinct().toList(),
+                command.warnings(),
+                List.of(),
                 false);
     }
 
@@ -143,8 +162,8 @@ public class Previews {
                                                         what(line),
                                                         guarded(model, line),
                                                         opens(line),
-                                                        Math.max(line.gained().number(), 0),
-                                                        Math.max(line.lost().number(), 0),
+                                                        line.gained().told(),
+                                                        line.lost().told(),
                                                         withheld(line),
                                                         Optional.empty()),
                                                 Previews::wider));
@@ -192,8 +211,7 @@ public class Previews {
     }
 
     private static boolean withheld(Impact.Line line) {
-        return line.gained().number() == Counting.WITHHELD
-                || line.lost().number() == Counting.WITHHELD;
+        return line.gained().withheld() || line.lost().withheld();
     }
 
     private static String what(Impact.Line line) {

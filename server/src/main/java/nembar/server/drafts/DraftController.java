@@ -5,7 +5,6 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
-import nembar.core.answers.Counting;
 import nembar.core.answers.Impact;
 import nembar.core.catalogue.Field;
 import nembar.core.governance.Objection;
@@ -254,10 +253,9 @@ class DraftController {
                 line.operation().key(),
                 line.field().map(Field::key),
                 line.level().map(one -> one.toLowerCase(Locale.ROOT)),
-                Math.max(line.gained().number(), 0),
-                Math.max(line.lost().number(), 0),
-                line.gained().number() == Counting.WITHHELD
-                        || line.lost().number() == Counting.WITHHELD);
+                line.gained().told(),
+                line.lost().told(),
+                line.gained().withheld() || line.lost().withheld());
     }
 
     private static long version(String ifMatch) {

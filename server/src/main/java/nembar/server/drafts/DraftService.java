@@ -21,7 +21,6 @@ import nembar.core.draft.Changes;
 import nembar.core.governance.Objection;
 import nembar.core.model.AccessModel;
 import nembar.core.model.ModelRefused;
-import nembar.core.model.Problem;
 import nembar.server.answers.Proved;
 import nembar.server.command.Command;
 import nembar.server.command.Gate;
@@ -98,19 +97,9 @@ class DraftService {
     Draft create(Person me, String application, String name, List<ChangePart> changes) {
         AccessModel model = models.model(application);
         governance.requireOnDraft(me, "create", "new", application, me.key());
-        readable(me, model, model, applied(model, changes));
+        governance.requireReadable(
+                List.of(me), model, model.design(), applied(model, changes).design());
         return store.create(application, named(name), me.key(), changes);
-    }
-
-    /** A condition speaks only of what its writer may view: also in what is only drafted. */
-    private void readable(Person me, AccessModel published, AccessModel before, AccessModel after) {
-        List<Problem> problems =
-                governance.disclosure(me, published).unreadable(before.design(), after.design());
-        if (!problems.isEmpty()) {
-            throw new Refused(
-                    "A condition speaks of what is not yours to see.",
-                    problems.stream().map(one -> one.path() + ": " + one.message()).toList());
-        }
     }
 
     Draft find(Person me, String application, String id) {
@@ -134,7 +123,8 @@ class DraftService {
         governance.requireOnDraft(me, "change", id, application, draft.author());
         AccessModel model = models.model(application);
         AccessModel next = applied(model, changes);
-        readable(me, model, before(model, draft), next);
+        governance.requireReadable(
+                List.of(me), model, before(model, draft).design(), next.design());
         long last = store.last(application);
         if (base.isPresent() && (base.get() < draft.base() || base.get() > last)) {
             throw new BadRequest(

@@ -12,8 +12,9 @@ import nembar.core.command.ChangeSet;
 import nembar.core.command.Snapshot;
 import nembar.core.directory.Edits;
 import nembar.core.directory.Person;
-import nembar.core.governance.StandingRules;
+import nembar.core.governance.SignInRules;
 import nembar.core.model.ModelRefused;
+import nembar.server.acts.Actor;
 import nembar.server.acts.Acts;
 import nembar.server.command.Command;
 import nembar.server.command.Gate;
@@ -76,8 +77,7 @@ public class AddressChanges {
 
     /** Whether another address of the person waits before it counts. */
     public boolean waits(Person person) {
-        return person.active()
-                && StandingRules.inGuardedArea(models.all(), person, clock.instant());
+        return person.active() && SignInRules.inGuardedArea(models.all(), person, clock.instant());
     }
 
     /** The address of the person that waits. */
@@ -100,7 +100,6 @@ public class AddressChanges {
     /**
      * Tells the old address, in the transaction of the change.
      *
-     * @param by name of whoever changes it
      * @param person as they are until then
      * @param waits whether it counts in a day only
      */
@@ -193,7 +192,7 @@ public class AddressChanges {
         } catch (Refused | ModelRefused | BadRequest | NotFound against) {
             LOG.warn("the address of {} stays: {}", row.person, against.getMessage());
             gate.execute(
-                    Command.by(nembar.server.acts.Actor.PROGRAM, "An address stays")
+                    Command.by(Actor.PROGRAM, "An address stays")
                             .within(() -> failed(id, against.getMessage()))
                             .build());
         }

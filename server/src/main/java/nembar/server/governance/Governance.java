@@ -19,12 +19,13 @@ import nembar.core.coverage.RecordSet;
 import nembar.core.coverage.Relatives;
 import nembar.core.decision.PersonAccess;
 import nembar.core.decision.WhyNot;
+import nembar.core.design.Design;
 import nembar.core.directory.Person;
+import nembar.core.governance.Author;
 import nembar.core.governance.Disclosure;
 import nembar.core.governance.GovernedPeople;
 import nembar.core.governance.Objection;
-import nembar.core.governance.StandingRules;
-import nembar.core.governance.StandingRules.Author;
+import nembar.core.governance.SignInRules;
 import nembar.core.model.AccessModel;
 import nembar.core.model.Standpoint;
 import nembar.core.words.Telling;
@@ -64,7 +65,7 @@ public class Governance {
      * @throws Refused with what is missing, when the person may not do this to the application
      */
     public void requireOnApplication(Person me, String operation, String application) {
-        require(me, APPLICATION, operation, record(application), "the application");
+        require(me, Need.onApplication(operation, application));
     }
 
     /** Asks about many people at once: the person's access is worked out a single time. */
@@ -95,7 +96,7 @@ public class Governance {
      *     team
      */
     public void requireOnPlace(Person me, String type, String operation, String key, String name) {
-        require(me, type, operation, new GovernedRecord(type, Map.of("key", key)), name);
+        require(me, Need.onPlace(type, operation, key, name));
     }
 
     /**
@@ -103,7 +104,7 @@ public class Governance {
      * section 10); empty where they may.
      */
     public List<Objection> onSignIn(Person me, Person person) {
-        return StandingRules.onSignIn(
+        return SignInRules.of(
                 models.model(Models.NEMBAR),
                 models.all(),
                 List.of(person),
@@ -126,7 +127,7 @@ public class Governance {
             return Optional.of("These records are guarded; only their stewards see them here.");
         }
         boolean may =
-                StandingRules.mayGiveReach(
+                SignInRules.mayGiveReach(
                                 models.model(Models.NEMBAR),
                                 model,
                                 person,
@@ -155,6 +156,29 @@ public class Governance {
                                                 false))
                         .toList();
         return new Disclosure(model, standpoints);
+    }
+
+    /**
+     * A condition speaks only of what its writer may view: also in what is only drafted.
+     *
+     * @param published what the writers may view by
+     * @throws Refused with each place at which one does not
+     */
+    public void requireReadable(
+            Collection<Person> writers, AccessModel published, Design before, Design after) {
+        List<String> problems =
+                writers.stream()
+                        .flatMap(
+                                one ->
+                                        disclosure(one, published)
+                                                .unreadable(before, after)
+                                                .stream())
+                        .map(one -> one.path() + ": " + one.message())
+                        .distinct()
+                        .toList();
+        if (!problems.isEmpty()) {
+            throw new Refused("A condition speaks of what is not yours to see.", problems);
+        }
     }
 
     /**

@@ -3,7 +3,7 @@ package nembar.server.http;
 import java.util.List;
 
 /** The signed-in person may not do this; the reasons say what is missing. */
-public final class Refused extends RuntimeException {
+public class Refused extends RuntimeException {
     private static final long serialVersionUID = 1L;
     private final transient List<String> because;
 

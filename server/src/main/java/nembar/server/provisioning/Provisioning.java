@@ -13,7 +13,6 @@ import nembar.core.directory.Edits;
 import nembar.core.directory.Person;
 import nembar.core.directory.PersonStatus;
 import nembar.core.directory.Team;
-import nembar.core.governance.Objection;
 import nembar.server.acts.Actor;
 import nembar.server.acts.Acts;
 import nembar.server.approval.Approvals;
@@ -22,6 +21,7 @@ import nembar.server.approval.RequestedAct;
 import nembar.server.approval.Submissions;
 import nembar.server.command.Command;
 import nembar.server.command.Gate;
+import nembar.server.command.Objected;
 import nembar.server.command.Objections;
 import nembar.server.command.Preview;
 import nembar.server.command.Previews;
@@ -143,12 +143,15 @@ public class Provisioning {
      */
     public void take(Actor actor, Source source, String by, List<Sourced> what) {
         Command command = command(actor, source, what).build();
-        List<Objection> against = what.size() == 1 ? gate.objections(command) : List.of();
-        Set<String> asked = objections.approvers(against);
-        if (!asked.isEmpty()) {
+        try {
+            gate.execute(command);
+        } catch (Objected against) {
+            Set<String> asked = objections.approvers(against.objections());
+            if (what.size() > 1 || asked.isEmpty()) {
+                throw against;
+            }
             ask(actor, source, by, what.get(0), command, asked);
         }
-        gate.execute(command);
         ended(what);
     }
 

@@ -93,7 +93,7 @@ public class RecordSources {
         List<String> own = schemas(application);
         List<Problem> problems =
                 model.catalogue().recordTypes().stream()
-                        .filter(type -> !own.contains(type.table().replaceAll("\\..*", "")))
+                        .filter(type -> !own.contains(type.schema()))
                         .map(
                                 type ->
                                         new Problem(
