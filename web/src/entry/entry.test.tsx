@@ -130,3 +130,19 @@ test('a link that was withdrawn says so', async () => {
   doors('/join/k1');
   expect(await screen.findByText('This link leads nowhere any more')).toBeTruthy();
 });
+
+test('from the old address a change of it is stopped', async () => {
+  const calls = serve({
+    'GET /api/entry/t0k': () => ({ ...invitation, purpose: 'objection' }),
+    'POST /api/entry/t0k': () => ({}),
+  });
+  doors('/come-in/t0k');
+  expect(
+    await screen.findByRole('heading', { name: 'Keep this address, Nadia Frost?' }),
+  ).toBeTruthy();
+  expect(screen.getByText(/Idris Munro wants you to sign in with another address/)).toBeTruthy();
+  expect(screen.queryByLabelText('Password')).toBeNull();
+  await userEvent.click(screen.getByRole('button', { name: 'Stop the change' }));
+  expect(await screen.findByRole('heading', { name: 'The address stays as it was' })).toBeTruthy();
+  expect(calls.at(-1)).toMatchObject({ method: 'POST', path: '/api/entry/t0k' });
+});

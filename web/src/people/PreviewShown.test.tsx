@@ -85,3 +85,11 @@ test('warnings and objections are read before the numbers', () => {
   expect(text.indexOf('No.')).toBeLessThan(text.indexOf('Seats run out.'));
   expect(text.indexOf('Seats run out.')).toBeLessThan(text.indexOf('Nobody gains'));
 });
+
+test('a number that is kept from whoever asks is not told as none', () => {
+  const all = [moved('Isolde', [line('view medical notes', { guarded: true, withheld: true })])];
+  const text = told(1, all).textContent ?? '';
+  expect(text).toContain('1 person: 1 gain, 0 lose.');
+  expect(text).toContain('how many is for those who may see them');
+  expect(text).not.toContain('none there today');
+});

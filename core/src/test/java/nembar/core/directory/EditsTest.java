@@ -75,4 +75,28 @@ class EditsTest {
         assertThat(held.open(last)).isFalse();
         assertThat(HOME.open(last)).isTrue();
     }
+
+    @Test
+    void twoEditsAreOneAndTheLaterCounts() {
+        Edits one =
+                Edits.ofPeople(List.of(person("ann").withName("Anna", ""), person("ben")))
+                        .withTeams(List.of(new Team("deck", "Deck", Set.of(), Set.of())));
+        Edits other =
+                Edits.ofPeople(List.of(person("ann").withName("Anne", "")))
+                        .and(Edits.withoutTeam("crew"));
+        Edits both = one.and(other);
+        assertThat(both.people()).extracting(Person::name).containsExactly("Anne", "ben");
+        assertThat(both.goneTeams()).containsExactly("crew");
+        assertThat(directory.with(both).teams()).extracting(Team::key).containsExactly("deck");
+        assertThat(both.and(Edits.NONE)).isEqualTo(both);
+        assertThat(Edits.NONE.and(both)).isEqualTo(both);
+    }
+
+    @Test
+    void whatIsKnownOfPeopleIsDeclaredAnew() {
+        Edits edits = Edits.NONE.withAttributes(List.of());
+        assertThat(edits.none()).isFalse();
+        assertThat(directory.with(edits).attributes()).isEmpty();
+        assertThat(edits.and(Edits.NONE).attributes()).contains(List.of());
+    }
 }

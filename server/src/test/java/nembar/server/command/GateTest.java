@@ -163,49 +163,11 @@ class GateTest {
     @Test
     void guardedTextIsNotReadThroughCounts(Installation nembar) {
         Client client = nembar.administrator();
-        Map<String, Object> rule =
-                Map.of(
-                        "put",
-                        "sharingRules",
-                        "element",
-                        Map.of(
-                                "key",
-                                "peep",
-                                "name",
-                                "Peep",
-                                "recordType",
-                                "medical_note",
-                                "condition",
-                                "note LIKE 'a%'",
-                                "audience",
-                                Map.of("of", List.of(Map.of("person", "clemency.hart"))),
-                                "operations",
-                                List.of("view"),
-                                "reason",
-                                "A test"));
+        Map<String, Object> rule = rule("medical_note", "note LIKE 'a%'");
         Answer refused = client.post(TOWLINE + "/drafts", Limited.draft("Peep", List.of(rule)));
         assertThat(refused.status()).as(refused.text()).isEqualTo(403);
         assertThat(refused.text()).contains("not yours to see");
-        Map<String, Object> margin =
-                Map.of(
-                        "put",
-                        "sharingRules",
-                        "element",
-                        Map.of(
-                                "key",
-                                "peep",
-                                "name",
-                                "Peep",
-                                "recordType",
-                                "voyage",
-                                "condition",
-                                "margin > 1000",
-                                "audience",
-                                Map.of("of", List.of(Map.of("person", "clemency.hart"))),
-                                "operations",
-                                List.of("view"),
-                                "reason",
-                                "A test"));
+        Map<String, Object> margin = rule("voyage", "margin > 1000");
         assertThat(
                         client.post(TOWLINE + "/drafts", Limited.draft("Peep", List.of(margin)))
                                 .status())
@@ -221,6 +183,19 @@ class GateTest {
                 .isEqualTo(300);
         assertThat(line(others, "medical_note").path("onlySecondRecords").asLong()).isZero();
         assertThat(line(others, "medical_note").path("withheld").asBoolean()).isTrue();
+    }
+
+    /** A rule that opens records of a type that meet a condition to somebody. */
+    private static Map<String, Object> rule(String type, String condition) {
+        Map<String, Object> element = new HashMap<>();
+        element.put("key", "peep");
+        element.put("name", "Peep");
+        element.put("recordType", type);
+        element.put("condition", condition);
+        element.put("audience", Map.of("of", List.of(Map.of("person", "clemency.hart"))));
+        element.put("operations", List.of("view"));
+        element.put("reason", "A test");
+        return Map.of("put", "sharingRules", "element", element);
     }
 
     private static JsonNode line(Answer difference, String type) {
