@@ -187,14 +187,22 @@ class GateTest {
 
     /** A rule that opens records of a type that meet a condition to somebody. */
     private static Map<String, Object> rule(String type, String condition) {
-        Map<String, Object> element = new HashMap<>();
-        element.put("key", "peep");
-        element.put("name", "Peep");
-        element.put("recordType", type);
-        element.put("condition", condition);
-        element.put("audience", Map.of("of", List.of(Map.of("person", "clemency.hart"))));
-        element.put("operations", List.of("view"));
-        element.put("reason", "A test");
+        Map<String, Object> element =
+                Map.of(
+                        "key",
+                        "peep",
+                        "name",
+                        "Peep",
+                        "recordType",
+                        type,
+                        "condition",
+                        condition,
+                        "audience",
+                        Map.of("of", List.of(Map.of("person", "clemency.hart"))),
+                        "operations",
+                        List.of("view"),
+                        "reason",
+                        "A test");
         return Map.of("put", "sharingRules", "element", element);
     }
 
