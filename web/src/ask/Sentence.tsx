@@ -75,7 +75,7 @@ export function Sentence({
         placeholder="somebody"
         value={person}
         choices={(people.data?.people ?? []).map(choice)}
-        waiting={people.isFetching}
+        waiting={people.isPending || people.isPlaceholderData || search !== typed}
         none="Nobody you may view has such a name, address or seat"
         inputRef={personInput}
         onType={setTyped}

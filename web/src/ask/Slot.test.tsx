@@ -24,6 +24,22 @@ function shown(onChoose: (choice: Choice) => void, value: Choice | null = null) 
   return screen.getByRole('combobox', { name: 'Person' });
 }
 
+/** A slot whose choices come from elsewhere. */
+function searched(onChoose: (choice: Choice) => void) {
+  return (choices: Choice[], waiting: boolean) => (
+    <Slot
+      label="Person"
+      placeholder="somebody"
+      value={null}
+      choices={choices}
+      waiting={waiting}
+      none="nobody"
+      onType={() => {}}
+      onChoose={onChoose}
+    />
+  );
+}
+
 test('Enter takes the first match', async () => {
   const choose = vi.fn();
   await userEvent.type(shown(choose), 'mab{Enter}');
@@ -42,4 +58,25 @@ test('a filled slot can be typed over', async () => {
 test('what nobody is called says so', async () => {
   await userEvent.type(shown(vi.fn()), 'zzz');
   expect(screen.getByText('nobody')).toBeTruthy();
+});
+
+test('Enter pressed before the choices come takes the first that comes, not an older one', async () => {
+  const choose = vi.fn();
+  const slot = searched(choose);
+  const { rerender } = render(slot(people, true));
+  await userEvent.type(screen.getByRole('combobox', { name: 'Person' }), 'mab{Enter}');
+  expect(choose).not.toHaveBeenCalled();
+
+  rerender(slot(people.slice(1), false));
+  expect(choose).toHaveBeenCalledExactlyOnceWith(people[1]);
+  expect(screen.queryByRole('option')).toBeNull();
+});
+
+test('typing on after Enter means the later text', async () => {
+  const choose = vi.fn();
+  const slot = searched(choose);
+  const { rerender } = render(slot(people, true));
+  await userEvent.type(screen.getByRole('combobox', { name: 'Person' }), 'mab{Enter}x');
+  rerender(slot(people.slice(1), false));
+  expect(choose).not.toHaveBeenCalled();
 });

@@ -2,6 +2,7 @@ import Autocomplete from '@mui/material/Autocomplete';
 import Box from '@mui/material/Box';
 import { styled } from '@mui/material/styles';
 import type { ReactNode, Ref } from 'react';
+import { useChoosing } from '../app/choosing';
 
 export type Choice = {
   key: string;
@@ -39,6 +40,7 @@ type Props = {
   placeholder: string;
   value: Choice | null;
   choices: Choice[];
+  /** The choices are not, or not yet, those of what was typed. */
   waiting?: boolean;
   none: ReactNode;
   inputRef?: Ref<HTMLInputElement>;
@@ -58,8 +60,10 @@ export function Slot({
   onType,
   onChoose,
 }: Props) {
+  const choosing = useChoosing(choices, waiting, onChoose);
   return (
     <Autocomplete
+      {...choosing}
       options={choices}
       value={value}
       loading={waiting}

@@ -1,6 +1,7 @@
 import Autocomplete from '@mui/material/Autocomplete';
 import TextField from '@mui/material/TextField';
 import { useMemo, useState } from 'react';
+import { useChoosing } from '../app/choosing';
 import { usePeople } from '../ask/answers';
 import { useFacets, useOrganisations } from './api';
 
@@ -41,8 +42,12 @@ export function Chooser({
     made && typed.trim() && !known
       ? [...choices, { ...made(typed.trim()), detail: 'new, made on the spot' }]
       : choices;
+  const pick = (picked: Picked | null) =>
+    onPick(picked ? { key: picked.key, name: picked.name } : null);
+  const choosing = useChoosing(options, loading, pick);
   return (
     <Autocomplete
+      {...choosing}
       size="small"
       sx={{ width }}
       disabled={disabled}
@@ -58,7 +63,7 @@ export function Chooser({
         setTyped(reason === 'input' ? text : '');
         onType?.(reason === 'input' ? text : '');
       }}
-      onChange={(_, picked) => onPick(picked ? { key: picked.key, name: picked.name } : null)}
+      onChange={(_, picked) => pick(picked)}
       renderOption={({ key, ...props }, one) => (
         <li {...props} key={key}>
           {one.name}
@@ -84,7 +89,14 @@ export function PickPerson(props: Props) {
     name: one.name,
     detail: one.seat,
   }));
-  return <Chooser {...props} choices={choices} onType={setSearch} loading={people.isPending} />;
+  return (
+    <Chooser
+      {...props}
+      choices={choices}
+      onType={setSearch}
+      loading={people.isPending || people.isPlaceholderData}
+    />
+  );
 }
 
 export function PickOrganisation({ creates = false, ...props }: Props & { creates?: boolean }) {
@@ -105,7 +117,7 @@ export function PickOrganisation({ creates = false, ...props }: Props & { create
       {...props}
       choices={choices}
       onType={setSearch}
-      loading={found.isPending}
+      loading={found.isPending || found.isPlaceholderData}
       {...(creates ? { made: (name: string) => ({ key: name, name }) } : {})}
     />
   );
