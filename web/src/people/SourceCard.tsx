@@ -74,10 +74,12 @@ export function SourceCard({ source }: { source: SourceSheet }) {
             [
               'Kept by',
               <span key="k">
-                {source.keeper}{' '}
-                <Button variant="text" size="small" onClick={() => keep.mutate(undefined)}>
-                  Take it over
-                </Button>
+                {source.mine ? 'you' : source.keeper}{' '}
+                {!source.mine && (
+                  <Button variant="text" size="small" onClick={() => keep.mutate(undefined)}>
+                    Take it over
+                  </Button>
+                )}
               </span>,
             ],
             [

@@ -15,6 +15,7 @@ const source = {
   invite: false,
   madeBy: 'Idris Munro',
   keeper: 'Vikram Sethi',
+  mine: false,
   rights: ['suspend', 'create'],
   people: 3,
   teams: 0,
@@ -70,4 +71,10 @@ test('a source says who keeps it and what it may, and is taken over', async () =
   expect(screen.getByText(/Vikram Sethi/)).toBeTruthy();
   await userEvent.click(screen.getByRole('button', { name: 'Take it over' }));
   expect(calls.at(-1)).toMatchObject({ method: 'PUT', path: '/api/sources/s1/keeper' });
+});
+
+test("one keeps what is one's own: there is nothing to take over", () => {
+  show(<SourceCard source={{ ...source, keeper: 'Idris Munro', mine: true }} />);
+  expect(screen.getByText('you')).toBeTruthy();
+  expect(screen.queryByRole('button', { name: 'Take it over' })).toBeNull();
 });

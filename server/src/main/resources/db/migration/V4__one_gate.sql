@@ -51,6 +51,10 @@ ALTER TABLE act ADD COLUMN actor_kind text NOT NULL DEFAULT 'person';
 UPDATE act SET actor_kind = 'source' WHERE NOT EXISTS (SELECT 1 FROM person WHERE person.key = act.actor);
 ALTER TABLE source ADD COLUMN keeper text NOT NULL DEFAULT '';
 UPDATE source SET keeper = made_by;
+-- Of the tokens of services nobody knows who made them: each service keeps its own.
+ALTER TABLE decision_token ADD COLUMN keeper text;
+UPDATE decision_token SET keeper = person;
+ALTER TABLE decision_token ALTER COLUMN keeper SET NOT NULL;
 
 ALTER TABLE consent RENAME TO approval_request;
 ALTER TABLE consent_word RENAME TO approval;

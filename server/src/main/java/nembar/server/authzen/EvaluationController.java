@@ -3,12 +3,7 @@ package nembar.server.authzen;
 import io.swagger.v3.oas.annotations.Operation;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
-import java.util.List;
-import nembar.core.directory.Person;
 import nembar.server.authzen.EvaluationService.Evaluation;
-import nembar.server.governance.Governance;
-import nembar.server.http.Refused;
-import nembar.server.session.Me;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.ModelAttribute;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -25,20 +20,17 @@ class EvaluationController {
     private final EvaluationService evaluations;
     private final BatchService batches;
     private final SearchService searches;
-    private final Governance governance;
-    private final Me me;
+    private final Programs programs;
 
     EvaluationController(
             EvaluationService evaluations,
             BatchService batches,
             SearchService searches,
-            Governance governance,
-            Me me) {
+            Programs programs) {
         this.evaluations = evaluations;
         this.batches = batches;
         this.searches = searches;
-        this.governance = governance;
-        this.me = me;
+        this.programs = programs;
     }
 
     /** Echoes the caller's request id, on errors as well. */
@@ -53,7 +45,7 @@ class EvaluationController {
     @PostMapping(path = "/evaluation", consumes = MediaType.APPLICATION_JSON_VALUE)
     @Operation(operationId = "evaluation")
     EvaluationService.Answer evaluation(@RequestBody Evaluation evaluation) {
-        mayAsk();
+        programs.requireAsking();
         return evaluations.evaluate(evaluation);
     }
 
@@ -61,7 +53,7 @@ class EvaluationController {
     @PostMapping(path = "/evaluations", consumes = MediaType.APPLICATION_JSON_VALUE)
     @Operation(operationId = "evaluations")
     Object evaluations(@RequestBody BatchService.Evaluations batch) {
-        mayAsk();
+        programs.requireAsking();
         return batches.evaluate(batch);
     }
 
@@ -69,7 +61,7 @@ class EvaluationController {
     @Operation(operationId = "searchSubject")
     SearchService.Results<SearchService.FoundEntity> subjects(
             @RequestBody SearchService.Search search) {
-        mayAsk();
+        programs.requireAsking();
         return searches.subjects(search);
     }
 
@@ -77,7 +69,7 @@ class EvaluationController {
     @Operation(operationId = "searchResource")
     SearchService.Results<SearchService.FoundEntity> resources(
             @RequestBody SearchService.Search search) {
-        mayAsk();
+        programs.requireAsking();
         return searches.resources(search);
     }
 
@@ -85,19 +77,7 @@ class EvaluationController {
     @Operation(operationId = "searchAction")
     SearchService.Results<SearchService.ActionName> actions(
             @RequestBody SearchService.Search search) {
-        mayAsk();
+        programs.requireAsking();
         return searches.actions(search);
-    }
-
-    private void mayAsk() {
-        Person program = me.person();
-        if (!governance.hasFunction(program, "decisions", "ask")) {
-            throw new Refused(
-                    "This token may not ask for decisions.",
-                    List.of(
-                            program.name()
-                                    + " does not have Decisions for other programs at the level"
-                                    + " ask."));
-        }
     }
 }

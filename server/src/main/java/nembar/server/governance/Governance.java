@@ -113,6 +113,19 @@ public class Governance {
                 clock.instant());
     }
 
+    /** Whether somebody could give, now and at every instant, all that another holds in Nembar. */
+    public boolean mayGiveAllInNembar(Person me, Person person) {
+        AccessModel nembar = models.model(Models.NEMBAR);
+        return SignInRules.of(
+                        nembar,
+                        List.of(nembar),
+                        List.of(person),
+                        Author.of(me),
+                        Set.of(),
+                        clock.instant())
+                .isEmpty();
+    }
+
     /**
      * Why somebody may not look through another at records of a type; empty where they may. They
      * need the operation, and to be able to give what the other reaches them by; or somebody's

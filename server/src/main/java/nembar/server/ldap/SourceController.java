@@ -63,6 +63,7 @@ class SourceController {
      * @param address where it has to be reached, for one that pushes
      * @param ldap how it is reached, for one that is read
      * @param keeper name of whoever answers for it: it may do no more than they may
+     * @param mine whether that is whoever asks
      * @param rights what it was given the right to
      * @param invite whether those it makes active are invited first
      */
@@ -75,6 +76,7 @@ class SourceController {
             boolean invite,
             String madeBy,
             String keeper,
+            boolean mine,
             Set<String> rights,
             int people,
             int teams,
@@ -113,6 +115,7 @@ class SourceController {
                 Boolean.TRUE.equals(source.settings().get("invite")),
                 models.directory().personNames().getOrDefault(source.madeBy(), source.madeBy()),
                 models.directory().personNames().getOrDefault(source.keeper(), source.keeper()),
+                source.keeper().equals(me.person().key()),
                 source.rights(),
                 sources.of(Sources.PERSON, source.id()).size(),
                 sources.of(Sources.TEAM, source.id()).size(),

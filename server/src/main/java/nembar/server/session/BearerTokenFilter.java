@@ -8,12 +8,16 @@ import java.io.IOException;
 import java.util.List;
 import java.util.Optional;
 import nembar.server.http.Problems;
+import nembar.server.session.BearerTokens.Token;
 import org.springframework.http.HttpHeaders;
 import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
 import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.web.filter.OncePerRequestFilter;
 
-/** Signs a program in by the bearer token it sends, for this one request. */
+/**
+ * Signs a program in by the bearer token it sends, for this one request; the token is among the
+ * details.
+ */
 class BearerTokenFilter extends OncePerRequestFilter {
     private static final String BEARER = "Bearer ";
 
@@ -31,19 +35,21 @@ class BearerTokenFilter extends OncePerRequestFilter {
             throws ServletException, IOException {
         String header = request.getHeader(HttpHeaders.AUTHORIZATION);
         if (header != null && header.startsWith(BEARER)) {
-            Optional<String> person;
+            Optional<Token> known;
             try {
-                person = tokens.personOf(header.substring(BEARER.length()).strip());
+                known = tokens.find(header.substring(BEARER.length()).strip());
             } catch (RuntimeException failed) {
                 problems.write(request, response, problems.unforeseen(failed));
                 return;
             }
-            person.ifPresent(
-                    key ->
-                            SecurityContextHolder.getContext()
-                                    .setAuthentication(
-                                            UsernamePasswordAuthenticationToken.authenticated(
-                                                    key, null, List.of())));
+            known.ifPresent(
+                    one -> {
+                        UsernamePasswordAuthenticationToken signedIn =
+                                UsernamePasswordAuthenticationToken.authenticated(
+                                        one.service(), null, List.of());
+                        signedIn.setDetails(one);
+                        SecurityContextHolder.getContext().setAuthentication(signedIn);
+                    });
         }
         chain.doFilter(request, response);
     }

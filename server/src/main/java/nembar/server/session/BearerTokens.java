@@ -17,16 +17,24 @@ public class BearerTokens {
         this.entities = entities;
     }
 
-    /** Lets whoever has the token in as this person. */
+    /**
+     * What a token stands for.
+     *
+     * @param service key of the service that it signs in
+     * @param keeper key of whoever answers for it: it is good for no more than they may give
+     */
+    public record Token(String service, String keeper) {}
+
+    /** Lets whoever has the token in as this service. */
     @Transactional
-    public void allow(String token, String person, String label) {
-        entities.merge(new DecisionTokenRow(Secrets.hash(token), person, label));
+    public void allow(String token, Token of, String label) {
+        entities.merge(new DecisionTokenRow(Secrets.hash(token), of.service(), of.keeper(), label));
     }
 
-    /** Key of the person that the token signs in; empty for a token nobody knows. */
+    /** What the token stands for; empty for a token nobody knows. */
     @Transactional(readOnly = true)
-    public Optional<String> personOf(String token) {
+    public Optional<Token> find(String token) {
         return Optional.ofNullable(entities.find(DecisionTokenRow.class, Secrets.hash(token)))
-                .map(DecisionTokenRow::person);
+                .map(row -> new Token(row.person(), row.keeper()));
     }
 }

@@ -10,17 +10,23 @@ import jakarta.persistence.Table;
 class DecisionTokenRow {
     @Id private String hash;
     private String person;
+    private String keeper;
     private String label;
 
     protected DecisionTokenRow() {}
 
-    DecisionTokenRow(String hash, String person, String label) {
+    DecisionTokenRow(String hash, String person, String keeper, String label) {
         this.hash = hash;
         this.person = person;
+        this.keeper = keeper;
         this.label = label;
     }
 
     String person() {
         return person;
+    }
+
+    String keeper() {
+        return keeper;
     }
 }

@@ -49,7 +49,7 @@ class Security {
 
     @Bean
     @Order(1)
-    SecurityFilterChain programs(HttpSecurity http, BearerTokens tokens) throws Exception {
+    SecurityFilterChain programsIn(HttpSecurity http, BearerTokens tokens) throws Exception {
         return http.securityMatcher("/access/**")
                 .authorizeHttpRequests(all -> all.anyRequest().authenticated())
                 .sessionManagement(
@@ -69,7 +69,7 @@ class Security {
 
     @Bean
     @Order(2)
-    SecurityFilterChain people(HttpSecurity http) throws Exception {
+    SecurityFilterChain peopleIn(HttpSecurity http) throws Exception {
         return http.authorizeHttpRequests(
                         paths ->
                                 paths.requestMatchers(HttpMethod.POST, "/api/session")

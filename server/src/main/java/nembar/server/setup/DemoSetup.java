@@ -98,7 +98,10 @@ class DemoSetup {
             signIns.setPassword(signIn.person(), signIn.password());
         }
         life.run(now);
-        tokens.allow(DemoWorld.GATEWAY_TOKEN, DemoWorld.GATEWAY, "Towline's gateway");
+        tokens.allow(
+                DemoWorld.GATEWAY_TOKEN,
+                new BearerTokens.Token(DemoWorld.GATEWAY, first.author()),
+                "Towline's gateway");
         List<DemoWorld.Publication> publications = DemoWorld.publications();
         for (int i = 0; i < publications.size(); i++) {
             DemoWorld.Publication one = publications.get(i);

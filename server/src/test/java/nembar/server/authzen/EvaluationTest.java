@@ -1,11 +1,16 @@
 package nembar.server.authzen;
 
+import static nembar.server.testing.Limited.may;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.List;
+import java.util.Map;
 import nembar.demo.DemoWorld;
+import nembar.server.session.BearerTokens;
 import nembar.server.testing.Client;
 import nembar.server.testing.Client.Answer;
 import nembar.server.testing.Installation;
+import nembar.server.testing.Limited;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 
@@ -186,5 +191,37 @@ class EvaluationTest {
         assertThat(nembar.nobody().with("Authorization", "Bearer guess").post(PATH, body).status())
                 .isEqualTo(401);
         assertThat(nembar.administrator().post(PATH, body).status()).isEqualTo(401);
+    }
+
+    @Test
+    void aTokenIsGoodForNoMoreThanItsKeeperMayGive(Installation nembar) {
+        String body =
+                request("ilse.marrow@larkwater.example", "view", "voyage", "\"id\":\"V-1000\"");
+        Client kept = keptBy(nembar, "idris.munro", "kept-by-idris");
+        assertThat(kept.post(PATH, body).status()).isEqualTo(200);
+
+        // who reads everything, and gives nothing
+        Answer refused = keptBy(nembar, "osric.vane", "kept-by-osric").post(PATH, body);
+        assertThat(refused.status()).isEqualTo(403);
+        assertThat(refused.text()).contains("may not give what Towline Gateway holds in Nembar");
+
+        // with the keeper the token ends
+        Client limited = Limited.administrator(nembar, "token.keeper", may("role", "give"));
+        String keeper = limited.get("/api/session").json().path("person").asString();
+        Client ends = keptBy(nembar, keeper, "kept-for-now");
+        assertThat(ends.post(PATH, body).status()).isEqualTo(200);
+        Answer suspended =
+                nembar.administrator()
+                        .post(
+                                "/api/people/acts",
+                                Map.of("act", "suspend", "people", List.of(keeper)));
+        assertThat(suspended.status()).as(suspended.text()).isEqualTo(200);
+        assertThat(ends.post(PATH, body).status()).isEqualTo(403);
+    }
+
+    private static Client keptBy(Installation nembar, String keeper, String token) {
+        nembar.part(BearerTokens.class)
+                .allow(token, new BearerTokens.Token(DemoWorld.GATEWAY, keeper), "test");
+        return nembar.nobody().with("Authorization", "Bearer " + token);
     }
 }
