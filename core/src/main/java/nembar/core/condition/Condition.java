@@ -2,6 +2,8 @@ package nembar.core.condition;
 
 import java.util.IdentityHashMap;
 import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Stream;
 
 /**
  * A condition on a record, or on a person (docs/access-model.md, section 5). Equal when the
@@ -44,6 +46,28 @@ public final class Condition {
 
     public Expression expression() {
         return expression;
+    }
+
+    /** Whether the function is called anywhere in it. */
+    public boolean calls(Added function) {
+        return calls(expression, function);
+    }
+
+    private static boolean calls(Expression expression, Added function) {
+        if (expression instanceof Expression.Applied applied) {
+            return applied.function() == function
+                    || applied.arguments().stream().anyMatch(one -> calls(one, function));
+        }
+        if (expression instanceof Expression.Call call) {
+            return call.arguments().stream().anyMatch(one -> calls(one, function));
+        }
+        if (expression instanceof Expression.Array array) {
+            return array.elements().stream().anyMatch(one -> calls(one, function));
+        }
+        return expression instanceof Expression.Interval interval
+                && Stream.of(interval.from(), interval.to())
+                        .flatMap(Optional::stream)
+                        .anyMatch(one -> calls(one, function));
     }
 
     /** The text encoding; reading it gives an equal condition. */

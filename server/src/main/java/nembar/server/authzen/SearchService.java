@@ -5,13 +5,11 @@ import static nembar.server.authzen.EvaluationService.require;
 
 import com.fasterxml.jackson.annotation.JsonInclude;
 import com.fasterxml.jackson.annotation.JsonProperty;
-import java.time.Clock;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import nembar.core.answers.Moment;
 import nembar.core.answers.WhoCan;
 import nembar.core.catalogue.Operation;
 import nembar.core.catalogue.RecordType;
@@ -22,6 +20,7 @@ import nembar.core.model.AccessModel;
 import nembar.server.authzen.EvaluationService.Action;
 import nembar.server.authzen.EvaluationService.Entity;
 import nembar.server.http.BadRequest;
+import nembar.server.model.Moments;
 import nembar.server.records.Records;
 import org.springframework.stereotype.Service;
 
@@ -33,12 +32,12 @@ class SearchService {
 
     private final EvaluationService evaluations;
     private final Records records;
-    private final Clock clock;
+    private final Moments moments;
 
-    SearchService(EvaluationService evaluations, Records records, Clock clock) {
+    SearchService(EvaluationService evaluations, Records records, Moments moments) {
         this.evaluations = evaluations;
         this.records = records;
-        this.clock = clock;
+        this.moments = moments;
     }
 
     /** Where to go on from, and how much to give. */
@@ -76,7 +75,7 @@ class SearchService {
         records.find(application, type, search.resource().id())
                 .ifPresent(
                         record ->
-                                new WhoCan(new Moment(model, clock.instant()))
+                                new WhoCan(moments.now(model.application().key()))
                                         .on(type, operation, record, records.relatives(application))
                                         .forEach(one -> able.add(one.seat().person().email())));
         return paged(
