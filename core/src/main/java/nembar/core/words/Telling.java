@@ -56,6 +56,11 @@ public final class Telling {
         this.audiences = new AudienceWords(model);
     }
 
+    /** For what is told of the design alone, and of nobody. */
+    static Telling ofDesign(AccessModel model) {
+        return new Telling(model, null);
+    }
+
     /** The chain that makes the grant, from the person down to the privilege. */
     public List<Step> route(Grant grant) {
         if (grant.route() instanceof Route.ByAssignment by) {
@@ -400,7 +405,7 @@ public final class Telling {
     }
 
     /** ", where status is not closed"; an empty text where there is no condition. */
-    private String where(RecordType type, Optional<Condition> condition) {
+    String where(RecordType type, Optional<Condition> condition) {
         return condition.map(one -> ", where " + one.words(model.scopeOf(type))).orElse("");
     }
 
@@ -429,7 +434,7 @@ public final class Telling {
         return model.directory().unitNames().getOrDefault(key, key);
     }
 
-    private static String label(RecordType type, String operation) {
+    static String label(RecordType type, String operation) {
         return type.operation(operation).map(Operation::label).orElse(operation);
     }
 
@@ -437,7 +442,7 @@ public final class Telling {
         return type.singular().toLowerCase(Locale.ROOT);
     }
 
-    private static String plural(RecordType type) {
+    static String plural(RecordType type) {
         return type.plural().toLowerCase(Locale.ROOT);
     }
 }

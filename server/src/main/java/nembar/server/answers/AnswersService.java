@@ -1,7 +1,5 @@
 package nembar.server.answers;
 
-import java.time.Clock;
-import java.time.Instant;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -31,7 +29,6 @@ import nembar.core.coverage.Relatives;
 import nembar.core.decision.Grant;
 import nembar.core.design.Role;
 import nembar.core.directory.Person;
-import nembar.core.draft.Changes;
 import nembar.core.governance.Administrators;
 import nembar.core.model.AccessModel;
 import nembar.core.model.Seats.Seat;
@@ -48,6 +45,7 @@ import nembar.server.answers.AnswersController.MendShown;
 import nembar.server.answers.AnswersController.RoleLine;
 import nembar.server.answers.AnswersController.WhoCanPage;
 import nembar.server.document.DocumentChanges;
+import nembar.server.governance.AskedMoments;
 import nembar.server.governance.Governance;
 import nembar.server.http.BadRequest;
 import nembar.server.http.Instants;
@@ -55,7 +53,6 @@ import nembar.server.http.NotFound;
 import nembar.server.model.Models;
 import nembar.server.records.Records;
 import nembar.server.session.SignIns;
-import nembar.server.store.DraftStore;
 import org.springframework.stereotype.Service;
 
 /** Answers about a whole design, of what is published, was published, or is drafted. */
@@ -65,25 +62,22 @@ class AnswersService {
     private static final int ROUTES_AT_MOST = 3;
 
     private final Models models;
-    private final DraftStore drafts;
     private final Records records;
     private final Governance governance;
     private final SignIns signIns;
-    private final Clock clock;
+    private final AskedMoments moments;
 
     AnswersService(
             Models models,
-            DraftStore drafts,
             Records records,
             Governance governance,
             SignIns signIns,
-            Clock clock) {
+            AskedMoments moments) {
         this.models = models;
-        this.drafts = drafts;
         this.records = records;
         this.governance = governance;
         this.signIns = signIns;
-        this.clock = clock;
+        this.moments = moments;
     }
 
     /** Which application, at which instant, and with which draft on top. */
@@ -371,18 +365,7 @@ class AnswersService {
     }
 
     private Moment moment(Person me, Where where) {
-        governance.requireOnApplication(me, "view", where.application());
-        Instant at = Instants.at(where.at(), clock);
-        AccessModel model = models.model(where.application(), at);
-        if (where.draft() != null && !where.draft().isBlank()) {
-            DraftStore.Draft draft =
-                    drafts.find(where.draft())
-                            .filter(one -> one.application().equals(where.application()))
-                            .orElseThrow(() -> new NotFound("draft", "There is no such draft."));
-            governance.requireOnDraft(me, "view", draft.id(), draft.application(), draft.author());
-            model = Changes.apply(model, DocumentChanges.read(draft.changes()));
-        }
-        return new Moment(model, at);
+        return moments.of(me, where.application(), where.draft(), Instants.at(where.at()));
     }
 
     private Seat seat(Person me, Moment moment, Side side) {

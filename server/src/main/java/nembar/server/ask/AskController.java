@@ -3,6 +3,7 @@ package nembar.server.ask;
 import io.swagger.v3.oas.annotations.Operation;
 import java.nio.charset.StandardCharsets;
 import nembar.core.catalogue.RecordType;
+import nembar.core.directory.Person;
 import nembar.server.ask.Questions.Slots;
 import nembar.server.ask.RecordListService.Wanted;
 import nembar.server.http.BadRequest;
@@ -45,15 +46,24 @@ class AskController {
 
     /** The question's slots, as parameters of the address. */
     record Asked(String person, String application, String account, Boolean asIfActive, String at) {
-        Slots slots() {
-            return new Slots(person, application, account, Boolean.TRUE.equals(asIfActive), at);
+        Slots slots(String draft) {
+            return new Slots(
+                    person, application, account, Boolean.TRUE.equals(asIfActive), at, draft);
         }
     }
 
+    /**
+     * What somebody can do.
+     *
+     * @param draft id of a draft that is taken to be published; what rests on records that are not
+     *     for whoever asks is not counted then
+     */
     @GetMapping("/what-can")
     @Operation(operationId = "whatCan")
-    WhatCan whatCan(@ParameterObject Asked asked) {
-        return whatCan.answer(understood(asked), me.person());
+    WhatCan whatCan(@ParameterObject Asked asked, @RequestParam(defaultValue = "") String draft) {
+        Person person = me.person();
+        return whatCan.answer(
+                questions.understand(person, asked.slots(draft)), person, !draft.isBlank());
     }
 
     /** Why: of a cell (type and operation), one record of it, a field, or a function. */
@@ -134,6 +144,6 @@ class AskController {
     }
 
     private Question understood(Asked asked) {
-        return questions.understand(me.person(), asked.slots());
+        return questions.understand(me.person(), asked.slots(""));
     }
 }

@@ -1,39 +1,42 @@
 package nembar.server.ask;
 
-import java.time.Clock;
-import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
+import nembar.core.answers.Moment;
 import nembar.core.decision.PersonAccess;
 import nembar.core.directory.Directory;
 import nembar.core.directory.Person;
 import nembar.core.model.AccessModel;
+import nembar.core.model.Seats.Seat;
 import nembar.core.model.Standpoint;
 import nembar.core.text.Nearest;
 import nembar.core.words.Telling;
+import nembar.server.governance.AskedMoments;
 import nembar.server.governance.Governance;
 import nembar.server.http.BadRequest;
 import nembar.server.http.Instants;
 import nembar.server.http.NotFound;
-import nembar.server.model.Models;
 import org.springframework.stereotype.Service;
 
 /** Understands questions, and sees that whoever asks may ask them. */
 @Service
 class Questions {
-    private final Models models;
+    private final AskedMoments moments;
     private final Governance governance;
-    private final Clock clock;
 
-    Questions(Models models, Governance governance, Clock clock) {
-        this.models = models;
+    Questions(AskedMoments moments, Governance governance) {
+        this.moments = moments;
         this.governance = governance;
-        this.clock = clock;
     }
 
     /** The slots of a question as they come from the address. */
     record Slots(
-            String person, String application, String account, boolean asIfActive, String at) {}
+            String person,
+            String application,
+            String account,
+            boolean asIfActive,
+            String at,
+            String draft) {}
 
     Question understand(Person asking, Slots slots) {
         if (slots.person() == null || slots.person().isBlank()) {
@@ -42,18 +45,25 @@ class Questions {
         if (slots.application() == null || slots.application().isBlank()) {
             throw new BadRequest("application", "Fill in which application it is about.");
         }
-        governance.requireOnApplication(asking, "view", slots.application());
-        Instant at = Instants.at(slots.at(), clock);
-        AccessModel model = models.model(slots.application(), at);
+        Moment moment =
+                moments.of(asking, slots.application(), slots.draft(), Instants.at(slots.at()));
+        AccessModel model = moment.model();
         Person person = person(asking, model.directory(), slots.person());
         governance.requireOnPerson(asking, "view", person);
-        Standpoint who =
-                new Standpoint(
-                        person,
-                        account(person, model.directory(), slots.account()),
-                        at,
-                        slots.asIfActive());
-        return new Question(new PersonAccess(model, who), new Telling(model, who));
+        Optional<String> account = account(person, model.directory(), slots.account());
+        PersonAccess access =
+                slots.asIfActive()
+                        ? new PersonAccess(
+                                model, new Standpoint(person, account, moment.at(), true))
+                        : moment.access(seat(model, person, account));
+        return new Question(access, new Telling(model, access.who()));
+    }
+
+    private static Seat seat(AccessModel model, Person person, Optional<String> account) {
+        return model.seats().of(person.key()).stream()
+                .filter(one -> one.account().equals(account))
+                .findFirst()
+                .orElseThrow();
     }
 
     private Person person(Person asking, Directory directory, String key) {

@@ -16,6 +16,7 @@ import nembar.core.decision.FieldLevel;
 import nembar.core.decision.PersonAccess;
 import nembar.core.directory.Person;
 import nembar.core.directory.Unit;
+import nembar.core.governance.Disclosure;
 import nembar.core.model.Standpoint;
 import nembar.core.words.Telling;
 import nembar.server.ask.WhatCan.AreaRows;
@@ -44,10 +45,21 @@ public class WhatCanService {
 
     /** The answer for an access of any model: also one that is only thought of. */
     public WhatCan answer(PersonAccess access, Person asking) {
-        return answer(new Question(access, new Telling(access.model(), access.who())), asking);
+        return answer(
+                new Question(access, new Telling(access.model(), access.who())), asking, false);
     }
 
-    WhatCan answer(Question question, Person asking) {
+    /**
+     * @param drafted whether the question is about a draft: then what rests on what is not theirs
+     *     to see is not counted for whoever asks
+     */
+    WhatCan answer(Question question, Person asking, boolean drafted) {
+        Optional<Disclosure> disclosure =
+                drafted
+                        ? Optional.of(
+                                governance.disclosureAsPublished(
+                                        asking, question.application()))
+                        : Optional.empty();
         List<AreaRows> areas = new ArrayList<>();
         long total = 0;
         long viewed = 0;
@@ -57,7 +69,7 @@ public class WhatCanService {
             boolean guarded = false;
             for (RecordType type : question.model().catalogue().recordTypes()) {
                 if (type.area().equals(area.key())) {
-                    TypeRow row = typeRow(question, type);
+                    TypeRow row = typeRow(question, type, disclosure);
                     types.add(row);
                     guarded |= governance.guardedFrom(asking, question.model(), type);
                     total += row.total();
@@ -84,7 +96,7 @@ public class WhatCanService {
                 functions(question));
     }
 
-    private TypeRow typeRow(Question question, RecordType type) {
+    private TypeRow typeRow(Question question, RecordType type, Optional<Disclosure> disclosure) {
         PersonAccess access = question.access();
         List<Coverage> coverages =
                 type.operations().stream().map(one -> access.coverage(type, one)).toList();
@@ -103,6 +115,7 @@ public class WhatCanService {
             sets.add(field.viewed());
             sets.add(field.changed());
         }
+        sets.removeIf(set -> disclosure.filter(one -> !one.mayCount(type, set)).isPresent());
         Counts counts = records.count(question.application(), type, sets);
         return new TypeRow(
                 type.key(),
@@ -122,20 +135,33 @@ public class WhatCanService {
                 coverage.operation().label(),
                 coverage.widestReach().notches(),
                 coverage.widestReach().notches() == 0 ? "" : coverage.widestReach().words(),
-                create ? Optional.empty() : Optional.of(counts.of(set)),
+                create ? Optional.empty() : told(counts, set),
                 granted,
                 set.words(),
-                create
-                        ? 0
-                        : counts.of(coverage.granted()) - counts.of(coverage.grantedByPrivilege()),
-                create ? 0 : counts.of(coverage.granted()) - counts.of(set));
+                create ? 0 : more(counts, coverage.granted(), coverage.grantedByPrivilege()),
+                create ? 0 : more(counts, coverage.granted(), set));
+    }
+
+    /** How many there are, where that was counted. */
+    private static Optional<Long> told(Counts counts, RecordSet set) {
+        boolean known =
+                set.equals(RecordSet.EVERYTHING)
+                        || set.equals(RecordSet.NOTHING)
+                        || counts.bySet().containsKey(set);
+        return known ? Optional.of(counts.of(set)) : Optional.empty();
+    }
+
+    private static long more(Counts counts, RecordSet set, RecordSet than) {
+        return told(counts, set)
+                .flatMap(all -> told(counts, than).map(some -> all - some))
+                .orElse(0L);
     }
 
     private static FieldRow fieldRow(FieldCoverage coverage, Counts counts) {
         Field field = coverage.field();
-        long changed = counts.of(coverage.changed());
-        long viewed = counts.of(coverage.viewed());
-        long masked = counts.of(coverage.masked()) - viewed;
+        long changed = told(counts, coverage.changed()).orElse(0L);
+        long viewed = told(counts, coverage.viewed()).orElse(0L);
+        long masked = more(counts, coverage.masked(), coverage.viewed());
         FieldLevel level = FieldLevel.HIDDEN;
         if (changed > 0) {
             level = FieldLevel.CHANGE;

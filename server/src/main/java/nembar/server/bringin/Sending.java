@@ -28,6 +28,7 @@ import nembar.server.bringin.Judging.Judged;
 import nembar.server.command.Command;
 import nembar.server.command.Gate;
 import nembar.server.document.DocumentChanges;
+import nembar.server.drafts.DraftEdits;
 import nembar.server.entry.EntryLinks;
 import nembar.server.governance.Governance;
 import nembar.server.http.BadRequest;
@@ -37,7 +38,6 @@ import nembar.server.organisations.Organisations;
 import nembar.server.organisations.Terms;
 import nembar.server.people.Giving;
 import nembar.server.people.Giving.Given;
-import nembar.server.store.DraftStore;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.scheduling.annotation.Scheduled;
@@ -59,7 +59,7 @@ class Sending {
     private final Terms terms;
     private final EntryLinks links;
     private final Governance governance;
-    private final DraftStore drafts;
+    private final DraftEdits drafts;
     private final Acts acts;
 
     Sending(
@@ -73,7 +73,7 @@ class Sending {
             Terms terms,
             EntryLinks links,
             Governance governance,
-            DraftStore drafts,
+            DraftEdits drafts,
             Acts acts) {
         this.bringIn = bringIn;
         this.judging = judging;
@@ -268,9 +268,9 @@ class Sending {
                         + (people.size() == 1 ? " person" : " people")
                         + " brought in";
         drafts.create(
+                me,
                 given.application(),
                 name,
-                me.key(),
                 DocumentChanges.write(
                         giving.changes(models.current().snapshot(), given, people, me)));
     }

@@ -60,7 +60,7 @@ final class DesignWriter {
         };
     }
 
-    private static DesignDocument.SetPart set(PrivilegeSet set) {
+    static DesignDocument.SetPart set(PrivilegeSet set) {
         return new DesignDocument.SetPart(
                 set.key(),
                 set.name(),
@@ -68,7 +68,7 @@ final class DesignWriter {
                 set.privileges().stream().map(DesignWriter::privilege).toList());
     }
 
-    private static DesignDocument.RolePart role(Role role) {
+    static DesignDocument.RolePart role(Role role) {
         return new DesignDocument.RolePart(
                 role.key(),
                 role.name(),

@@ -11,6 +11,9 @@ import nembar.core.catalogue.Field;
 import nembar.core.catalogue.Function;
 import nembar.core.catalogue.RecordType;
 import nembar.core.condition.Condition;
+import nembar.core.design.PrivilegeSet;
+import nembar.core.design.Reach;
+import nembar.core.design.Role;
 import nembar.core.directory.Account;
 import nembar.core.directory.Attribute;
 import nembar.core.directory.Directory;
@@ -109,6 +112,19 @@ public final class DocumentWriter {
     public static DesignDocument.ApplicationPart application(Application application) {
         return new DesignDocument.ApplicationPart(
                 application.key(), application.name(), application.zone().getId());
+    }
+
+    public static DesignDocument.SetPart set(PrivilegeSet set) {
+        return DesignWriter.set(set);
+    }
+
+    public static DesignDocument.RolePart role(Role role) {
+        return DesignWriter.role(role);
+    }
+
+    /** How documents write a reach. */
+    public static String reach(Reach reach) {
+        return Words.of(reach);
     }
 
     public static DesignDocument.AreaPart area(Area area) {

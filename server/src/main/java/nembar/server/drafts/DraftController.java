@@ -1,17 +1,16 @@
 package nembar.server.drafts;
 
 import io.swagger.v3.oas.annotations.Operation;
-import java.time.Instant;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import nembar.core.answers.Impact;
-import nembar.core.catalogue.Field;
-import nembar.core.governance.Objection;
 import nembar.core.model.ModelRefused;
 import nembar.core.model.Problem;
 import nembar.server.answers.Proved;
 import nembar.server.document.ChangePart;
+import nembar.server.drafts.DraftShapes.DraftShown;
+import nembar.server.drafts.DraftShapes.ImpactLine;
+import nembar.server.drafts.DraftShapes.ObjectionShown;
 import nembar.server.session.Me;
 import nembar.server.store.DraftStore.Draft;
 import nembar.server.store.DraftStore.Page;
@@ -34,10 +33,14 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api/applications/{application}")
 class DraftController {
     private final DraftService drafts;
+    private final DraftEdits edits;
+    private final DraftShapes shapes;
     private final Me me;
 
-    DraftController(DraftService drafts, Me me) {
+    DraftController(DraftService drafts, DraftEdits edits, DraftShapes shapes, Me me) {
         this.drafts = drafts;
+        this.edits = edits;
+        this.shapes = shapes;
         this.me = me;
     }
 
@@ -48,42 +51,13 @@ class DraftController {
      */
     record DraftWritten(String name, Long base, List<ChangePart> changes) {}
 
-    /** A draft as it is kept. */
-    record DraftShown(
-            String id,
-            String name,
-            String author,
-            String state,
-            long base,
-            List<ChangePart> changes,
-            List<String> approvals,
-            Instant createdAt,
-            Instant changedAt) {}
-
     record DraftPage(List<DraftShown> drafts, long total) {}
-
-    /** What stands against publishing: a rule, why, and who could agree. */
-    record ObjectionShown(String rule, String why, List<String> people, List<String> approvers) {}
 
     record Review(
             boolean publishable,
             List<ObjectionShown> objections,
             List<DraftService.Clash> clashes,
             List<Proved> expectations) {}
-
-    /** What changes for one person on the records of one type. */
-    record ImpactLine(
-            String person,
-            String name,
-            Optional<String> account,
-            boolean external,
-            String type,
-            String operation,
-            Optional<String> field,
-            Optional<String> level,
-            long gained,
-            long lost,
-            boolean withheld) {}
 
     record ImpactPage(List<ImpactLine> lines, long total) {}
 
@@ -98,23 +72,22 @@ class DraftController {
             @RequestParam(defaultValue = "0") int page,
             @RequestParam(defaultValue = "25") int size) {
         Page<Draft> some = drafts.open(me.person(), application, page, size);
-        return new DraftPage(
-                some.items().stream().map(DraftController::shown).toList(), some.total());
+        return new DraftPage(some.items().stream().map(shapes::of).toList(), some.total());
     }
 
     @PostMapping("/drafts")
     @Operation(operationId = "createDraft")
     ResponseEntity<DraftShown> create(
             @PathVariable String application, @RequestBody DraftWritten written) {
-        return answer(
+        return shapes.answer(
                 HttpStatus.CREATED,
-                drafts.create(me.person(), application, written.name(), written.changes()));
+                edits.create(me.person(), application, written.name(), written.changes()));
     }
 
     @GetMapping("/drafts/{id}")
     @Operation(operationId = "draft")
     ResponseEntity<DraftShown> find(@PathVariable String application, @PathVariable String id) {
-        return answer(HttpStatus.OK, drafts.find(me.person(), application, id));
+        return shapes.answer(HttpStatus.OK, drafts.find(me.person(), application, id));
     }
 
     @PutMapping("/drafts/{id}")
@@ -124,9 +97,9 @@ class DraftController {
             @PathVariable String id,
             @RequestHeader(name = "If-Match", required = false) String ifMatch,
             @RequestBody DraftWritten written) {
-        return answer(
+        return shapes.answer(
                 HttpStatus.OK,
-                drafts.change(
+                edits.change(
                         me.person(),
                         application,
                         id,
@@ -153,25 +126,29 @@ class DraftController {
         DraftService.Standing standing = drafts.standing(me.person(), application, id);
         return new Review(
                 standing.publishable(),
-                standing.objections().stream().map(DraftController::shown).toList(),
+                standing.objections().stream().map(shapes::of).toList(),
                 standing.clashes(),
                 standing.expectations());
     }
 
-    /** What it would change for people, outsiders first. */
+    /**
+     * What it would change for people, outsiders first.
+     *
+     * @param person of this one only, with examples of records; of all where it is left out
+     */
     @GetMapping("/drafts/{id}/impact")
     @Operation(operationId = "draftImpact")
     ImpactPage impact(
             @PathVariable String application,
             @PathVariable String id,
             @RequestParam(defaultValue = "0") int page,
-            @RequestParam(defaultValue = "100") int size) {
-        List<Impact.Line> lines = drafts.impact(me.person(), application, id, 0);
+            @RequestParam(defaultValue = "100") int size,
+            @RequestParam(defaultValue = "") String person) {
+        List<Impact.Line> lines = drafts.impact(me.person(), application, id, person);
         int from = Math.min(Math.max(page, 0) * Math.max(size, 1), lines.size());
         int to = Math.min(from + Math.min(Math.max(size, 1), 500), lines.size());
         return new ImpactPage(
-                lines.subList(from, to).stream().map(DraftController::shown).toList(),
-                lines.size());
+                lines.subList(from, to).stream().map(DraftShapes::of).toList(), lines.size());
     }
 
     @PostMapping("/drafts/{id}/approve")
@@ -180,7 +157,7 @@ class DraftController {
             @PathVariable String application,
             @PathVariable String id,
             @RequestHeader(name = "If-Match", required = false) String ifMatch) {
-        return answer(
+        return shapes.answer(
                 HttpStatus.OK, drafts.approve(me.person(), application, id, version(ifMatch)));
     }
 
@@ -215,47 +192,7 @@ class DraftController {
     @PostMapping("/publications/{number}/undo")
     @Operation(operationId = "undoPublication")
     ResponseEntity<DraftShown> undo(@PathVariable String application, @PathVariable long number) {
-        return answer(HttpStatus.CREATED, drafts.undo(me.person(), application, number));
-    }
-
-    private static ResponseEntity<DraftShown> answer(HttpStatus status, Draft draft) {
-        return ResponseEntity.status(status).eTag("\"" + draft.version() + "\"").body(shown(draft));
-    }
-
-    private static DraftShown shown(Draft draft) {
-        return new DraftShown(
-                draft.id(),
-                draft.name(),
-                draft.author(),
-                draft.state(),
-                draft.base(),
-                draft.changes(),
-                draft.approvals(),
-                draft.createdAt(),
-                draft.changedAt());
-    }
-
-    private static ObjectionShown shown(Objection objection) {
-        return new ObjectionShown(
-                objection.rule().name().toLowerCase(Locale.ROOT),
-                objection.why(),
-                objection.people(),
-                List.copyOf(objection.approvers()));
-    }
-
-    private static ImpactLine shown(Impact.Line line) {
-        return new ImpactLine(
-                line.seat().person().key(),
-                line.seat().person().name(),
-                line.seat().account(),
-                line.seat().person().external(),
-                line.type().key(),
-                line.operation().key(),
-                line.field().map(Field::key),
-                line.level().map(one -> one.toLowerCase(Locale.ROOT)),
-                line.gained().told(),
-                line.lost().told(),
-                line.gained().withheld() || line.lost().withheld());
+        return shapes.answer(HttpStatus.CREATED, drafts.undo(me.person(), application, number));
     }
 
     private static long version(String ifMatch) {

@@ -18,9 +18,9 @@ import nembar.core.command.Need;
 import nembar.core.directory.Person;
 import nembar.core.draft.Change;
 import nembar.core.draft.Changes;
+import nembar.core.draft.Written;
 import nembar.core.governance.Objection;
 import nembar.core.model.AccessModel;
-import nembar.core.model.ModelRefused;
 import nembar.server.answers.Proved;
 import nembar.server.command.Command;
 import nembar.server.command.Gate;
@@ -30,11 +30,14 @@ import nembar.server.document.DocumentChanges;
 import nembar.server.governance.Governance;
 import nembar.server.http.BadRequest;
 import nembar.server.http.NotFound;
+import nembar.server.http.Overtaken;
 import nembar.server.http.Refused;
 import nembar.server.model.Models;
+import nembar.server.model.Moments;
 import nembar.server.records.Records;
 import nembar.server.store.DraftStore;
 import nembar.server.store.DraftStore.Draft;
+import nembar.server.store.DraftStore.Edit;
 import nembar.server.store.DraftStore.Page;
 import nembar.server.store.DraftStore.Publication;
 import org.springframework.stereotype.Service;
@@ -43,10 +46,15 @@ import org.springframework.stereotype.Service;
 @Service
 class DraftService {
     private static final int SIZE_AT_MOST = 100;
-    private static final int CHANGES_AT_MOST = 5_000;
+    private static final int EDITS_SHOWN = 200;
+    private static final int EXAMPLES = 5;
+    private static final int NAME_AT_MOST = 200;
 
     private final Models models;
     private final DraftStore store;
+    private final DraftEdits edits;
+    private final Consequences consequences;
+    private final Moments moments;
     private final Gate gate;
     private final Governance governance;
     private final Records records;
@@ -55,12 +63,18 @@ class DraftService {
     DraftService(
             Models models,
             DraftStore store,
+            DraftEdits edits,
+            Consequences consequences,
+            Moments moments,
             Gate gate,
             Governance governance,
             Records records,
             Clock clock) {
         this.models = models;
         this.store = store;
+        this.edits = edits;
+        this.consequences = consequences;
+        this.moments = moments;
         this.gate = gate;
         this.governance = governance;
         this.records = records;
@@ -94,81 +108,56 @@ class DraftService {
         return store.open(application, page, size);
     }
 
-    Draft create(Person me, String application, String name, List<ChangePart> changes) {
-        AccessModel model = models.model(application);
-        governance.requireOnDraft(me, "create", "new", application, me.key());
-        governance.requireReadable(
-                List.of(me), model, model.design(), applied(model, changes).design());
-        return store.create(application, named(name), me.key(), changes);
-    }
-
     Draft find(Person me, String application, String id) {
         Draft draft = known(application, id);
         governance.requireOnDraft(me, "view", id, application, draft.author());
         return draft;
     }
 
-    /**
-     * @param base the publication it is brought up to; empty to leave it where it is
-     */
-    Draft change(
-            Person me,
-            String application,
-            String id,
-            long expected,
-            String name,
-            Optional<Long> base,
-            List<ChangePart> changes) {
-        Draft draft = known(application, id);
-        governance.requireOnDraft(me, "change", id, application, draft.author());
-        AccessModel model = models.model(application);
-        AccessModel next = applied(model, changes);
-        governance.requireReadable(
-                List.of(me), model, before(model, draft).design(), next.design());
-        long last = store.last(application);
-        if (base.isPresent() && (base.get() < draft.base() || base.get() > last)) {
-            throw new BadRequest(
-                    "base", "Give a publication from " + draft.base() + " to " + last + ".");
-        }
-        return store.change(
-                id,
-                expected,
-                named(name),
-                base.orElse(draft.base()),
-                changes,
-                writers(draft, changes, me));
-    }
-
-    /** The draft as it stands; what is published where it cannot be made any more. */
-    private static AccessModel before(AccessModel model, Draft draft) {
-        try {
-            return next(model, draft);
-        } catch (ModelRefused stale) {
-            return model;
-        }
-    }
-
-    /** What stays as it was keeps its writer; everything else is this one's. */
-    private static List<String> writers(Draft draft, List<ChangePart> changes, Person me) {
-        List<ChangePart> left = new ArrayList<>(draft.changes());
-        List<String> theirs = new ArrayList<>(draft.writers());
-        List<String> writers = new ArrayList<>();
-        for (ChangePart change : changes) {
-            int known = left.indexOf(change);
-            if (known >= 0 && known < theirs.size()) {
-                writers.add(theirs.remove(known));
-                left.remove(known);
-            } else {
-                writers.add(me.key());
-            }
-        }
-        return writers;
-    }
-
     void discard(Person me, String application, String id, long expected) {
         Draft draft = known(application, id);
         governance.requireOnDraft(me, "delete", id, application, draft.author());
         store.discard(id, expected);
+    }
+
+    /** Opens a draft again that was discarded, and works in it. */
+    Draft restore(Person me, String application, String id) {
+        Draft draft = known(application, id);
+        governance.requireOnDraft(me, "delete", id, application, draft.author());
+        Draft restored = store.restore(id);
+        store.work(me.key(), application, Optional.of(id));
+        return restored;
+    }
+
+    /** The draft in which somebody works. */
+    Optional<Draft> current(Person me, String application) {
+        governance.requireOnApplication(me, "view", application);
+        models.model(application);
+        return store.current(me.key(), application);
+    }
+
+    /**
+     * Lets somebody work in a draft from now on.
+     *
+     * @param id empty for none
+     */
+    Optional<Draft> work(Person me, String application, String id) {
+        if (id == null || id.isBlank()) {
+            store.work(me.key(), application, Optional.empty());
+            return Optional.empty();
+        }
+        Draft draft = known(application, id);
+        governance.requireOnDraft(me, "change", id, application, draft.author());
+        if (!draft.open()) {
+            throw new Overtaken("The draft is " + draft.state() + ". Take another.");
+        }
+        store.work(me.key(), application, Optional.of(id));
+        return Optional.of(draft);
+    }
+
+    /** What was done in it, the latest first. */
+    List<Edit> edits(Draft draft) {
+        return store.edits(draft.id(), EDITS_SHOWN);
     }
 
     Draft approve(Person me, String application, String id, long expected) {
@@ -188,11 +177,7 @@ class DraftService {
     Standing standing(Person me, String application, String id) {
         Draft draft = find(me, application, id);
         Person author = models.directory().person(draft.author()).orElseThrow();
-        Judgement judgement =
-                gate.judge(
-                        command(author, draft, "", Set.copyOf(draft.approvals()))
-                                .changing(now -> changes(draft))
-                                .build());
+        Judgement judgement = judged(author, draft);
         AccessModel next = judgement.next().models().get(application);
         Moment moment = new Moment(next, clock.instant());
         List<Proved> expectations =
@@ -209,17 +194,15 @@ class DraftService {
     }
 
     private static ChangeSet changes(Draft draft) {
-        return ChangeSet.of(draft.application(), DocumentChanges.read(draft.changes()));
+        return ChangeSet.of(draft.application(), DraftEdits.changes(draft));
     }
 
     /** Each edit in the name of who wrote it. */
     private Command.Builder command(
             Person publisher, Draft draft, String reason, Set<String> approvers) {
-        List<Change> changes = DocumentChanges.read(draft.changes());
         Map<String, List<Change>> byWriter = new LinkedHashMap<>();
-        for (int i = 0; i < changes.size(); i++) {
-            String writer = i < draft.writers().size() ? draft.writers().get(i) : draft.author();
-            byWriter.computeIfAbsent(writer, any -> new ArrayList<>()).add(changes.get(i));
+        for (Written one : DraftEdits.written(draft)) {
+            byWriter.computeIfAbsent(one.writer(), any -> new ArrayList<>()).add(one.change());
         }
         List<Command.Edited> edited = new ArrayList<>();
         byWriter.forEach(
@@ -237,16 +220,39 @@ class DraftService {
         return Command.by(publisher, reason).edited(edited).approvedBy(approvers);
     }
 
-    /** What it would change, counted, for those people whom whoever asks may see. */
-    List<Impact.Line> impact(Person me, String application, String id, int examples) {
+    /**
+     * What it would change, counted, for those people whom whoever asks may see.
+     *
+     * @param person key of the one person that is meant, with examples of records; of all where it
+     *     is empty
+     */
+    List<Impact.Line> impact(Person me, String application, String id, String person) {
         Draft draft = find(me, application, id);
         AccessModel published = models.model(application);
-        Moment now = new Moment(published, clock.instant());
+        Moment now = moments.now(application);
         Moment next = new Moment(next(published, draft), now.at());
         Predicate<Person> visible = governance.mayView(me);
-        return Impact.of(now, next).counted(governance.counting(me, published), examples).stream()
-                .filter(line -> visible.test(line.seat().person()))
-                .toList();
+        List<Impact.OfPerson> seen =
+                Impact.of(now, next).people().stream()
+                        .filter(one -> person.isEmpty() || one.seat().person().key().equals(person))
+                        .filter(one -> visible.test(one.seat().person()))
+                        .toList();
+        return new Impact(seen)
+                .counted(governance.counting(me, published), person.isEmpty() ? 0 : EXAMPLES);
+    }
+
+    /** What it leads to, as far as that is worked out after waiting for some milliseconds. */
+    Consequences.Progress consequences(Person me, String application, String id, long wait) {
+        Draft draft = find(me, application, id);
+        Person author = models.directory().person(draft.author()).orElse(me);
+        return consequences.of(me, draft, () -> judged(author, draft), wait);
+    }
+
+    private Judgement judged(Person author, Draft draft) {
+        return gate.judge(
+                command(author, draft, "", Set.copyOf(draft.approvals()))
+                        .changing(now -> changes(draft))
+                        .build());
     }
 
     /**
@@ -267,7 +273,7 @@ class DraftService {
         if (reason == null || reason.isBlank()) {
             throw new BadRequest("reason", "Say why, for whoever reads it later.");
         }
-        if (draft.version() != expected || !draft.state().equals("open")) {
+        if (draft.version() != expected || !draft.open()) {
             throw new OptimisticLockException(id);
         }
         return gate.execute(
@@ -330,15 +336,18 @@ class DraftService {
     /** A draft that undoes a publication. */
     Draft undo(Person me, String application, long number) {
         Publication publication = publication(me, application, number);
-        return create(
-                me,
-                application,
-                "Undo publication " + number + ": " + publication.reason(),
-                publication.inverse());
+        Draft draft =
+                edits.create(
+                        me,
+                        application,
+                        cut("Undo publication " + number + ": " + publication.reason()),
+                        publication.inverse());
+        store.work(me.key(), application, Optional.of(draft.id()));
+        return draft;
     }
 
     /** Elements that the draft changes and that were published otherwise since its base. */
-    private List<Clash> clashes(Draft draft) {
+    List<Clash> clashes(Draft draft) {
         Set<Change.Remove> touched = Changes.touched(DocumentChanges.read(draft.changes()));
         List<Clash> clashes = new ArrayList<>();
         AccessModel now = models.model(draft.application());
@@ -377,26 +386,14 @@ class DraftService {
         return Changes.apply(published, DocumentChanges.read(draft.changes()));
     }
 
-    /** Checks that the changes can be made to what is published. */
-    private static AccessModel applied(AccessModel model, List<ChangePart> changes) {
-        if (changes == null || changes.size() > CHANGES_AT_MOST) {
-            throw new BadRequest(
-                    "changes", "Give a list of at most " + CHANGES_AT_MOST + " changes.");
-        }
-        return Changes.apply(model, DocumentChanges.read(changes));
-    }
-
     private Draft known(String application, String id) {
         return store.find(id)
                 .filter(draft -> draft.application().equals(application))
                 .orElseThrow(() -> new NotFound("draft", "There is no such draft."));
     }
 
-    private static String named(String name) {
-        if (name == null || name.isBlank()) {
-            throw new BadRequest("name", "Give the draft a name.");
-        }
-        return name.strip();
+    private static String cut(String name) {
+        return name.length() > NAME_AT_MOST ? name.substring(0, NAME_AT_MOST) : name;
     }
 
     private static void paged(int page, int size) {

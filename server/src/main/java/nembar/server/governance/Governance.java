@@ -171,6 +171,11 @@ public class Governance {
         return new Disclosure(model, standpoints);
     }
 
+    /** What the person may learn of the records of an application, whatever is drafted. */
+    public Disclosure disclosureAsPublished(Person me, String application) {
+        return disclosure(me, models.model(application));
+    }
+
     /**
      * A condition speaks only of what its writer may view: also in what is only drafted.
      *

@@ -6,6 +6,7 @@ import static nembar.server.people.PersonActs.said;
 
 import java.time.Instant;
 import java.util.List;
+import java.util.Optional;
 import java.util.function.Function;
 import nembar.core.command.ChangeSet;
 import nembar.core.command.Need;
@@ -24,11 +25,11 @@ import nembar.server.approval.Submissions;
 import nembar.server.command.Command;
 import nembar.server.command.Preview;
 import nembar.server.document.DocumentChanges;
+import nembar.server.drafts.DraftEdits;
 import nembar.server.governance.Governance;
 import nembar.server.http.BadRequest;
 import nembar.server.model.Models;
 import nembar.server.people.PersonActs.ActOn;
-import nembar.server.store.DraftStore;
 import org.springframework.stereotype.Component;
 
 /** Roles given to people and taken back: a draft and its publication in one act. */
@@ -41,7 +42,7 @@ class RoleActs {
     private final Submissions submissions;
     private final Giving giving;
     private final Governance governance;
-    private final DraftStore drafts;
+    private final DraftEdits drafts;
     private final Acts acts;
 
     RoleActs(
@@ -49,7 +50,7 @@ class RoleActs {
             Submissions submissions,
             Giving giving,
             Governance governance,
-            DraftStore drafts,
+            DraftEdits drafts,
             Acts acts) {
         this.models = models;
         this.submissions = submissions;
@@ -154,10 +155,10 @@ class RoleActs {
         governance.requireOnDraft(me, "create", "new", application, me.key());
         boolean may = governance.mayOnDraft(me, "publish", application, me.key());
         if (!submission.previews() && (!may || Boolean.TRUE.equals(act.draft()))) {
-            drafts.create(
+            drafts.edit(
+                    me,
                     application,
-                    reason,
-                    me.key(),
+                    Optional.empty(),
                     DocumentChanges.write(changes.apply(models.current().snapshot())));
             return Preview.done(may ? List.of() : List.of(LEFT));
         }

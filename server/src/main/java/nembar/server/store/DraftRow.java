@@ -31,6 +31,11 @@ class DraftRow {
     @ColumnTransformer(write = "?::jsonb")
     String approvals;
 
+    /** At which version each element was last edited. */
+    @Column(columnDefinition = "jsonb")
+    @ColumnTransformer(write = "?::jsonb")
+    String touched;
+
     Instant createdAt;
     Instant changedAt;
     @Version long version;

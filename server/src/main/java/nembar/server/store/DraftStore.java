@@ -1,11 +1,15 @@
 package nembar.server.store;
 
 import jakarta.persistence.EntityManager;
+import jakarta.persistence.LockModeType;
 import jakarta.persistence.OptimisticLockException;
 import java.time.Clock;
 import java.time.Instant;
+import java.util.Collection;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 import java.util.UUID;
 import nembar.server.document.ChangePart;
 import nembar.server.document.DocumentJson;
@@ -16,6 +20,9 @@ import org.springframework.transaction.annotation.Transactional;
 /** Keeps drafts and publications. */
 @Service
 public class DraftStore {
+    private static final String OPEN = "open";
+    private static final String DISCARDED = "discarded";
+
     private final EntityManager entities;
     private final Clock clock;
 
@@ -30,6 +37,7 @@ public class DraftStore {
      * @param base number of the publication it is on top of; 0 for none
      * @param writers keys of those who wrote each change, in their order
      * @param approvals keys of those who approved it as it is
+     * @param touched at which version each element was last edited, by "list/key"
      * @param version what it must still be when it is written again
      */
     public record Draft(
@@ -42,9 +50,50 @@ public class DraftStore {
             List<ChangePart> changes,
             List<String> writers,
             List<String> approvals,
+            Map<String, Long> touched,
             Instant createdAt,
             Instant changedAt,
-            long version) {}
+            long version) {
+        public boolean open() {
+            return state.equals(OPEN);
+        }
+
+        /** The same with other changes. */
+        public Draft with(List<ChangePart> changes, List<String> writers) {
+            return new Draft(
+                    id,
+                    application,
+                    name,
+                    author,
+                    state,
+                    base,
+                    changes,
+                    writers,
+                    approvals,
+                    touched,
+                    createdAt,
+                    changedAt,
+                    version);
+        }
+
+        /** The same under a name, of an author, on top of a publication. */
+        public Draft as(String name, String author, long base) {
+            return new Draft(
+                    id,
+                    application,
+                    name,
+                    author,
+                    state,
+                    base,
+                    changes,
+                    writers,
+                    approvals,
+                    touched,
+                    createdAt,
+                    changedAt,
+                    version);
+        }
+    }
 
     /**
      * A publication as it is kept.
@@ -69,21 +118,43 @@ public class DraftStore {
     /** One page of a list and how much there is in all. */
     public record Page<T>(List<T> items, long total) {}
 
-    @Transactional
-    public Draft create(String application, String name, String author, List<ChangePart> changes) {
+    /**
+     * One edit of a draft.
+     *
+     * @param number from 1, in the order in which they were made
+     * @param words what it does, a sentence for each element
+     * @param inverse what leads back to where the draft was
+     * @param counts whether it is part of the draft; else it was undone, and can be done again
+     * @param takesBack number of the edit that it takes back
+     */
+    public record Edit(
+            long number,
+            String writer,
+            Instant at,
+            List<String> words,
+            List<ChangePart> changes,
+            List<ChangePart> inverse,
+            boolean counts,
+            Optional<Long> takesBack) {}
+
+    /** A new draft without any change, on top of the last publication. */
+    @Transactional(propagation = Propagation.MANDATORY)
+    public Draft create(String application, String name, String author) {
         DraftRow row = new DraftRow();
         row.id = UUID.randomUUID().toString();
         row.application = application;
         row.name = name;
         row.author = author;
-        row.state = "open";
+        row.state = OPEN;
         row.base = last(application);
-        row.changes = DocumentJson.text(changes);
-        row.writers = DocumentJson.text(changes.stream().map(any -> author).toList());
+        row.changes = "[]";
+        row.writers = "[]";
         row.approvals = "[]";
+        row.touched = "{}";
         row.createdAt = clock.instant();
         row.changedAt = row.createdAt;
         entities.persist(row);
+        entities.flush();
         return draft(row);
     }
 
@@ -119,29 +190,165 @@ public class DraftStore {
     }
 
     /**
-     * Changes a draft; what was approved has to be approved again.
-     *
-     * @param base the publication it is on top of from now on
-     * @param writers keys of those who wrote each change
-     * @throws OptimisticLockException when it is not the version expected any more
+     * The draft, which nobody else changes until the transaction at hand ends; empty where it is no
+     * open one.
      */
-    @Transactional
-    public Draft change(
-            String id,
-            long expected,
-            String name,
-            long base,
-            List<ChangePart> changes,
-            List<String> writers) {
-        DraftRow row = open(id, expected);
-        row.name = name;
-        row.base = base;
-        row.changes = DocumentJson.text(changes);
-        row.writers = DocumentJson.text(writers);
+    @Transactional(propagation = Propagation.MANDATORY)
+    public Optional<Draft> lock(String id) {
+        return Optional.ofNullable(locked(id))
+                .filter(row -> row.state.equals(OPEN))
+                .map(DraftStore::draft);
+    }
+
+    private DraftRow locked(String id) {
+        return entities.find(DraftRow.class, id, LockModeType.PESSIMISTIC_WRITE);
+    }
+
+    /**
+     * Changes a draft that is locked; what was approved has to be approved again.
+     *
+     * @param changed elements that were changed, each as "list/key"
+     */
+    @Transactional(propagation = Propagation.MANDATORY)
+    public Draft change(Draft to, Collection<String> changed) {
+        DraftRow row = locked(to.id());
+        row.name = to.name();
+        row.author = to.author();
+        row.base = to.base();
+        row.changes = DocumentJson.text(to.changes());
+        row.writers = DocumentJson.text(to.writers());
         row.approvals = "[]";
         row.changedAt = clock.instant();
+        Map<String, Long> touched = new TreeMap<>(touched(row));
+        changed.forEach(one -> touched.put(one, row.version + 1));
+        row.touched = DocumentJson.text(touched);
         entities.flush();
         return draft(row);
+    }
+
+    private static Map<String, Long> touched(DraftRow row) {
+        Map<String, Long> touched = new TreeMap<>();
+        DocumentJson.object(row.touched)
+                .forEach((key, version) -> touched.put(key, ((Number) version).longValue()));
+        return touched;
+    }
+
+    /** Adds an edit that counts; those that were undone cannot be done again. */
+    @Transactional(propagation = Propagation.MANDATORY)
+    public void add(String draft, Edit edit) {
+        entities.createQuery("delete from DraftEditRow where which.draft = :draft and not counts")
+                .setParameter("draft", draft)
+                .executeUpdate();
+        DraftEditRow row = new DraftEditRow();
+        row.which = new DraftEditRow.Which(draft, edit.number());
+        row.writer = edit.writer();
+        row.madeAt = edit.at();
+        row.words = DocumentJson.text(edit.words());
+        row.changes = DocumentJson.text(edit.changes());
+        row.inverse = DocumentJson.text(edit.inverse());
+        row.counts = true;
+        row.takesBack = edit.takesBack().orElse(null);
+        entities.persist(row);
+    }
+
+    @Transactional(propagation = Propagation.MANDATORY)
+    public void count(String draft, long number, boolean counts) {
+        entities.find(DraftEditRow.class, new DraftEditRow.Which(draft, number)).counts = counts;
+    }
+
+    /** The last edits of a draft, the latest first. */
+    @Transactional(readOnly = true)
+    public List<Edit> edits(String draft, int atMost) {
+        return some("from DraftEditRow where which.draft = :draft", draft, true, atMost);
+    }
+
+    /** The edit that undoing takes: the last that counts. */
+    @Transactional(readOnly = true)
+    public Optional<Edit> toUndo(String draft) {
+        return some("from DraftEditRow where which.draft = :draft and counts", draft, true, 1)
+                .stream()
+                .findFirst();
+    }
+
+    /** The edit that is done again next: the first that was undone. */
+    @Transactional(readOnly = true)
+    public Optional<Edit> toRedo(String draft) {
+        return some("from DraftEditRow where which.draft = :draft and not counts", draft, false, 1)
+                .stream()
+                .findFirst();
+    }
+
+    /** The edits that count from a number on, that one first. */
+    @Transactional(readOnly = true)
+    public List<Edit> counting(String draft, long from) {
+        return entities
+                .createQuery(
+                        "from DraftEditRow where which.draft = :draft and counts and which.number >="
+                                + " :from order by which.number",
+                        DraftEditRow.class)
+                .setParameter("draft", draft)
+                .setParameter("from", from)
+                .getResultList()
+                .stream()
+                .map(DraftStore::edit)
+                .toList();
+    }
+
+    private List<Edit> some(String query, String draft, boolean latestFirst, int atMost) {
+        return entities
+                .createQuery(
+                        query + " order by which.number" + (latestFirst ? " desc" : ""),
+                        DraftEditRow.class)
+                .setParameter("draft", draft)
+                .setMaxResults(atMost)
+                .getResultList()
+                .stream()
+                .map(DraftStore::edit)
+                .toList();
+    }
+
+    private static Edit edit(DraftEditRow row) {
+        return new Edit(
+                row.which.number(),
+                row.writer,
+                row.madeAt,
+                DocumentJson.list(row.words, String.class),
+                DocumentJson.list(row.changes, ChangePart.class),
+                DocumentJson.list(row.inverse, ChangePart.class),
+                row.counts,
+                Optional.ofNullable(row.takesBack));
+    }
+
+    /** The open draft in which somebody works. */
+    @Transactional(readOnly = true)
+    public Optional<Draft> current(String person, String application) {
+        return Optional.ofNullable(
+                        entities.find(
+                                CurrentDraftRow.class,
+                                new CurrentDraftRow.Whose(person, application)))
+                .flatMap(row -> find(row.draft))
+                .filter(draft -> draft.state().equals(OPEN));
+    }
+
+    /** Lets somebody work in a draft from now on; in none where it is empty. */
+    @Transactional
+    public void work(String person, String application, Optional<String> draft) {
+        CurrentDraftRow.Whose whose = new CurrentDraftRow.Whose(person, application);
+        CurrentDraftRow row = entities.find(CurrentDraftRow.class, whose);
+        if (draft.isEmpty()) {
+            if (row != null) {
+                entities.remove(row);
+            }
+            return;
+        }
+        if (row == null) {
+            row = new CurrentDraftRow();
+            row.whose = whose;
+            row.draft = draft.get();
+            entities.persist(row);
+        } else {
+            row.draft = draft.get();
+        }
     }
 
     @Transactional
@@ -156,8 +363,25 @@ public class DraftStore {
     @Transactional
     public void discard(String id, long expected) {
         DraftRow row = open(id, expected);
-        row.state = "discarded";
+        row.state = DISCARDED;
         row.changedAt = clock.instant();
+    }
+
+    /**
+     * Opens a draft again that was discarded.
+     *
+     * @throws OptimisticLockException when it is not discarded
+     */
+    @Transactional
+    public Draft restore(String id) {
+        DraftRow row = entities.find(DraftRow.class, id);
+        if (row == null || !row.state.equals(DISCARDED)) {
+            throw new OptimisticLockException(id);
+        }
+        row.state = OPEN;
+        row.changedAt = clock.instant();
+        entities.flush();
+        return draft(row);
     }
 
     /**
@@ -248,7 +472,7 @@ public class DraftStore {
 
     private DraftRow open(String id, long expected) {
         DraftRow row = entities.find(DraftRow.class, id);
-        if (row == null || row.version != expected || !row.state.equals("open")) {
+        if (row == null || row.version != expected || !row.state.equals(OPEN)) {
             throw new OptimisticLockException(id);
         }
         return row;
@@ -265,6 +489,7 @@ public class DraftStore {
                 DocumentJson.list(row.changes, ChangePart.class),
                 DocumentJson.list(row.writers, String.class),
                 DocumentJson.list(row.approvals, String.class),
+                touched(row),
                 row.createdAt,
                 row.changedAt,
                 row.version);

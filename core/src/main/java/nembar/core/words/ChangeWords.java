@@ -1,0 +1,243 @@
+package nembar.core.words;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Stream;
+import nembar.core.catalogue.Field;
+import nembar.core.catalogue.Function;
+import nembar.core.catalogue.RecordType;
+import nembar.core.design.Assignment;
+import nembar.core.design.Delegation;
+import nembar.core.design.Element;
+import nembar.core.design.Expectation;
+import nembar.core.design.Privilege;
+import nembar.core.design.PrivilegeSet;
+import nembar.core.design.Role;
+import nembar.core.draft.Change;
+import nembar.core.draft.Changes;
+import nembar.core.model.AccessModel;
+import nembar.core.text.Wording;
+
+/**
+ * Says what changes do to a design, a sentence for each element that they touch, with names instead
+ * of keys: "Run voyages: change cargo lots, own unit → own branch".
+ */
+public final class ChangeWords {
+    private static final String NONE = "none";
+
+    private final AccessModel before;
+    private final AccessModel after;
+
+    /**
+     * @param before the model that the changes are made to
+     * @param after the model with them made
+     */
+    public ChangeWords(AccessModel before, AccessModel after) {
+        this.before = before;
+        this.after = after;
+    }
+
+    /** A sentence for each element touched that is not as it was, in the order of the changes. */
+    public List<String> of(List<Change> changes) {
+        return Changes.touched(changes).stream().flatMap(one -> of(one).stream()).toList();
+    }
+
+    /** What becomes of one element; empty where it stays as it was. */
+    public Optional<String> of(Change.Remove touched) {
+        Optional<Element> was = before.design().element(touched.kind(), touched.key());
+        Optional<Element> is = after.design().element(touched.kind(), touched.key());
+        if (was.equals(is)) {
+            return Optional.empty();
+        }
+        if (was.isEmpty()) {
+            return Optional.of(added(is.orElseThrow()));
+        }
+        return Optional.of(is.map(now -> changed(was.get(), now)).orElseGet(() -> gone(was.get())));
+    }
+
+    private String added(Element element) {
+        if (element instanceof Assignment one) {
+            return given(one, after);
+        }
+        String what = "New " + element.kind().words() + ": " + name(element, after);
+        if (element instanceof PrivilegeSet set && !set.privileges().isEmpty()) {
+            return what + ", " + privileges(new PrivilegeSet(set.key(), "", "", List.of()), set);
+        }
+        if (element instanceof Role role && !role.sets().isEmpty()) {
+            return what + ", made of " + Wording.and(setNames(role.sets(), after));
+        }
+        return what;
+    }
+
+    private String changed(Element was, Element is) {
+        List<String> parts = new ArrayList<>();
+        if (was instanceof PrivilegeSet one && is instanceof PrivilegeSet other) {
+            renamed(one.name(), other.name(), parts);
+            String privileges = privileges(one, other);
+            if (!privileges.isEmpty()) {
+                parts.add(privileges);
+            }
+            purpose(one.purpose(), other.purpose(), parts);
+            return one.name() + ": " + parts(parts);
+        }
+        if (was instanceof Role one && is instanceof Role other) {
+            renamed(one.name(), other.name(), parts);
+            role(one, other, parts);
+            purpose(one.purpose(), other.purpose(), parts);
+            return one.name() + ": " + parts(parts);
+        }
+        if (was instanceof Assignment one && is instanceof Assignment other) {
+            return given(other, after) + "; it was: " + given(one, before);
+        }
+        return "Change " + called(is, after);
+    }
+
+    private String gone(Element element) {
+        if (element instanceof Assignment one) {
+            Telling telling = Telling.ofDesign(before);
+            return "Take " + telling.assignment(one) + " from " + telling.audience(one.audience());
+        }
+        return "Take away " + called(element, before);
+    }
+
+    private static String parts(List<String> parts) {
+        return parts.isEmpty() ? "in another order" : String.join("; ", parts);
+    }
+
+    private static void renamed(String was, String is, List<String> parts) {
+        if (!was.equals(is)) {
+            parts.add("called " + is + " from now on");
+        }
+    }
+
+    private static void purpose(String was, String is, List<String> parts) {
+        if (!was.equals(is)) {
+            parts.add("another purpose");
+        }
+    }
+
+    private void role(Role was, Role is, List<String> parts) {
+        List<String> more = is.sets().stream().filter(one -> !was.sets().contains(one)).toList();
+        List<String> less = was.sets().stream().filter(one -> !is.sets().contains(one)).toList();
+        if (!more.isEmpty()) {
+            parts.add("with " + Wording.and(setNames(more, after)));
+        }
+        if (!less.isEmpty()) {
+            parts.add("without " + Wording.and(setNames(less, before)));
+        }
+        if (was.meantFor() != is.meantFor()) {
+            parts.add("meant for " + is.meantFor().name().toLowerCase(Locale.ROOT));
+        }
+        if (!was.conflicts().equals(is.conflicts())) {
+            List<String> names =
+                    is.conflicts().stream()
+                            .map(key -> after.design().role(key).map(Role::name).orElse(key))
+                            .toList();
+            parts.add(
+                    names.isEmpty()
+                            ? "in conflict with no role"
+                            : "in conflict with " + Wording.and(names));
+        }
+    }
+
+    private static List<String> setNames(List<String> keys, AccessModel model) {
+        return keys.stream()
+                .map(key -> model.design().set(key).map(PrivilegeSet::name).orElse(key))
+                .toList();
+    }
+
+    private String given(Assignment one, AccessModel model) {
+        Telling telling = Telling.ofDesign(model);
+        return "Give " + telling.assignment(one) + " to " + telling.audience(one.audience());
+    }
+
+    private static String called(Element element, AccessModel model) {
+        return "the " + element.kind().words() + " " + name(element, model);
+    }
+
+    private static String name(Element element, AccessModel model) {
+        if (element instanceof Expectation one) {
+            return one.name();
+        }
+        if (element instanceof Delegation one) {
+            Map<String, String> names = model.directory().personNames();
+            return names.getOrDefault(one.delegate(), one.delegate())
+                    + " for "
+                    + names.getOrDefault(one.principal(), one.principal());
+        }
+        return Changes.name(element);
+    }
+
+    /** What a set gives otherwise, told by what it is given on. */
+    private String privileges(PrivilegeSet was, PrivilegeSet is) {
+        Map<String, List<String>> old = by(was, before);
+        Map<String, List<String>> now = by(is, after);
+        return Stream.concat(old.keySet().stream(), now.keySet().stream())
+                .distinct()
+                .filter(on -> !said(old, on).equals(said(now, on)))
+                .map(on -> on + ", " + said(old, on) + " → " + said(now, on))
+                .reduce((one, other) -> one + "; " + other)
+                .orElse("");
+    }
+
+    private static String said(Map<String, List<String>> all, String on) {
+        return all.containsKey(on) ? String.join(" and ", all.get(on)) : NONE;
+    }
+
+    private static Map<String, List<String>> by(PrivilegeSet set, AccessModel model) {
+        Map<String, List<String>> by = new LinkedHashMap<>();
+        Telling telling = Telling.ofDesign(model);
+        for (Privilege privilege : set.privileges()) {
+            if (privilege instanceof Privilege.RecordPrivilege of) {
+                RecordType type = type(model, of.recordType());
+                put(
+                        by,
+                        Telling.label(type, of.operation()) + " " + Telling.plural(type),
+                        of.reach().words() + telling.where(type, of.condition()));
+            } else if (privilege instanceof Privilege.FieldPrivilege of) {
+                RecordType type = type(model, of.recordType());
+                for (String field : of.fields()) {
+                    String label = type.field(field).map(Field::label).orElse(field);
+                    put(
+                            by,
+                            of.use().name().toLowerCase(Locale.ROOT)
+                                    + " "
+                                    + label.toLowerCase(Locale.ROOT)
+                                    + " of "
+                                    + Telling.plural(type),
+                            of.reach().words() + telling.where(type, of.condition()));
+                }
+            } else if (privilege instanceof Privilege.FunctionPrivilege of) {
+                String name =
+                        model.catalogue()
+                                .function(of.function())
+                                .map(Function::name)
+                                .orElse(of.function());
+                put(by, name, of.level());
+            }
+        }
+        return by;
+    }
+
+    private static void put(Map<String, List<String>> by, String on, String what) {
+        by.computeIfAbsent(on, any -> new ArrayList<>()).add(what);
+    }
+
+    private static RecordType type(AccessModel model, String key) {
+        return model.catalogue().recordType(key).orElseThrow();
+    }
+
+    /** What a new draft is called that begins with these changes: by the first element touched. */
+    public String title(List<Change> changes) {
+        Change first = changes.get(0);
+        Optional<Element> is = after.design().element(first.kind(), first.key());
+        AccessModel model = is.isPresent() ? after : before;
+        return is.or(() -> before.design().element(first.kind(), first.key()))
+                .map(one -> one instanceof Assignment of ? given(of, model) : name(one, model))
+                .orElse(first.key());
+    }
+}

@@ -1,0 +1,76 @@
+package nembar.server.bench;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import nembar.server.document.DesignDocument.RolePart;
+import nembar.server.document.DesignDocument.SetPart;
+import nembar.server.http.Named;
+
+/** The catalogue of an application, and its published roles and privilege sets. */
+record Bench(
+        Named application,
+        List<AreaShown> areas,
+        List<TypeShown> types,
+        List<FunctionShown> functions,
+        List<SetShown> sets,
+        List<RoleShown> roles) {
+
+    /**
+     * @param stewards who guards it, in words; empty where nobody does
+     */
+    record AreaShown(String key, String name, Optional<String> stewards) {}
+
+    /**
+     * @param operations in the order in which they are shown, the first four common to all types
+     * @param unsaid reaches that the type cannot express, each with why
+     * @param follows what comes by its parent, in words; empty where nothing does
+     */
+    record TypeShown(
+            String key,
+            String singular,
+            String plural,
+            String area,
+            List<Named> operations,
+            Map<String, String> unsaid,
+            Optional<String> follows,
+            List<FieldShown> fields) {}
+
+    record FieldShown(String key, String label, boolean guarded, List<String> classifications) {}
+
+    /**
+     * @param needs what must be held besides, in words
+     */
+    record FunctionShown(
+            String key, String name, String area, List<String> levels, List<String> needs) {}
+
+    /**
+     * @param people how many hold it today, by a role or by itself
+     */
+    record SetShown(SetPart element, int people) {}
+
+    /**
+     * @param people how many hold it today
+     */
+    record RoleShown(RolePart element, int people) {}
+
+    /**
+     * Somebody who holds a role or a set.
+     *
+     * @param seat unit or account, in words
+     * @param given what is held, with bounds and times
+     * @param through how it comes to them
+     * @param resting why it gives nothing now; empty where it does
+     */
+    record Holder(
+            String key,
+            String name,
+            boolean external,
+            String status,
+            String seat,
+            String given,
+            String through,
+            Optional<String> resting) {}
+
+    record HolderPage(List<Holder> holders, long total) {}
+}

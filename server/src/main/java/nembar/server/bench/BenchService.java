@@ -1,0 +1,210 @@
+package nembar.server.bench;
+
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Predicate;
+import nembar.core.answers.Holders;
+import nembar.core.answers.Holders.Held;
+import nembar.core.answers.Moment;
+import nembar.core.catalogue.Catalogue;
+import nembar.core.catalogue.Parent;
+import nembar.core.catalogue.RecordType;
+import nembar.core.design.Reach;
+import nembar.core.directory.Person;
+import nembar.core.model.AccessModel;
+import nembar.core.model.Seats.Seat;
+import nembar.core.model.Standpoint;
+import nembar.core.words.Telling;
+import nembar.server.bench.Bench.AreaShown;
+import nembar.server.bench.Bench.FieldShown;
+import nembar.server.bench.Bench.FunctionShown;
+import nembar.server.bench.Bench.Holder;
+import nembar.server.bench.Bench.HolderPage;
+import nembar.server.bench.Bench.RoleShown;
+import nembar.server.bench.Bench.SetShown;
+import nembar.server.bench.Bench.TypeShown;
+import nembar.server.document.DocumentWriter;
+import nembar.server.governance.AskedMoments;
+import nembar.server.governance.Governance;
+import nembar.server.http.Named;
+import nembar.server.http.NotFound;
+import nembar.server.http.Paging;
+import org.springframework.stereotype.Service;
+
+/** Draws the bench, and says who holds what is on it. */
+@Service
+class BenchService {
+    private final AskedMoments moments;
+    private final Governance governance;
+
+    BenchService(AskedMoments moments, Governance governance) {
+        this.moments = moments;
+        this.governance = governance;
+    }
+
+    Bench bench(Person me, String application) {
+        Moment moment = moments.of(me, application, "", Optional.empty());
+        AccessModel model = moment.model();
+        Telling telling = new Telling(model, Standpoint.of(me, moment.at()));
+        Catalogue catalogue = model.catalogue();
+        Holders holders = new Holders(moment);
+        Map<String, Integer> ofSets = holders.ofSets();
+        Map<String, Integer> ofRoles = holders.ofRoles();
+        return new Bench(
+                new Named(application, model.application().name()),
+                catalogue.areas().stream()
+                        .map(
+                                one ->
+                                        new AreaShown(
+                                                one.key(),
+                                                one.name(),
+                                                one.stewards().map(telling::audience)))
+                        .toList(),
+                catalogue.recordTypes().stream().map(one -> type(catalogue, one)).toList(),
+                catalogue.functions().stream()
+                        .map(
+                                one ->
+                                        new FunctionShown(
+                                                one.key(),
+                                                one.name(),
+                                                one.area(),
+                                                one.levels(),
+                                                one.needs().stream().map(telling::need).toList()))
+                        .toList(),
+                model.design().sets().stream()
+                        .map(
+                                one ->
+                                        new SetShown(
+                                                DocumentWriter.set(one),
+                                                ofSets.getOrDefault(one.key(), 0)))
+                        .toList(),
+                model.design().roles().stream()
+                        .map(
+                                one ->
+                                        new RoleShown(
+                                                DocumentWriter.role(one),
+                                                ofRoles.getOrDefault(one.key(), 0)))
+                        .toList());
+    }
+
+    private static TypeShown type(Catalogue catalogue, RecordType type) {
+        Map<String, String> unsaid = new LinkedHashMap<>();
+        for (Reach reach : Reach.values()) {
+            reach.unsaidOn(type).ifPresent(why -> unsaid.put(word(reach), why));
+        }
+        return new TypeShown(
+                type.key(),
+                type.singular(),
+                type.plural(),
+                type.area(),
+                type.operations().stream().map(one -> new Named(one.key(), one.label())).toList(),
+                unsaid,
+                type.parent().flatMap(one -> follows(catalogue, one)),
+                type.fields().stream()
+                        .map(
+                                one ->
+                                        new FieldShown(
+                                                one.key(),
+                                                one.label(),
+                                                one.guarded(),
+                                                List.copyOf(one.classifications())))
+                        .toList());
+    }
+
+    /** How documents write the reach. */
+    private static String word(Reach reach) {
+        return DocumentWriter.reach(reach);
+    }
+
+    private static Optional<String> follows(Catalogue catalogue, Parent parent) {
+        String name =
+                catalogue
+                        .recordType(parent.recordType())
+                        .orElseThrow()
+                        .singular()
+                        .toLowerCase(Locale.ROOT);
+        return switch (parent.follows()) {
+            case NONE -> Optional.empty();
+            case VIEW ->
+                    Optional.of("Whoever may view the " + name + " it belongs to may view it too.");
+            case ALL ->
+                    Optional.of(
+                            "Whoever may view the "
+                                    + name
+                                    + " it belongs to may view it too; whoever may change that may"
+                                    + " create, change and delete it.");
+        };
+    }
+
+    /**
+     * Who holds a role or a privilege set.
+     *
+     * @param draft id of a draft that is taken to be published; empty for none
+     * @param role key of a role; empty for a set
+     */
+    HolderPage holders(
+            Person me,
+            String application,
+            String draft,
+            String role,
+            String set,
+            int page,
+            int size) {
+        Paging.check(page, size);
+        Moment moment = moments.of(me, application, draft, Optional.empty());
+        Holders holders = new Holders(moment);
+        List<Held> held =
+                role.isEmpty() ? ofSet(moment, holders, set) : ofRole(moment, holders, role);
+        Predicate<Person> visible = governance.mayView(me);
+        List<Held> seen = held.stream().filter(one -> visible.test(one.seat().person())).toList();
+        int from = (int) Math.min((long) page * size, seen.size());
+        return new HolderPage(
+                seen.subList(from, Math.min(from + size, seen.size())).stream()
+                        .map(one -> holder(moment, one))
+                        .toList(),
+                seen.size());
+    }
+
+    private static List<Held> ofRole(Moment moment, Holders holders, String role) {
+        if (moment.model().design().role(role).isEmpty()) {
+            throw new NotFound("role", "There is no role `" + role + "`.");
+        }
+        return holders.ofRole(role);
+    }
+
+    private static List<Held> ofSet(Moment moment, Holders holders, String set) {
+        if (moment.model().design().set(set).isEmpty()) {
+            throw new NotFound("set", "There is no privilege set `" + set + "`.");
+        }
+        return holders.ofSet(set);
+    }
+
+    private static Holder holder(Moment moment, Held held) {
+        Seat seat = held.seat();
+        Person person = seat.person();
+        Telling telling = new Telling(moment.model(), moment.standpoint(seat));
+        return new Holder(
+                person.key(),
+                person.name(),
+                person.external(),
+                person.status().name().toLowerCase(Locale.ROOT),
+                seatName(moment.model(), seat),
+                telling.assignment(held.assignment()),
+                telling.through(held.assignment()),
+                telling.resting(held.assignment()));
+    }
+
+    private static String seatName(AccessModel model, Seat seat) {
+        return seat.person().external()
+                ? seat.account()
+                        .map(key -> model.directory().accountNames().getOrDefault(key, key))
+                        .orElse("")
+                : seat.person()
+                        .unit()
+                        .map(key -> model.directory().unitNames().getOrDefault(key, key))
+                        .orElse("");
+    }
+}

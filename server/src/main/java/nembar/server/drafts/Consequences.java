@@ -1,0 +1,244 @@
+package nembar.server.drafts;
+
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.concurrent.CancellationException;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.TimeoutException;
+import java.util.function.Predicate;
+import nembar.core.answers.Counting;
+import nembar.core.answers.Impact;
+import nembar.core.answers.ImpactTotals;
+import nembar.core.answers.Moment;
+import nembar.core.catalogue.RecordType;
+import nembar.core.coverage.RecordSet;
+import nembar.core.directory.Person;
+import nembar.core.draft.Changes;
+import nembar.core.governance.Objection;
+import nembar.core.model.AccessModel;
+import nembar.core.model.ModelRefused;
+import nembar.core.model.Problem;
+import nembar.server.command.Judgement;
+import nembar.server.governance.Governance;
+import nembar.server.model.Models;
+import nembar.server.model.Moments;
+import nembar.server.store.DraftStore.Draft;
+import org.springframework.beans.factory.DisposableBean;
+import org.springframework.stereotype.Service;
+
+/**
+ * What publishing a draft would lead to, worked out in the background for each who looks at it. The
+ * newest edit cancels the work on older ones; a result says of which version of the draft it is.
+ */
+@Service
+class Consequences implements DisposableBean {
+    private static final int KEPT_AT_MOST = 200;
+
+    private final Models models;
+    private final Moments moments;
+    private final Governance governance;
+    private final Map<String, Work> works = new ConcurrentHashMap<>();
+    private final ExecutorService workers =
+            Executors.newFixedThreadPool(
+                    2,
+                    work -> {
+                        Thread thread = new Thread(work, "consequences");
+                        thread.setDaemon(true);
+                        return thread;
+                    });
+
+    Consequences(Models models, Moments moments, Governance governance) {
+        this.models = models;
+        this.moments = moments;
+        this.governance = governance;
+    }
+
+    /**
+     * What a draft leads to.
+     *
+     * @param lines what changes for the people whom whoever asks may see
+     * @param broken names of expectations that hold now and would not any more
+     */
+    record Result(
+            List<Impact.Line> lines,
+            ImpactTotals totals,
+            List<Objection> objections,
+            List<String> broken) {}
+
+    /**
+     * Where the work on a version stands.
+     *
+     * @param done of {@code steps}
+     * @param result empty until it is done
+     * @param failed why it could not be worked out, else empty
+     */
+    record Progress(
+            long version, int done, int steps, Optional<Result> result, List<String> failed) {}
+
+    /** How a draft is judged. */
+    interface Judge {
+        Judgement judge();
+    }
+
+    private final class Work implements Runnable {
+        private final Person me;
+        private final Draft draft;
+        private final AccessModel published;
+        private final Judge judge;
+        private final CompletableFuture<Result> result = new CompletableFuture<>();
+        private volatile boolean cancelled;
+        private volatile int done;
+        private volatile int steps = 3;
+
+        Work(Person me, Draft draft, AccessModel published, Judge judge) {
+            this.me = me;
+            this.draft = draft;
+            this.published = published;
+            this.judge = judge;
+        }
+
+        boolean of(Draft one, AccessModel model) {
+            return draft.version() == one.version() && published == model;
+        }
+
+        void cancel() {
+            cancelled = true;
+        }
+
+        @Override
+        public void run() {
+            try {
+                result.complete(work());
+            } catch (RuntimeException failed) {
+                result.completeExceptionally(failed);
+            }
+        }
+
+        private Result work() {
+            step();
+            Moment now = moments.now(draft.application());
+            Moment next =
+                    new Moment(Changes.apply(now.model(), DraftEdits.changes(draft)), now.at());
+            step();
+            Impact impact = Impact.of(now, next);
+            Predicate<Person> visible = governance.mayView(me);
+            List<Impact.OfPerson> seen =
+                    impact.people().stream()
+                            .filter(one -> visible.test(one.seat().person()))
+                            .toList();
+            step();
+            Counting counting = new Stepping(governance.counting(me, published));
+            List<Impact.Line> lines = new Impact(seen).counted(counting, 0);
+            ImpactTotals totals = ImpactTotals.of(seen, lines, counting);
+            Judgement judgement = judge.judge();
+            step();
+            return new Result(lines, totals, judgement.objections(), judgement.broken());
+        }
+
+        private void step() {
+            if (cancelled) {
+                throw new CancellationException();
+            }
+            done++;
+            steps = Math.max(steps, done);
+        }
+
+        /** Counts, unless there is a newer edit by now. */
+        private final class Stepping implements Counting {
+            private final Counting counting;
+
+            Stepping(Counting counting) {
+                this.counting = counting;
+                steps += published.catalogue().recordTypes().size();
+            }
+
+            @Override
+            public Map<RecordSet, Long> count(RecordType type, Collection<RecordSet> sets) {
+                step();
+                return counting.count(type, sets);
+            }
+
+            @Override
+            public List<String> examples(RecordType type, RecordSet set, int atMost) {
+                step();
+                return counting.examples(type, set, atMost);
+            }
+        }
+    }
+
+    /**
+     * How far the work on this version is, after waiting for it for a while; begins it where nobody
+     * did.
+     */
+    Progress of(Person me, Draft draft, Judge judge, long millis) {
+        AccessModel published = models.model(draft.application());
+        Work work =
+                works.compute(
+                        me.key() + "/" + draft.id(),
+                        (key, known) -> {
+                            if (known != null && known.of(draft, published)) {
+                                return known;
+                            }
+                            if (known != null) {
+                                known.cancel();
+                            }
+                            Work fresh = new Work(me, draft, published, judge);
+                            workers.execute(fresh);
+                            return fresh;
+                        });
+        forget();
+        try {
+            Result result = work.result.get(millis, TimeUnit.MILLISECONDS);
+            return progress(work, Optional.of(result), List.of());
+        } catch (TimeoutException later) {
+            return progress(work, Optional.empty(), List.of());
+        } catch (ExecutionException failed) {
+            return failed(work, failed.getCause());
+        } catch (InterruptedException interrupted) {
+            Thread.currentThread().interrupt();
+            return progress(work, Optional.empty(), List.of());
+        }
+    }
+
+    private static Progress progress(Work work, Optional<Result> result, List<String> failed) {
+        return new Progress(work.draft.version(), work.done, work.steps, result, failed);
+    }
+
+    private Progress failed(Work work, Throwable cause) {
+        if (cause instanceof CancellationException) {
+            return progress(work, Optional.empty(), List.of());
+        }
+        works.values().remove(work);
+        if (cause instanceof ModelRefused refused) {
+            List<String> why = new ArrayList<>();
+            for (Problem problem : refused.problems()) {
+                why.add(problem.message());
+            }
+            return progress(work, Optional.empty(), why);
+        }
+        throw cause instanceof RuntimeException unforeseen
+                ? unforeseen
+                : new IllegalStateException(cause);
+    }
+
+    /** Keeps the results of a number of drafts only. */
+    private void forget() {
+        if (works.size() > KEPT_AT_MOST) {
+            works.entrySet().removeIf(one -> one.getValue().result.isDone());
+        }
+    }
+
+    @Override
+    public void destroy() {
+        works.values().forEach(Work::cancel);
+        workers.shutdownNow();
+    }
+}

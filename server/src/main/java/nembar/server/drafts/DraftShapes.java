@@ -1,0 +1,247 @@
+package nembar.server.drafts;
+
+import java.time.Instant;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import nembar.core.answers.Impact;
+import nembar.core.answers.ImpactTotals;
+import nembar.core.catalogue.Field;
+import nembar.core.catalogue.Function;
+import nembar.core.governance.Objection;
+import nembar.server.document.ChangePart;
+import nembar.server.model.Models;
+import nembar.server.store.DraftStore.Draft;
+import nembar.server.store.DraftStore.Edit;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.ResponseEntity;
+import org.springframework.stereotype.Component;
+
+/** Drafts, their edits and consequences as they are sent. */
+@Component
+class DraftShapes {
+    private final Models models;
+
+    DraftShapes(Models models) {
+        this.models = models;
+    }
+
+    /**
+     * A draft as it is kept.
+     *
+     * @param authorName name of its author
+     * @param version what If-Match carries
+     */
+    record DraftShown(
+            String id,
+            String name,
+            String author,
+            String authorName,
+            String state,
+            long base,
+            List<ChangePart> changes,
+            List<String> approvals,
+            Instant createdAt,
+            Instant changedAt,
+            long version) {}
+
+    /**
+     * One edit of a draft.
+     *
+     * @param writer name of whoever made it
+     * @param words what it does, a sentence for each element
+     * @param state counts, undone, takenBack, or takesBack for one that takes another back
+     */
+    record EditShown(long number, String writer, Instant at, List<String> words, String state) {}
+
+    /** What stands against publishing: a rule, why, and the names of those who could agree. */
+    record ObjectionShown(String rule, String why, List<String> people, List<String> approvers) {}
+
+    /** What changes for one person on the records of one type. */
+    record ImpactLine(
+            String person,
+            String name,
+            Optional<String> account,
+            boolean external,
+            String type,
+            String operation,
+            Optional<String> field,
+            Optional<String> level,
+            long gained,
+            long lost,
+            boolean withheld,
+            List<String> gainedExamples,
+            List<String> lostExamples) {}
+
+    /**
+     * One side of what changes on a record type.
+     *
+     * @param records how many; empty where only creating is concerned, or the number is withheld
+     * @param each whether that is the number of the person with most of them
+     */
+    record SideShown(int people, Optional<Long> records, boolean each, boolean withheld) {}
+
+    record KindShown(
+            String type, String singular, String plural, SideShown gained, SideShown lost) {}
+
+    record FunctionChange(String function, String name, int gaining, int losing) {}
+
+    /**
+     * What a version of a draft leads to.
+     *
+     * @param version of the draft
+     * @param done of {@code steps}; the numbers are there when {@code ready}
+     * @param failed why it cannot be worked out
+     * @param broken names of expectations that hold now and would not any more
+     */
+    record ConsequencesShown(
+            long version,
+            boolean ready,
+            int done,
+            int steps,
+            List<String> failed,
+            int gaining,
+            int losing,
+            int outsidersGaining,
+            int gainingGuarded,
+            List<KindShown> kinds,
+            List<FunctionChange> functions,
+            List<String> broken,
+            List<ObjectionShown> objections) {}
+
+    ResponseEntity<DraftShown> answer(HttpStatus status, Draft draft) {
+        return ResponseEntity.status(status).eTag("\"" + draft.version() + "\"").body(of(draft));
+    }
+
+    DraftShown of(Draft draft) {
+        return new DraftShown(
+                draft.id(),
+                draft.name(),
+                draft.author(),
+                name(draft.author()),
+                draft.state(),
+                draft.base(),
+                draft.changes(),
+                draft.approvals(),
+                draft.createdAt(),
+                draft.changedAt(),
+                draft.version());
+    }
+
+    List<EditShown> of(List<Edit> edits) {
+        Set<Long> takenBack =
+                edits.stream()
+                        .filter(Edit::counts)
+                        .flatMap(one -> one.takesBack().stream())
+                        .collect(Collectors.toSet());
+        return edits.stream()
+                .map(
+                        one ->
+                                new EditShown(
+                                        one.number(),
+                                        name(one.writer()),
+                                        one.at(),
+                                        one.words(),
+                                        state(one, takenBack)))
+                .toList();
+    }
+
+    private static String state(Edit edit, Set<Long> takenBack) {
+        if (!edit.counts()) {
+            return "undone";
+        }
+        if (takenBack.contains(edit.number())) {
+            return "takenBack";
+        }
+        return edit.takesBack().isPresent() ? "takesBack" : "counts";
+    }
+
+    ObjectionShown of(Objection objection) {
+        return new ObjectionShown(
+                objection.rule().name().toLowerCase(Locale.ROOT),
+                objection.why(),
+                objection.people(),
+                List.copyOf(objection.approvers()));
+    }
+
+    private ObjectionShown named(Objection objection) {
+        return new ObjectionShown(
+                objection.rule().name().toLowerCase(Locale.ROOT),
+                objection.why(),
+                objection.people().stream().map(this::name).toList(),
+                objection.approvers().stream().map(this::name).sorted().toList());
+    }
+
+    ConsequencesShown of(Consequences.Progress progress) {
+        Optional<Consequences.Result> result = progress.result();
+        Optional<ImpactTotals> totals = result.map(Consequences.Result::totals);
+        return new ConsequencesShown(
+                progress.version(),
+                result.isPresent(),
+                progress.done(),
+                progress.steps(),
+                progress.failed(),
+                totals.map(ImpactTotals::gaining).orElse(0),
+                totals.map(ImpactTotals::losing).orElse(0),
+                totals.map(ImpactTotals::outsidersGaining).orElse(0),
+                totals.map(ImpactTotals::gainingGuarded).orElse(0),
+                totals.stream()
+                        .flatMap(one -> one.kinds().stream())
+                        .map(
+                                one ->
+                                        new KindShown(
+                                                one.type().key(),
+                                                one.type().singular(),
+                                                one.type().plural(),
+                                                side(one.gained()),
+                                                side(one.lost())))
+                        .toList(),
+                totals.stream()
+                        .flatMap(one -> one.functions().stream())
+                        .map(DraftShapes::function)
+                        .toList(),
+                result.map(Consequences.Result::broken).orElse(List.of()),
+                result.stream()
+                        .flatMap(one -> one.objections().stream())
+                        .map(this::named)
+                        .toList());
+    }
+
+    private static FunctionChange function(ImpactTotals.OfFunction one) {
+        Function function = one.function();
+        return new FunctionChange(function.key(), function.name(), one.gaining(), one.losing());
+    }
+
+    private static SideShown side(ImpactTotals.Side side) {
+        return new SideShown(
+                side.people(),
+                side.records().filter(one -> !one.withheld()).map(Impact.Counted::number),
+                side.each(),
+                side.records().filter(Impact.Counted::withheld).isPresent());
+    }
+
+    static ImpactLine of(Impact.Line line) {
+        return new ImpactLine(
+                line.seat().person().key(),
+                line.seat().person().name(),
+                line.seat().account(),
+                line.seat().person().external(),
+                line.type().key(),
+                line.operation().key(),
+                line.field().map(Field::key),
+                line.level().map(one -> one.toLowerCase(Locale.ROOT)),
+                line.gained().told(),
+                line.lost().told(),
+                line.gained().withheld() || line.lost().withheld(),
+                line.gained().examples(),
+                line.lost().examples());
+    }
+
+    private String name(String person) {
+        Map<String, String> names = models.directory().personNames();
+        return names.getOrDefault(person, person);
+    }
+}

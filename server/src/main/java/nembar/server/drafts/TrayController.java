@@ -1,0 +1,178 @@
+package nembar.server.drafts;
+
+import io.swagger.v3.oas.annotations.Operation;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import nembar.server.document.ChangePart;
+import nembar.server.drafts.DraftShapes.ConsequencesShown;
+import nembar.server.drafts.DraftShapes.DraftShown;
+import nembar.server.drafts.DraftShapes.EditShown;
+import nembar.server.session.Me;
+import nembar.server.store.DraftStore.Draft;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+
+/** The draft in which somebody works in an application, and edits in drafts. */
+@RestController
+@RequestMapping("/api/applications/{application}")
+class TrayController {
+    private static final long WAIT_AT_MOST = 5_000;
+
+    private final DraftService drafts;
+    private final DraftEdits edits;
+    private final DraftShapes shapes;
+    private final Me me;
+
+    TrayController(DraftService drafts, DraftEdits edits, DraftShapes shapes, Me me) {
+        this.drafts = drafts;
+        this.edits = edits;
+        this.shapes = shapes;
+        this.me = me;
+    }
+
+    /**
+     * The draft in which somebody works.
+     *
+     * @param draft empty where they work in none
+     * @param edits what was done in it, the latest first; the last ones only where they are many
+     * @param behind what it changes that was published otherwise since
+     */
+    record Tray(
+            Optional<DraftShown> draft, List<EditShown> edits, List<DraftService.Clash> behind) {}
+
+    /**
+     * @param draft id of the draft to work in; left out for none
+     */
+    record TrayChoice(String draft) {}
+
+    /**
+     * An edit.
+     *
+     * @param seen version of the draft that it was made on; left out where there was none
+     */
+    record EditWritten(Long seen, List<ChangePart> changes) {}
+
+    record DraftName(String name) {}
+
+    record DraftHeir(String person) {}
+
+    /**
+     * @param theirs elements, each as "list/key", of which what is published is to stand
+     */
+    record BringingUp(Set<String> theirs) {}
+
+    @GetMapping("/tray")
+    @Operation(operationId = "tray")
+    Tray tray(@PathVariable String application) {
+        return tray(drafts.current(me.person(), application));
+    }
+
+    @PutMapping("/tray")
+    @Operation(operationId = "workInDraft")
+    Tray work(@PathVariable String application, @RequestBody TrayChoice choice) {
+        return tray(drafts.work(me.person(), application, choice.draft()));
+    }
+
+    /** Makes an edit; the first makes the draft. */
+    @PostMapping("/tray/edits")
+    @Operation(operationId = "editDraft")
+    Tray edit(@PathVariable String application, @RequestBody EditWritten edit) {
+        return tray(
+                edits.edit(
+                        me.person(),
+                        application,
+                        Optional.ofNullable(edit.seen()),
+                        edit.changes()));
+    }
+
+    @PostMapping("/drafts/{id}/undo")
+    @Operation(operationId = "undoEdit")
+    Tray undo(@PathVariable String application, @PathVariable String id) {
+        return tray(edits.undo(me.person(), application, id));
+    }
+
+    @PostMapping("/drafts/{id}/redo")
+    @Operation(operationId = "redoEdit")
+    Tray redo(@PathVariable String application, @PathVariable String id) {
+        return tray(edits.redo(me.person(), application, id));
+    }
+
+    @PostMapping("/drafts/{id}/edits/{number}/take-back")
+    @Operation(operationId = "takeEditBack")
+    Tray takeBack(
+            @PathVariable String application, @PathVariable String id, @PathVariable long number) {
+        return tray(edits.takeBack(me.person(), application, id, number));
+    }
+
+    @PutMapping("/drafts/{id}/name")
+    @Operation(operationId = "renameDraft")
+    Tray rename(
+            @PathVariable String application,
+            @PathVariable String id,
+            @RequestBody DraftName name) {
+        return tray(edits.rename(me.person(), application, id, name.name()));
+    }
+
+    @PutMapping("/drafts/{id}/author")
+    @Operation(operationId = "handDraftOver")
+    Tray handOver(
+            @PathVariable String application,
+            @PathVariable String id,
+            @RequestBody DraftHeir heir) {
+        return tray(edits.handOver(me.person(), application, id, heir.person()));
+    }
+
+    /** Brings a draft up to what has been published since it was begun. */
+    @PostMapping("/drafts/{id}/bring-up")
+    @Operation(operationId = "bringDraftUp")
+    Tray bringUp(
+            @PathVariable String application,
+            @PathVariable String id,
+            @RequestBody BringingUp bringing) {
+        Set<String> theirs = bringing.theirs() == null ? Set.of() : bringing.theirs();
+        return tray(edits.bringUp(me.person(), application, id, theirs));
+    }
+
+    /** Opens a draft again that was discarded. */
+    @PostMapping("/drafts/{id}/restore")
+    @Operation(operationId = "restoreDraft")
+    ResponseEntity<DraftShown> restore(@PathVariable String application, @PathVariable String id) {
+        return shapes.answer(HttpStatus.OK, drafts.restore(me.person(), application, id));
+    }
+
+    /**
+     * What it leads to, as far as that is worked out.
+     *
+     * @param wait for how many milliseconds to wait for it
+     */
+    @GetMapping("/drafts/{id}/consequences")
+    @Operation(operationId = "draftConsequences")
+    ConsequencesShown consequences(
+            @PathVariable String application,
+            @PathVariable String id,
+            @RequestParam(defaultValue = "0") long wait) {
+        return shapes.of(
+                drafts.consequences(
+                        me.person(), application, id, Math.max(0, Math.min(wait, WAIT_AT_MOST))));
+    }
+
+    private Tray tray(Draft draft) {
+        return tray(Optional.of(draft));
+    }
+
+    private Tray tray(Optional<Draft> draft) {
+        return new Tray(
+                draft.map(shapes::of),
+                draft.map(one -> shapes.of(drafts.edits(one))).orElse(List.of()),
+                draft.map(drafts::clashes).orElse(List.of()));
+    }
+}
