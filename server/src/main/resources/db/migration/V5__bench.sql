@@ -24,3 +24,19 @@ CREATE TABLE current_draft (
   PRIMARY KEY (person, application)
 );
 CREATE INDEX ON current_draft (draft);
+
+-- What a publication did, a sentence for each element, as it was said when it was made.
+ALTER TABLE publication ADD COLUMN words jsonb NOT NULL DEFAULT '[]';
+ALTER TABLE publication ALTER COLUMN words DROP DEFAULT;
+
+-- A draft that is to be published at a time; when it could not be, why.
+CREATE TABLE planned_publication (
+  draft text PRIMARY KEY REFERENCES draft ON DELETE CASCADE,
+  draft_version bigint NOT NULL,
+  publisher text NOT NULL,
+  reason text NOT NULL,
+  overridden text NOT NULL,
+  due_at timestamptz NOT NULL,
+  failed text NOT NULL
+);
+CREATE INDEX ON planned_publication (due_at);

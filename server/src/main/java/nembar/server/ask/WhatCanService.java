@@ -57,8 +57,7 @@ public class WhatCanService {
         Optional<Disclosure> disclosure =
                 drafted
                         ? Optional.of(
-                                governance.disclosureAsPublished(
-                                        asking, question.application()))
+                                governance.disclosureAsPublished(asking, question.application()))
                         : Optional.empty();
         List<AreaRows> areas = new ArrayList<>();
         long total = 0;

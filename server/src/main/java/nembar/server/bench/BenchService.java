@@ -1,5 +1,7 @@
 package nembar.server.bench;
 
+import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -12,6 +14,9 @@ import nembar.core.answers.Moment;
 import nembar.core.catalogue.Catalogue;
 import nembar.core.catalogue.Parent;
 import nembar.core.catalogue.RecordType;
+import nembar.core.design.Assignment.Gives;
+import nembar.core.design.Assignment.Gives.OfRole;
+import nembar.core.design.Assignment.Gives.OfSet;
 import nembar.core.design.Reach;
 import nembar.core.directory.Person;
 import nembar.core.model.AccessModel;
@@ -53,6 +58,13 @@ class BenchService {
         Holders holders = new Holders(moment);
         Map<String, Integer> ofSets = holders.ofSets();
         Map<String, Integer> ofRoles = holders.ofRoles();
+        Map<Gives, List<String>> given = new HashMap<>();
+        model.design()
+                .assignments()
+                .forEach(
+                        one ->
+                                given.computeIfAbsent(one.gives(), any -> new ArrayList<>())
+                                        .add(one.key()));
         return new Bench(
                 new Named(application, model.application().name()),
                 catalogue.areas().stream()
@@ -79,14 +91,18 @@ class BenchService {
                                 one ->
                                         new SetShown(
                                                 DocumentWriter.set(one),
-                                                ofSets.getOrDefault(one.key(), 0)))
+                                                ofSets.getOrDefault(one.key(), 0),
+                                                given.getOrDefault(
+                                                        new OfSet(one.key()), List.of())))
                         .toList(),
                 model.design().roles().stream()
                         .map(
                                 one ->
                                         new RoleShown(
                                                 DocumentWriter.role(one),
-                                                ofRoles.getOrDefault(one.key(), 0)))
+                                                ofRoles.getOrDefault(one.key(), 0),
+                                                given.getOrDefault(
+                                                        new OfRole(one.key()), List.of())))
                         .toList());
     }
 

@@ -13,6 +13,7 @@ import nembar.core.draft.Changes;
 import nembar.core.governance.Objection;
 import nembar.core.model.AccessModel;
 import nembar.core.model.ModelRefused;
+import nembar.core.words.ChangeWords;
 import nembar.server.acts.Actor;
 import nembar.server.document.DocumentChanges;
 import nembar.server.http.Overtaken;
@@ -195,7 +196,21 @@ public class Gate {
                 DocumentChanges.write(changes),
                 DocumentChanges.write(inverse),
                 publisher,
-                writers(command, application, changes));
+                writers(command, application, changes),
+                words(application, changes, judgement));
+    }
+
+    /** What the changes do; nothing is said of an application's first publication. */
+    private static List<String> words(
+            String application, List<Change> changes, Judgement judgement) {
+        return judgement
+                .before()
+                .find(application)
+                .map(
+                        was ->
+                                new ChangeWords(was, judgement.next().models().get(application))
+                                        .of(changes))
+                .orElse(List.of());
     }
 
     /** Who wrote each of the changes; nobody named where the publisher wrote all of them. */

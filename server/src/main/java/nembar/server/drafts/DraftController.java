@@ -1,20 +1,31 @@
 package nembar.server.drafts;
 
 import io.swagger.v3.oas.annotations.Operation;
+import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import nembar.core.answers.Impact;
 import nembar.core.model.ModelRefused;
 import nembar.core.model.Problem;
 import nembar.server.answers.Proved;
+import nembar.server.approval.RequestedAct;
+import nembar.server.approval.Submission;
+import nembar.server.command.Preview;
 import nembar.server.document.ChangePart;
+import nembar.server.drafts.DraftService.AskedPublication;
 import nembar.server.drafts.DraftShapes.DraftShown;
 import nembar.server.drafts.DraftShapes.ImpactLine;
 import nembar.server.drafts.DraftShapes.ObjectionShown;
+import nembar.server.drafts.DraftShapes.PlanShown;
+import nembar.server.drafts.DraftShapes.PublicationShown;
+import nembar.server.http.Csv;
+import nembar.server.http.Instants;
 import nembar.server.session.Me;
 import nembar.server.store.DraftStore.Draft;
 import nembar.server.store.DraftStore.Page;
 import nembar.server.store.DraftStore.Publication;
+import nembar.server.store.DraftStore.Wanted;
+import org.springdoc.core.annotations.ParameterObject;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.DeleteMapping;
@@ -27,6 +38,7 @@ import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBody;
 
 /** Drafts and publications of an application. */
 @RestController
@@ -35,12 +47,19 @@ class DraftController {
     private final DraftService drafts;
     private final DraftEdits edits;
     private final DraftShapes shapes;
+    private final PlannedPublications planned;
     private final Me me;
 
-    DraftController(DraftService drafts, DraftEdits edits, DraftShapes shapes, Me me) {
+    DraftController(
+            DraftService drafts,
+            DraftEdits edits,
+            DraftShapes shapes,
+            PlannedPublications planned,
+            Me me) {
         this.drafts = drafts;
         this.edits = edits;
         this.shapes = shapes;
+        this.planned = planned;
         this.me = me;
     }
 
@@ -53,17 +72,58 @@ class DraftController {
 
     record DraftPage(List<DraftShown> drafts, long total) {}
 
+    /**
+     * What stands against publishing a draft.
+     *
+     * @param broken names of the expectations that hold now and would not any more
+     * @param words what the draft does, a sentence for each element
+     * @param approvers names of those who can agree to what needs it
+     */
     record Review(
+            DraftShown draft,
             boolean publishable,
             List<ObjectionShown> objections,
             List<DraftService.Clash> clashes,
-            List<Proved> expectations) {}
+            List<Proved> expectations,
+            List<String> broken,
+            List<String> words,
+            List<String> approvers,
+            Optional<PlanShown> planned) {}
 
     record ImpactPage(List<ImpactLine> lines, long total) {}
 
     record Word(String reason, String override) {}
 
-    record PublicationPage(List<Publication> publications, long total) {}
+    /**
+     * @param at when it is to be published
+     */
+    record Plan(Instant at, String reason, String override) {}
+
+    record PublicationPage(List<PublicationShown> publications, long total) {}
+
+    /**
+     * Which publications are meant; what is left out is any.
+     *
+     * @param search text in the reason or in what was done
+     * @param author key of whoever made or published it
+     * @param element key of an element that was changed
+     * @param from the first instant
+     * @param until the first instant after it
+     */
+    record LedgerAsked(String search, String author, String element, String from, String until) {
+        Wanted wanted() {
+            return new Wanted(
+                    said(search),
+                    said(author),
+                    said(element),
+                    Instants.at(from),
+                    Instants.at(until));
+        }
+
+        private static String said(String text) {
+            return text == null ? "" : text.strip();
+        }
+    }
 
     @GetMapping("/drafts")
     @Operation(operationId = "drafts")
@@ -125,10 +185,15 @@ class DraftController {
     Review review(@PathVariable String application, @PathVariable String id) {
         DraftService.Standing standing = drafts.standing(me.person(), application, id);
         return new Review(
+                shapes.of(drafts.find(me.person(), application, id)),
                 standing.publishable(),
-                standing.objections().stream().map(shapes::of).toList(),
+                standing.objections().stream().map(shapes::named).toList(),
                 standing.clashes(),
-                standing.expectations());
+                standing.expectations(),
+                standing.broken(),
+                standing.words(),
+                shapes.approvers(standing.objections()),
+                drafts.planned(drafts.find(me.person(), application, id)).map(shapes::of));
     }
 
     /**
@@ -163,29 +228,103 @@ class DraftController {
 
     @PostMapping("/drafts/{id}/publish")
     @Operation(operationId = "publishDraft")
-    Publication publish(
+    PublicationShown publish(
             @PathVariable String application,
             @PathVariable String id,
             @RequestHeader(name = "If-Match", required = false) String ifMatch,
             @RequestBody Word word) {
-        return drafts.publish(
-                me.person(), application, id, version(ifMatch), word.reason(), word.override());
+        return shapes.of(
+                drafts.publish(
+                        me.person(),
+                        application,
+                        id,
+                        version(ifMatch),
+                        word.reason(),
+                        word.override()));
+    }
+
+    /** Asks those who can agree to its publication; or says what it would change. */
+    @PostMapping("/drafts/{id}/submit")
+    @Operation(operationId = "submitDraft")
+    Preview submit(
+            @PathVariable String application,
+            @PathVariable String id,
+            @RequestHeader(name = "If-Match", required = false) String ifMatch,
+            @ParameterObject Submission.Parameters how,
+            @RequestBody Word word) {
+        AskedPublication asked =
+                new AskedPublication(application, version(ifMatch), word.reason(), word.override());
+        RequestedAct act = new RequestedAct("publication", id, asked, "draft", List.of());
+        return drafts.submit(how.by(me.person(), act), id, asked);
+    }
+
+    /** Plans its publication for a time, in the place of what was planned. */
+    @PutMapping("/drafts/{id}/plan")
+    @Operation(operationId = "planPublication")
+    PlanShown plan(
+            @PathVariable String application,
+            @PathVariable String id,
+            @RequestHeader(name = "If-Match", required = false) String ifMatch,
+            @RequestBody Plan plan) {
+        return shapes.of(
+                planned.plan(
+                        me.person(),
+                        application,
+                        id,
+                        version(ifMatch),
+                        plan.reason(),
+                        plan.override(),
+                        plan.at()));
+    }
+
+    @DeleteMapping("/drafts/{id}/plan")
+    @Operation(operationId = "unplanPublication")
+    ResponseEntity<Void> unplan(@PathVariable String application, @PathVariable String id) {
+        drafts.unplan(me.person(), application, id);
+        return ResponseEntity.noContent().build();
+    }
+
+    /** The same as the impact, as a CSV file (RFC 4180). */
+    @GetMapping(path = "/drafts/{id}/impact.csv", produces = "text/csv")
+    @Operation(operationId = "draftImpactCsv")
+    ResponseEntity<StreamingResponseBody> impactCsv(
+            @PathVariable String application, @PathVariable String id) {
+        return Csv.file(
+                "impact.csv",
+                List.of("Person", "Account", "Outsider", "What", "Gained", "Lost"),
+                drafts.impact(me.person(), application, id, "").stream()
+                        .map(DraftShapes::of)
+                        .map(DraftController::row));
+    }
+
+    private static List<String> row(ImpactLine line) {
+        String gained = line.withheld() ? "withheld" : String.valueOf(line.gained());
+        String lost = line.withheld() ? "withheld" : String.valueOf(line.lost());
+        return List.of(
+                line.name(),
+                line.account().orElse(""),
+                line.external() ? "yes" : "",
+                line.does(),
+                gained,
+                lost);
     }
 
     @GetMapping("/publications")
     @Operation(operationId = "publications")
     PublicationPage publications(
             @PathVariable String application,
+            @ParameterObject LedgerAsked asked,
             @RequestParam(defaultValue = "0") int page,
             @RequestParam(defaultValue = "25") int size) {
-        Page<Publication> some = drafts.publications(me.person(), application, page, size);
-        return new PublicationPage(some.items(), some.total());
+        Page<Publication> some =
+                drafts.publications(me.person(), application, asked.wanted(), page, size);
+        return new PublicationPage(some.items().stream().map(shapes::of).toList(), some.total());
     }
 
     @GetMapping("/publications/{number}")
     @Operation(operationId = "publication")
-    Publication publication(@PathVariable String application, @PathVariable long number) {
-        return drafts.publication(me.person(), application, number);
+    PublicationShown publication(@PathVariable String application, @PathVariable long number) {
+        return shapes.of(drafts.publication(me.person(), application, number));
     }
 
     /** Makes a draft of the publication's inverse. */

@@ -21,10 +21,15 @@ import nembar.core.draft.Changes;
 import nembar.core.draft.Written;
 import nembar.core.governance.Objection;
 import nembar.core.model.AccessModel;
+import nembar.core.words.ChangeWords;
 import nembar.server.answers.Proved;
+import nembar.server.approval.Repeatable;
+import nembar.server.approval.Submission;
+import nembar.server.approval.Submissions;
 import nembar.server.command.Command;
 import nembar.server.command.Gate;
 import nembar.server.command.Judgement;
+import nembar.server.command.Preview;
 import nembar.server.document.ChangePart;
 import nembar.server.document.DocumentChanges;
 import nembar.server.governance.Governance;
@@ -39,7 +44,11 @@ import nembar.server.store.DraftStore;
 import nembar.server.store.DraftStore.Draft;
 import nembar.server.store.DraftStore.Edit;
 import nembar.server.store.DraftStore.Page;
+import nembar.server.store.DraftStore.Planned;
 import nembar.server.store.DraftStore.Publication;
+import nembar.server.store.DraftStore.Wanted;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
 import org.springframework.stereotype.Service;
 
 /** Drafts on top of the published design, and what becomes of them. */
@@ -56,6 +65,7 @@ class DraftService {
     private final Consequences consequences;
     private final Moments moments;
     private final Gate gate;
+    private final Submissions submissions;
     private final Governance governance;
     private final Records records;
     private final Clock clock;
@@ -67,6 +77,7 @@ class DraftService {
             Consequences consequences,
             Moments moments,
             Gate gate,
+            Submissions submissions,
             Governance governance,
             Records records,
             Clock clock) {
@@ -76,6 +87,7 @@ class DraftService {
         this.consequences = consequences;
         this.moments = moments;
         this.gate = gate;
+        this.submissions = submissions;
         this.governance = governance;
         this.records = records;
         this.clock = clock;
@@ -95,7 +107,8 @@ class DraftService {
             List<Objection> objections,
             List<Clash> clashes,
             List<Proved> expectations,
-            List<String> broken) {
+            List<String> broken,
+            List<String> words) {
         boolean publishable() {
             return objections.isEmpty() && clashes.isEmpty() && broken.isEmpty();
         }
@@ -155,6 +168,17 @@ class DraftService {
         return Optional.of(draft);
     }
 
+    /** When it is to be published, or why it could not be. */
+    Optional<Planned> planned(Draft draft) {
+        return store.planned(draft.id());
+    }
+
+    void unplan(Person me, String application, String id) {
+        Draft draft = known(application, id);
+        governance.requireOnDraft(me, "change", id, application, draft.author());
+        store.unplan(id);
+    }
+
     /** What was done in it, the latest first. */
     List<Edit> edits(Draft draft) {
         return store.edits(draft.id(), EDITS_SHOWN);
@@ -190,7 +214,11 @@ class DraftService {
                                                 type -> governance.guardedFrom(me, next, type)))
                         .toList();
         return new Standing(
-                judgement.objections(), clashes(draft), expectations, judgement.broken());
+                judgement.objections(),
+                clashes(draft),
+                expectations,
+                judgement.broken(),
+                new ChangeWords(models.model(application), next).of(DraftEdits.changes(draft)));
     }
 
     private static ChangeSet changes(Draft draft) {
@@ -268,6 +296,23 @@ class DraftService {
             long expected,
             String reason,
             String override) {
+        Draft draft = requirePublishing(me, application, id, expected, reason);
+        return gate.execute(publication(me, draft, reason, override).build())
+                .publication(application)
+                .orElseThrow(
+                        () ->
+                                new BadRequest(
+                                        "changes",
+                                        "The draft changes nothing: it is as published."));
+    }
+
+    /**
+     * A draft that somebody may publish, with the reason they give.
+     *
+     * @throws OptimisticLockException when it is not the version expected any more
+     */
+    Draft requirePublishing(
+            Person me, String application, String id, long expected, String reason) {
         Draft draft = known(application, id);
         governance.requireOnDraft(me, "publish", id, application, draft.author());
         if (reason == null || reason.isBlank()) {
@@ -276,19 +321,49 @@ class DraftService {
         if (draft.version() != expected || !draft.open()) {
             throw new OptimisticLockException(id);
         }
-        return gate.execute(
-                        command(me, draft, reason.strip(), Set.copyOf(approvers(draft, me)))
-                                .needing(Need.onDraft("publish", id, application, draft.author()))
-                                .overriding(override)
-                                .changing(
-                                        now -> {
-                                            requireNoClash(draft);
-                                            return changes(draft);
-                                        })
-                                .within(judgement -> store.published(id, expected, judgement.at()))
-                                .build())
-                .publication(application)
-                .orElseThrow();
+        return draft;
+    }
+
+    private Command.Builder publication(Person me, Draft draft, String reason, String override) {
+        return command(me, draft, reason.strip(), Set.copyOf(approvers(draft, me)))
+                .needing(Need.onDraft("publish", draft.id(), draft.application(), draft.author()))
+                .overriding(override)
+                .changing(
+                        now -> {
+                            requireNoClash(draft);
+                            return changes(draft);
+                        })
+                .within(judgement -> store.published(draft.id(), draft.version(), judgement.at()));
+    }
+
+    /**
+     * A publication that waits for somebody's approval.
+     *
+     * @param version the draft's, as it was when it was asked for
+     */
+    record AskedPublication(String application, long version, String reason, String override) {}
+
+    /** Publishes a draft as far as it is submitted to go. */
+    Preview submit(Submission submission, String id, AskedPublication asked) {
+        Draft draft =
+                requirePublishing(
+                        submission.author(),
+                        asked.application(),
+                        id,
+                        asked.version(),
+                        asked.reason());
+        return submissions.submit(
+                submission,
+                publication(submission.author(), draft, asked.reason(), asked.override()));
+    }
+
+    /** Publications can wait for somebody's approval. */
+    @Configuration(proxyBeanMethods = false)
+    static class RepeatablePublication {
+        @Bean
+        Repeatable<AskedPublication> publicationAgain(DraftService drafts) {
+            return new Repeatable<>("publication", AskedPublication.class, drafts::submit);
+        }
     }
 
     private void requireNoClash(Draft draft) {
@@ -319,11 +394,12 @@ class DraftService {
         return List.copyOf(approvers);
     }
 
-    Page<Publication> publications(Person me, String application, int page, int size) {
+    Page<Publication> publications(
+            Person me, String application, Wanted wanted, int page, int size) {
         governance.requireOnApplication(me, "view", application);
         models.model(application);
         paged(page, size);
-        return store.publications(application, page, size);
+        return store.publications(application, wanted, page, size);
     }
 
     Publication publication(Person me, String application, long number) {

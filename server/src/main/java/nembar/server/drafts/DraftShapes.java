@@ -16,6 +16,8 @@ import nembar.server.document.ChangePart;
 import nembar.server.model.Models;
 import nembar.server.store.DraftStore.Draft;
 import nembar.server.store.DraftStore.Edit;
+import nembar.server.store.DraftStore.Planned;
+import nembar.server.store.DraftStore.Publication;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Component;
@@ -57,10 +59,43 @@ class DraftShapes {
      */
     record EditShown(long number, String writer, Instant at, List<String> words, String state) {}
 
+    /**
+     * When a draft is to be published.
+     *
+     * @param failed why it could not be; empty until then
+     */
+    record PlanShown(Instant at, String by, String reason, String failed) {}
+
+    /**
+     * A publication.
+     *
+     * @param authorName name of whoever wrote it
+     * @param publisherName name of whoever published it
+     * @param words what it did, a sentence for each element; none for the first
+     */
+    record PublicationShown(
+            String application,
+            long number,
+            Instant at,
+            String author,
+            String authorName,
+            String publisherName,
+            String reason,
+            List<String> approvers,
+            List<String> approverNames,
+            String overridden,
+            List<String> words,
+            List<ChangePart> changes,
+            List<ChangePart> inverse) {}
+
     /** What stands against publishing: a rule, why, and the names of those who could agree. */
     record ObjectionShown(String rule, String why, List<String> people, List<String> approvers) {}
 
-    /** What changes for one person on the records of one type. */
+    /**
+     * What changes for one person on the records of one type.
+     *
+     * @param does what can be done, in words: "change cargo lots", "see margin of voyages"
+     */
     record ImpactLine(
             String person,
             String name,
@@ -70,6 +105,7 @@ class DraftShapes {
             String operation,
             Optional<String> field,
             Optional<String> level,
+            String does,
             long gained,
             long lost,
             boolean withheld,
@@ -159,20 +195,44 @@ class DraftShapes {
         return edit.takesBack().isPresent() ? "takesBack" : "counts";
     }
 
-    ObjectionShown of(Objection objection) {
-        return new ObjectionShown(
-                objection.rule().name().toLowerCase(Locale.ROOT),
-                objection.why(),
-                objection.people(),
-                List.copyOf(objection.approvers()));
+    /** Names of all who can agree to any of these. */
+    List<String> approvers(List<Objection> objections) {
+        return objections.stream()
+                .flatMap(one -> one.approvers().stream())
+                .map(this::name)
+                .distinct()
+                .sorted()
+                .toList();
     }
 
-    private ObjectionShown named(Objection objection) {
+    ObjectionShown named(Objection objection) {
         return new ObjectionShown(
                 objection.rule().name().toLowerCase(Locale.ROOT),
                 objection.why(),
                 objection.people().stream().map(this::name).toList(),
                 objection.approvers().stream().map(this::name).sorted().toList());
+    }
+
+    PlanShown of(Planned planned) {
+        return new PlanShown(
+                planned.dueAt(), name(planned.publisher()), planned.reason(), planned.failed());
+    }
+
+    PublicationShown of(Publication one) {
+        return new PublicationShown(
+                one.application(),
+                one.number(),
+                one.at(),
+                one.author(),
+                name(one.author()),
+                name(one.publisher()),
+                one.reason(),
+                one.approvers(),
+                one.approvers().stream().map(this::name).toList(),
+                one.overridden(),
+                one.words(),
+                one.changes(),
+                one.inverse());
     }
 
     ConsequencesShown of(Consequences.Progress progress) {
@@ -233,11 +293,25 @@ class DraftShapes {
                 line.operation().key(),
                 line.field().map(Field::key),
                 line.level().map(one -> one.toLowerCase(Locale.ROOT)),
+                does(line),
                 line.gained().told(),
                 line.lost().told(),
                 line.gained().withheld() || line.lost().withheld(),
                 line.gained().examples(),
                 line.lost().examples());
+    }
+
+    private static String does(Impact.Line line) {
+        String plural = line.type().plural().toLowerCase(Locale.ROOT);
+        if (line.field().isEmpty()) {
+            return line.operation().label() + " " + plural;
+        }
+        String label = line.field().get().label().toLowerCase(Locale.ROOT);
+        return switch (line.level().orElse("")) {
+            case "CHANGE" -> "change " + label + " of " + plural;
+            case "MASKED" -> "see " + label + " of " + plural + " masked";
+            default -> "see " + label + " of " + plural;
+        };
     }
 
     private String name(String person) {

@@ -3,6 +3,7 @@ package nembar.server.store;
 import jakarta.persistence.EntityManager;
 import jakarta.persistence.LockModeType;
 import jakarta.persistence.OptimisticLockException;
+import jakarta.persistence.Query;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.Collection;
@@ -22,6 +23,8 @@ import org.springframework.transaction.annotation.Transactional;
 public class DraftStore {
     private static final String OPEN = "open";
     private static final String DISCARDED = "discarded";
+    private static final Instant EARLIEST = Instant.parse("0001-01-01T00:00:00Z");
+    private static final Instant LATEST = Instant.parse("9999-01-01T00:00:00Z");
 
     private final EntityManager entities;
     private final Clock clock;
@@ -101,6 +104,7 @@ public class DraftStore {
      * @param publisher key of whoever published it
      * @param writers keys of those who wrote each change, in their order; none where the publisher
      *     wrote all of them
+     * @param words what it did, a sentence for each element
      */
     public record Publication(
             String application,
@@ -113,7 +117,8 @@ public class DraftStore {
             List<ChangePart> changes,
             List<ChangePart> inverse,
             String publisher,
-            List<String> writers) {}
+            List<String> writers,
+            List<String> words) {}
 
     /** One page of a list and how much there is in all. */
     public record Page<T>(List<T> items, long total) {}
@@ -396,6 +401,77 @@ public class DraftStore {
         row.changedAt = at;
     }
 
+    /**
+     * A draft that is to be published at a time.
+     *
+     * @param version the draft's, as whoever planned it has seen it
+     * @param publisher key of whoever planned it, in whose name it is published
+     * @param override why broken expectations are put up with; empty where they are not
+     * @param failed why it could not be published; empty until then
+     */
+    public record Planned(
+            String draft,
+            long version,
+            String publisher,
+            String reason,
+            String override,
+            Instant dueAt,
+            String failed) {}
+
+    /** Plans a publication, in the place of what was planned for the draft. */
+    @Transactional
+    public void plan(Planned planned) {
+        PlannedPublicationRow row = new PlannedPublicationRow();
+        row.draft = planned.draft();
+        row.draftVersion = planned.version();
+        row.publisher = planned.publisher();
+        row.reason = planned.reason();
+        row.overridden = planned.override();
+        row.dueAt = planned.dueAt();
+        row.failed = planned.failed();
+        entities.merge(row);
+    }
+
+    @Transactional
+    public void unplan(String draft) {
+        PlannedPublicationRow row = entities.find(PlannedPublicationRow.class, draft);
+        if (row != null) {
+            entities.remove(row);
+        }
+    }
+
+    @Transactional(readOnly = true)
+    public Optional<Planned> planned(String draft) {
+        return Optional.ofNullable(entities.find(PlannedPublicationRow.class, draft))
+                .map(DraftStore::planned);
+    }
+
+    /** What is due, and has not failed; those of drafts that are not open any more too. */
+    @Transactional(readOnly = true)
+    public List<Planned> due(Instant now) {
+        return entities
+                .createQuery(
+                        "from PlannedPublicationRow where dueAt <= :now and failed = '' order by"
+                                + " dueAt, draft",
+                        PlannedPublicationRow.class)
+                .setParameter("now", now)
+                .getResultList()
+                .stream()
+                .map(DraftStore::planned)
+                .toList();
+    }
+
+    private static Planned planned(PlannedPublicationRow row) {
+        return new Planned(
+                row.draft,
+                row.draftVersion,
+                row.publisher,
+                row.reason,
+                row.overridden,
+                row.dueAt,
+                row.failed);
+    }
+
     /** Keeps a publication under the next number, in the transaction at hand. */
     @Transactional(propagation = Propagation.MANDATORY)
     public Publication keep(Publication publication) {
@@ -412,6 +488,7 @@ public class DraftStore {
         row.inverse = DocumentJson.text(publication.inverse());
         row.publisher = publication.publisher();
         row.writers = DocumentJson.text(publication.writers());
+        row.words = DocumentJson.text(publication.words());
         entities.persist(row);
         return publication(row);
     }
@@ -429,23 +506,61 @@ public class DraftStore {
         return last == null ? 0 : last;
     }
 
+    /**
+     * Which publications are meant.
+     *
+     * @param search text that the reason or the words have; empty for any
+     * @param author key of whoever made or published it; empty for anybody
+     * @param element an element that it changed, by its key; empty for any
+     */
+    public record Wanted(
+            String search,
+            String author,
+            String element,
+            Optional<Instant> from,
+            Optional<Instant> until) {
+        public static final Wanted ALL = new Wanted("", "", "", Optional.empty(), Optional.empty());
+    }
+
+    private static final String WANTED =
+            " from publication where application = :application"
+                    + " and (:search = '' or strpos(lower(reason), lower(:search)) > 0"
+                    + " or strpos(lower(words::text), lower(:search)) > 0)"
+                    + " and (:author = '' or author = :author or publisher = :author)"
+                    + " and (:element = '' or exists (select 1 from jsonb_array_elements(changes) c"
+                    + " where c->>'key' = :element or c->'element'->>'key' = :element))"
+                    + " and published_at >= :from and published_at < :until";
+
     /** Publications of an application, the last first. */
     @Transactional(readOnly = true)
-    public Page<Publication> publications(String application, int page, int size) {
+    public Page<Publication> publications(String application, Wanted wanted, int page, int size) {
         List<Publication> some =
-                entities
-                        .createQuery(
-                                "from PublicationRow where application = :application order by"
-                                        + " number desc",
-                                PublicationRow.class)
-                        .setParameter("application", application)
+                wanted(
+                                "select *" + WANTED + " order by number desc",
+                                PublicationRow.class,
+                                application,
+                                wanted)
                         .setFirstResult(page * size)
                         .setMaxResults(size)
                         .getResultList()
                         .stream()
-                        .map(DraftStore::publication)
+                        .map(row -> publication((PublicationRow) row))
                         .toList();
-        return new Page<>(some, last(application));
+        Number total =
+                (Number)
+                        wanted("select count(*)" + WANTED, Long.class, application, wanted)
+                                .getSingleResult();
+        return new Page<>(some, total.longValue());
+    }
+
+    private Query wanted(String sql, Class<?> of, String application, Wanted wanted) {
+        return entities.createNativeQuery(sql, of)
+                .setParameter("application", application)
+                .setParameter("search", wanted.search())
+                .setParameter("author", wanted.author())
+                .setParameter("element", wanted.element())
+                .setParameter("from", wanted.from().orElse(EARLIEST))
+                .setParameter("until", wanted.until().orElse(LATEST));
     }
 
     @Transactional(readOnly = true)
@@ -507,6 +622,7 @@ public class DraftStore {
                 DocumentJson.list(row.changes, ChangePart.class),
                 DocumentJson.list(row.inverse, ChangePart.class),
                 row.publisher,
-                DocumentJson.list(row.writers, String.class));
+                DocumentJson.list(row.writers, String.class),
+                DocumentJson.list(row.words, String.class));
     }
 }

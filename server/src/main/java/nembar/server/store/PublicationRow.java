@@ -37,4 +37,9 @@ class PublicationRow {
     @Column(columnDefinition = "jsonb")
     @ColumnTransformer(write = "?::jsonb")
     String inverse;
+
+    /** A sentence for each element changed. */
+    @Column(columnDefinition = "jsonb")
+    @ColumnTransformer(write = "?::jsonb")
+    String words;
 }

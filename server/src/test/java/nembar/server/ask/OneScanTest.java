@@ -46,7 +46,8 @@ class OneScanTest {
         when(records.count(any(), any(), anyCollection()))
                 .thenAnswer(call -> counted(call.getArgument(2)));
         Question question = new Question(new PersonAccess(towline, who), new Telling(towline, who));
-        WhatCan answer = new WhatCanService(records, mock(Governance.class)).answer(question, ilse, false);
+        WhatCan answer =
+                new WhatCanService(records, mock(Governance.class)).answer(question, ilse, false);
         assertThat(answer.totals().records()).isEqualTo(130);
         verify(records, times(13)).count(eq("towline"), any(), anyCollection());
         verifyNoMoreInteractions(records);

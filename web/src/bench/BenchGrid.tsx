@@ -1,0 +1,653 @@
+import Box from '@mui/material/Box';
+import Menu from '@mui/material/Menu';
+import MenuItem from '@mui/material/MenuItem';
+import Tooltip from '@mui/material/Tooltip';
+import {
+  type KeyboardEvent,
+  memo,
+  type RefObject,
+  useEffect,
+  useMemo,
+  useRef,
+  useState,
+} from 'react';
+import { CellButton, Table } from '../ask/gridParts';
+import { Shield, Wedge } from '../ask/marks';
+import { number } from '../ask/said';
+import type { Bench } from './api';
+import { BenchRail } from './BenchRail';
+import { REACHES, reachMeans, reachWords, type TypeShown } from './design';
+import {
+  type At,
+  aloud,
+  between,
+  type CellRef,
+  type Folding,
+  type GridCell,
+  type GridRow,
+  moved,
+  refKey,
+  rowsOf,
+  type Source,
+} from './grid';
+
+/** How many records a cell amounts to for the example person, as published and as drafted. */
+export type Counted = Map<string, { before?: number; now?: number }>;
+
+type Props = {
+  label: string;
+  bench: Bench;
+  source: Source;
+  folding: Folding;
+  onFold: (next: Folding) => void;
+  editable: boolean;
+  counts?: Counted | undefined;
+  onReach: (cells: CellRef[], notches: number) => void;
+  onClear: (cells: CellRef[]) => void;
+  onLevel: (key: string, level: number) => void;
+  onCursor: (cell: CellRef | null) => void;
+  /** Says why something that was tried cannot be. */
+  onCannot: (why: string) => void;
+};
+
+/** Roles and privilege sets on the reach grid, edited where they stand. */
+export function BenchGrid(props: Props) {
+  const { bench, source, folding, onFold, editable } = props;
+  const rows = useMemo(() => rowsOf(bench, source, folding), [bench, source, folding]);
+  const [at, setAt] = useState<At>({ row: 1, column: 0 });
+  const [anchor, setAnchor] = useState<At | null>(null);
+  const [picking, setPicking] = useState<HTMLElement | null>(null);
+  const table = useRef<HTMLTableElement>(null);
+  const focus = useRef(false);
+  const own = Math.max(0, ...bench.types.map((type) => type.operations.length - 4));
+
+  const row = rows[at.row];
+  const cursor = row && row.kind !== 'area' ? at : first(rows);
+  const current = cellAt(rows, cursor);
+  const selected = useMemo(
+    () => new Set(anchor ? between(rows, anchor, cursor).map(refKey) : []),
+    [rows, anchor, cursor],
+  );
+  const chosen = (): CellRef[] =>
+    anchor ? between(rows, anchor, cursor) : current ? [current.ref] : [];
+
+  useEffect(() => {
+    if (focus.current) {
+      focus.current = false;
+      const cell = table.current?.querySelector<HTMLElement>(
+        `[data-at="${cursor.row}:${cursor.column}"]`,
+      );
+      cell?.focus();
+      cell?.scrollIntoView?.({ block: 'nearest' });
+    }
+  });
+
+  const { onCursor } = props;
+  const currentKey = current ? refKey(current.ref) : '';
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the cell is told by its key
+  useEffect(() => onCursor(current?.ref ?? null), [currentKey, onCursor]);
+
+  const go = (next: At, extend: boolean) => {
+    setAnchor(extend ? (anchor ?? cursor) : null);
+    focus.current = true;
+    setAt(next);
+  };
+
+  const setReach = (notches: number) => {
+    const cells = chosen().filter((one) => one.kind !== 'function');
+    const fit = cells.filter((one) => !unsaid(bench, one, notches));
+    const unfit = cells.find((one) => unsaid(bench, one, notches));
+    if (unfit) {
+      props.onCannot(unsaid(bench, unfit, notches) ?? '');
+    }
+    if (fit.length > 0) {
+      props.onReach(fit, notches);
+    }
+  };
+
+  const step = () => {
+    if (row?.kind === 'function') {
+      props.onLevel(row.function.key, (row.level.now + 1) % row.function.levels.length);
+    }
+  };
+
+  const toggle = (key: string) => {
+    const open = new Set(folding.open);
+    if (!open.delete(key)) {
+      open.add(key);
+    }
+    onFold({ ...folding, open });
+  };
+
+  const onKeyDown = (event: KeyboardEvent) => {
+    if (event.ctrlKey || event.metaKey || event.altKey) {
+      return;
+    }
+    const directions: Record<string, [number, number]> = {
+      ArrowUp: [-1, 0],
+      ArrowDown: [1, 0],
+      ArrowLeft: [0, -1],
+      ArrowRight: [0, 1],
+    };
+    const direction = directions[event.key];
+    if (direction) {
+      go(moved(rows, cursor, ...direction), event.shiftKey);
+    } else if (event.key === 'f' && row && 'type' in row) {
+      toggle(row.type.key);
+    } else if (event.key === 'Escape' && anchor) {
+      setAnchor(null);
+    } else if (!editable) {
+      return;
+    } else if (/^[0-7]$/.test(event.key)) {
+      setReach(Number(event.key));
+    } else if (event.key === ' ' && row?.kind === 'function' && cursor.column > 0) {
+      step();
+    } else if (event.key === 'Delete' || event.key === 'Backspace') {
+      if (row?.kind === 'function') {
+        props.onLevel(row.function.key, 0);
+      } else {
+        props.onClear(chosen());
+      }
+    } else {
+      return;
+    }
+    event.preventDefault();
+    event.stopPropagation();
+  };
+
+  const click = (where: At, element: HTMLElement, extend: boolean) => {
+    const there = where.row === cursor.row && where.column === cursor.column;
+    if (there && editable && !extend) {
+      if (row?.kind === 'function') {
+        step();
+      } else {
+        setPicking(element);
+      }
+      return;
+    }
+    go(where, extend);
+  };
+  const fold = (key: string) => {
+    const closed = new Set(folding.closed);
+    if (!closed.delete(key)) {
+      closed.add(key);
+    }
+    onFold({ ...folding, closed, onlyGiven: false });
+  };
+  // Rows that stay as they are keep calling what is current.
+  const actions = useRef<Actions>({ click, toggle, fold });
+  useEffect(() => {
+    actions.current = { click, toggle, fold };
+  });
+
+  return (
+    <Box sx={{ containerType: 'inline-size' }}>
+      <Table
+        ref={table}
+        aria-label={props.label}
+        onKeyDown={onKeyDown}
+        sx={{ tableLayout: 'auto' }}
+      >
+        <thead>
+          <tr>
+            <th scope="col">
+              <Box component="span" sx={{ visibility: 'hidden' }}>
+                Records
+              </Box>
+            </th>
+            {['view', 'change', 'create', 'delete'].map((one) => (
+              <th key={one} scope="col">
+                {one}
+              </th>
+            ))}
+            {own > 0 && (
+              <th scope="col" colSpan={own}>
+                its own
+              </th>
+            )}
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map((one, index) => (
+            <Row
+              key={`${one.kind}:${one.key}`}
+              row={one}
+              sign={sign(one, props.counts)}
+              index={index}
+              own={own}
+              cursor={cursor.row === index ? cursor.column : -1}
+              selected={selectedIn(one, selected)}
+              counts={props.counts}
+              actions={actions}
+            />
+          ))}
+        </tbody>
+      </Table>
+      {current && current.ref.kind !== 'function' && (
+        <ReachMenu
+          anchor={picking}
+          bench={bench}
+          cell={current}
+          onClose={() => {
+            setPicking(null);
+            focus.current = true;
+            setAt({ ...cursor });
+          }}
+          onPick={setReach}
+        />
+      )}
+    </Box>
+  );
+}
+
+function first(rows: GridRow[]): At {
+  return {
+    row: Math.max(
+      0,
+      rows.findIndex((one) => one.kind !== 'area'),
+    ),
+    column: 0,
+  };
+}
+
+function cellAt(rows: GridRow[], at: At): GridCell | undefined {
+  const row = rows[at.row];
+  return row && row.kind !== 'area'
+    ? row.cells.find((cell) => cell.column === at.column)
+    : undefined;
+}
+
+/** Why the record type cannot express the reach. */
+function unsaid(bench: Bench, ref: CellRef, notches: number): string | undefined {
+  return ref.kind === 'function'
+    ? undefined
+    : bench.types.find((one) => one.key === ref.type)?.unsaid[REACHES[notches] ?? ''];
+}
+
+function selectedIn(row: GridRow, selected: Set<string>): string {
+  return selected.size === 0 || row.kind === 'area'
+    ? ''
+    : row.cells
+        .map((one) => refKey(one.ref))
+        .filter((key) => selected.has(key))
+        .join(' ');
+}
+
+/** All that a row shows, so that only rows that differ are drawn anew. */
+function sign(row: GridRow, counts: Counted | undefined): string {
+  if (row.kind === 'area') {
+    return `${row.name} ${row.folded}`;
+  }
+  return JSON.stringify([
+    row.kind === 'type' && row.open,
+    row.kind === 'function' && row.level,
+    row.cells.map((one) => [one.change, one.carried, one.givers, counts?.get(refKey(one.ref))]),
+  ]);
+}
+
+type RowProps = {
+  row: GridRow;
+  sign: string;
+  index: number;
+  own: number;
+  /** The column in which the cursor stands; -1 for another row. */
+  cursor: number;
+  selected: string;
+  counts: Counted | undefined;
+  actions: RefObject<Actions>;
+};
+
+type Actions = {
+  click: (at: At, element: HTMLElement, extend: boolean) => void;
+  toggle: (type: string) => void;
+  fold: (area: string) => void;
+};
+
+const Row = memo(
+  function Row({ row, index, own, cursor, selected, counts, actions }: RowProps) {
+    if (row.kind === 'area') {
+      return (
+        <tr data-area>
+          <th colSpan={5 + own} scope="rowgroup">
+            <CellButton
+              tabIndex={-1}
+              aria-label={`${row.name}, ${row.folded} folded away`}
+              onClick={() => actions.current.fold(row.key)}
+              sx={{ fontSize: 12, fontWeight: 650, letterSpacing: '0.04em', pl: 0, gap: 0.75 }}
+            >
+              {row.name}
+              {row.guarded && (
+                <>
+                  <Shield />
+                  <Box component="span" sx={{ fontWeight: 400, letterSpacing: 0 }}>
+                    guarded by {row.guarded}
+                  </Box>
+                </>
+              )}
+              {row.folded > 0 && (
+                <Box component="span" sx={{ fontWeight: 400, letterSpacing: 0 }}>
+                  · {row.folded} {row.folded === 1 ? 'kind' : 'kinds'} with nothing
+                </Box>
+              )}
+            </CellButton>
+          </th>
+        </tr>
+      );
+    }
+    const cell = (column: number) => {
+      const one = row.cells.find((each) => each.column === column);
+      return (
+        <td key={column}>
+          {one && row.kind !== 'function' && (
+            <ReachButton
+              cell={one}
+              type={row.type}
+              name={
+                row.kind === 'field'
+                  ? `${column === 1 ? 'view' : 'change'} ${row.field.label.toLowerCase()} of`
+                  : (row.type.operations[column - 1]?.name ?? '')
+              }
+              at={{ row: index, column }}
+              cursor={cursor === column}
+              selected={selected.split(' ').includes(refKey(one.ref))}
+              counted={counts?.get(refKey(one.ref))}
+              onClick={(...pressed) => actions.current.click(...pressed)}
+            />
+          )}
+        </td>
+      );
+    };
+    const columns = [1, 2, 3, 4, ...Array.from({ length: own }, (_, i) => i + 5)];
+    return (
+      <tr data-field={row.kind === 'field' || undefined}>
+        <th scope="row">
+          <CellButton
+            data-at={`${index}:0`}
+            tabIndex={cursor === 0 ? 0 : -1}
+            aria-expanded={row.kind === 'type' ? row.open : undefined}
+            aria-label={headName(row)}
+            onClick={(event) => {
+              if (row.kind === 'type') {
+                actions.current.toggle(row.type.key);
+              }
+              actions.current.click({ row: index, column: 0 }, event.currentTarget, false);
+            }}
+            sx={{ gap: 0.75, pl: row.kind === 'field' ? 3.5 : undefined }}
+          >
+            {row.kind === 'type' && <Wedge open={row.open} />}
+            <Box component="span" sx={{ fontWeight: row.kind === 'field' ? 400 : 600 }}>
+              {row.kind === 'type' && row.type.singular}
+              {row.kind === 'field' && row.field.label}
+              {row.kind === 'function' && row.function.name}
+            </Box>
+            {row.kind === 'field' && row.field.guarded && <Shield label="guarded" />}
+          </CellButton>
+        </th>
+        {row.kind === 'type' && columns.map(cell)}
+        {row.kind === 'field' && row.field.guarded && columns.map(cell)}
+        {row.kind === 'field' && !row.field.guarded && (
+          <td colSpan={4 + own}>
+            <Box component="span" sx={{ px: 1, color: 'text.secondary' }}>
+              {['open with its record', ...row.field.classifications].join(' · ')}
+            </Box>
+          </td>
+        )}
+        {row.kind === 'function' && (
+          <td colSpan={4 + own}>
+            <Levels
+              row={row}
+              at={{ row: index, column: 1 }}
+              cursor={cursor === 1}
+              onClick={(...pressed) => actions.current.click(...pressed)}
+            />
+          </td>
+        )}
+      </tr>
+    );
+  },
+  (one, other) =>
+    one.sign === other.sign &&
+    one.index === other.index &&
+    one.own === other.own &&
+    one.cursor === other.cursor &&
+    one.selected === other.selected &&
+    one.row.key === other.row.key,
+);
+
+function headName(row: Exclude<GridRow, { kind: 'area' }>): string {
+  switch (row.kind) {
+    case 'type':
+      return `${row.type.singular}, fields`;
+    case 'field':
+      return `${row.type.singular}, ${row.field.label}`;
+    case 'function':
+      return row.function.name;
+  }
+}
+
+type ReachButtonProps = {
+  cell: GridCell;
+  type: TypeShown;
+  name: string;
+  at: At;
+  cursor: boolean;
+  selected: boolean;
+  counted: { before?: number; now?: number } | undefined;
+  onClick: (at: At, element: HTMLElement, extend: boolean) => void;
+};
+
+function ReachButton({
+  cell,
+  type,
+  name,
+  at,
+  cursor,
+  selected,
+  counted,
+  onClick,
+}: ReachButtonProps) {
+  const { now, before } = cell.change;
+  const said = aloud(cell, name, type.plural);
+  const carried = cell.carried > now.notches;
+  return (
+    <Tooltip
+      describeChild
+      enterDelay={600}
+      title={
+        <>
+          {said}. {reachMeans(Math.max(now.notches, carried ? cell.carried : 0))}
+          {type.follows && cell.ref.kind === 'cell' && <div>{type.follows}</div>}
+        </>
+      }
+    >
+      <CellButton
+        data-at={`${at.row}:${at.column}`}
+        data-ref={refKey(cell.ref)}
+        tabIndex={cursor ? 0 : -1}
+        aria-label={said}
+        aria-pressed={cursor || selected}
+        onClick={(event) => onClick(at, event.currentTarget, event.shiftKey)}
+        sx={{
+          minWidth: 104,
+          borderStyle: before ? 'dashed' : 'solid',
+          ...(before && { borderColor: 'warning.main' }),
+        }}
+      >
+        {carried ? (
+          <Carried notches={cell.carried} />
+        ) : (
+          <BenchRail now={now.notches} before={before?.notches} />
+        )}
+        {cell.label && (
+          <span className={now.notches > 0 || before ? '' : 'quiet'}>{cell.label}</span>
+        )}
+        <Amount cell={cell} counted={counted} />
+        {now.conditional.length > 0 && <Conditional />}
+      </CellButton>
+    </Tooltip>
+  );
+}
+
+/** View that comes with other operations: drawn as an outline, since no privilege here says it. */
+function Carried({ notches }: { notches: number }) {
+  return (
+    <Box
+      component="svg"
+      viewBox="0 0 41 12"
+      aria-hidden
+      sx={{ width: 41, height: 12, flex: 'none' }}
+    >
+      <path
+        d={`M0 6h${notches * 6 - 1.5}`}
+        stroke="var(--mui-palette-primary-main)"
+        strokeWidth="3"
+        strokeDasharray="4.5 1.5"
+      />
+    </Box>
+  );
+}
+
+/** Something is given under a condition besides. */
+function Conditional() {
+  return (
+    <Box component="svg" viewBox="0 0 12 12" aria-hidden sx={{ width: 12, height: 12 }}>
+      <path
+        d="M2 2h8L7 6v4L5 9V6z"
+        fill="none"
+        stroke="var(--mui-palette-text-secondary)"
+        strokeWidth="1.2"
+      />
+    </Box>
+  );
+}
+
+function Amount({
+  cell,
+  counted,
+}: {
+  cell: GridCell;
+  counted: { before?: number; now?: number } | undefined;
+}) {
+  const { now, before } = cell.change;
+  if (counted?.now !== undefined) {
+    const differs = counted.before !== undefined && counted.before !== counted.now;
+    return (
+      <Box component="span" sx={differs ? { color: 'warning.main', fontWeight: 600 } : {}}>
+        {differs && `${number(counted.before ?? 0)} → `}
+        {counted.now === 0 && !differs ? '' : number(counted.now)}
+      </Box>
+    );
+  }
+  const word = (notches: number) =>
+    notches === 0 ? 'none' : reachWords(notches).replace('own ', '');
+  if (before && before.notches !== now.notches) {
+    return (
+      <Box component="span" sx={{ color: 'warning.main', fontWeight: 600 }}>
+        {word(before.notches)} → {word(now.notches)}
+      </Box>
+    );
+  }
+  return <span className="spared">{now.notches === 0 ? '' : word(now.notches)}</span>;
+}
+
+function Levels({
+  row,
+  at,
+  cursor,
+  onClick,
+}: {
+  row: Extract<GridRow, { kind: 'function' }>;
+  at: At;
+  cursor: boolean;
+  onClick: (at: At, element: HTMLElement, extend: boolean) => void;
+}) {
+  const { function: one, level } = row;
+  const before = level.before;
+  const said = `${one.name}, ${one.levels[level.now]}${
+    before === undefined ? '' : `, published ${one.levels[before]}`
+  }${row.givers.length > 0 ? `, by ${row.givers.join(' and ')}` : ''}`;
+  return (
+    <Tooltip describeChild enterDelay={600} title={[said, ...one.needs].join('; ')}>
+      <CellButton
+        data-at={`${at.row}:${at.column}`}
+        data-ref={refKey({ kind: 'function', function: one.key })}
+        tabIndex={cursor ? 0 : -1}
+        aria-label={said}
+        aria-pressed={cursor}
+        onClick={(event) => onClick(at, event.currentTarget, event.shiftKey)}
+        sx={{
+          gap: 2,
+          ...(before !== undefined && { borderStyle: 'dashed', borderColor: 'warning.main' }),
+        }}
+      >
+        {one.levels.map((word, index) => (
+          <Box
+            key={word}
+            component="span"
+            className={index === level.now ? '' : 'quiet'}
+            sx={
+              index === level.now
+                ? {
+                    fontWeight: 650,
+                    borderBottom: '2px solid',
+                    borderColor: before === undefined ? 'primary.main' : 'warning.main',
+                  }
+                : {}
+            }
+          >
+            {word}
+          </Box>
+        ))}
+      </CellButton>
+    </Tooltip>
+  );
+}
+
+function ReachMenu({
+  anchor,
+  bench,
+  cell,
+  onClose,
+  onPick,
+}: {
+  anchor: HTMLElement | null;
+  bench: Bench;
+  cell: GridCell;
+  onClose: () => void;
+  onPick: (notches: number) => void;
+}) {
+  return (
+    <Menu anchorEl={anchor} open={anchor !== null} onClose={onClose}>
+      {REACHES.map((reach, notches) => {
+        const why = unsaid(bench, cell.ref, notches);
+        return (
+          <MenuItem
+            key={reach}
+            dense
+            selected={cell.change.now.notches === notches}
+            disabled={why !== undefined}
+            onClick={() => {
+              onPick(notches);
+              onClose();
+            }}
+            sx={{ gap: 1.5, minWidth: 380 }}
+          >
+            <Box component="kbd" sx={{ font: 'inherit', color: 'text.secondary', width: 10 }}>
+              {notches}
+            </Box>
+            <BenchRail now={notches} />
+            <Box component="span" sx={{ width: 84 }}>
+              {reachWords(notches)}
+            </Box>
+            <Box
+              component="small"
+              sx={{ color: 'text.secondary', fontSize: 12.5, whiteSpace: 'normal' }}
+            >
+              {why ?? reachMeans(notches)}
+            </Box>
+          </MenuItem>
+        );
+      })}
+    </Menu>
+  );
+}

@@ -1,0 +1,154 @@
+import Box from '@mui/material/Box';
+import Typography from '@mui/material/Typography';
+import { useEffect, useState } from 'react';
+import { Navigate, useParams, useSearchParams } from 'react-router';
+import { Trouble } from '../app/Trouble';
+import { useApplications } from '../ask/answers';
+import { Working } from '../ask/Working';
+import { Drawers, type Opened } from './Drawers';
+import { type Leaf, Leaves } from './Leaves';
+import { NewRole } from './NewRole';
+import { NewSet } from './NewSet';
+import { RoleWork } from './RoleWork';
+import { SetWork } from './SetWork';
+import { useWorking } from './working';
+
+/** The bench of the first application there is. */
+export function BenchStart() {
+  const applications = useApplications();
+  if (applications.isError) {
+    return <Trouble error={applications.error} again={() => applications.refetch()} />;
+  }
+  const first = applications.data?.[0];
+  return first ? <Navigate to={`/bench/${first.key}`} replace /> : null;
+}
+
+/** What of the bench the address says. */
+function useOpened(): [Opened | null, Leaf, (opened: Opened) => void, (leaf: Leaf) => void] {
+  const [params, setParams] = useSearchParams();
+  const role = params.get('role');
+  const set = params.get('set');
+  const opened: Opened | null = role
+    ? { kind: 'role', key: role }
+    : set
+      ? { kind: 'set', key: set }
+      : null;
+  const leaf: Leaf = params.get('leaf') === 'holders' ? 'holders' : 'changes';
+  const change = (next: Record<string, string>) => {
+    const all = new URLSearchParams(params);
+    for (const [key, value] of Object.entries(next)) {
+      all.set(key, value);
+    }
+    return all;
+  };
+  return [
+    opened,
+    leaf,
+    (next) => {
+      const all = change({ [next.kind]: next.key });
+      all.delete(next.kind === 'role' ? 'set' : 'role');
+      setParams(all);
+    },
+    (next) => setParams(change({ leaf: next }), { replace: true }),
+  ];
+}
+
+/** Bench: roles and privilege sets, designed on the grid. */
+export default function BenchPlace() {
+  const { application = '' } = useParams();
+  const working = useWorking(application);
+  const [opened, leaf, open, turn] = useOpened();
+  const [fresh, setFresh] = useState<Opened['kind'] | null>(null);
+  const { bench, roles, sets } = working;
+  const role = opened?.kind === 'role' ? roles.find((one) => one.key === opened.key) : undefined;
+  const set = opened?.kind === 'set' ? sets.find((one) => one.key === opened.key) : undefined;
+  const name = role ? (role.now ?? role.published)?.name : (set?.now ?? set?.published)?.name;
+
+  useEffect(() => {
+    document.title = `${name ? `${name} in ` : ''}${bench?.application.name ?? 'Bench'} · Nembar`;
+  }, [name, bench]);
+
+  if (working.error) {
+    return <Trouble error={working.error} again={working.again} />;
+  }
+  const taken = {
+    roles: new Set(roles.map((one) => one.key)),
+    sets: new Set(sets.map((one) => one.key)),
+  };
+  const made = (next: Opened) => {
+    setFresh(null);
+    open(next);
+  };
+  return (
+    <Box sx={{ display: 'flex', height: '100%' }}>
+      <Drawers roles={roles} sets={sets} opened={opened} onOpen={open} onNew={setFresh} />
+      <Box component="main" sx={{ flex: 1, minWidth: 0, overflowY: 'auto', p: '14px 20px 40px' }}>
+        {!bench && <Working lines={14} />}
+        {bench && role && (
+          <RoleWork
+            key={role.key}
+            application={application}
+            bench={bench}
+            working={working}
+            role={role}
+            onOpen={open}
+          />
+        )}
+        {bench && set && (
+          <SetWork
+            key={set.key}
+            application={application}
+            bench={bench}
+            working={working}
+            set={set}
+            onOpen={open}
+          />
+        )}
+        {bench && !role && !set && <Beginning missing={opened !== null} />}
+      </Box>
+      <Leaves
+        application={application}
+        working={working}
+        opened={role || set ? opened : null}
+        leaf={role || set ? leaf : 'changes'}
+        onLeaf={turn}
+      />
+      {bench && fresh === 'role' && (
+        <NewRole
+          bench={bench}
+          taken={taken}
+          onMake={(changes, key) => {
+            working.edit(changes);
+            made({ kind: 'role', key });
+          }}
+          onClose={() => setFresh(null)}
+        />
+      )}
+      {fresh === 'set' && (
+        <NewSet
+          taken={taken.sets}
+          onMake={(changes, key) => {
+            working.edit(changes);
+            made({ kind: 'set', key });
+          }}
+          onClose={() => setFresh(null)}
+        />
+      )}
+    </Box>
+  );
+}
+
+function Beginning({ missing }: { missing: boolean }) {
+  return (
+    <Box sx={{ mt: 5, maxWidth: 560, color: 'text.secondary' }}>
+      <Typography component="h1" variant="h1" sx={{ color: 'text.primary', mb: 1 }}>
+        {missing ? 'That is not on the bench' : 'Bench'}
+      </Typography>
+      <Typography>
+        {missing
+          ? 'There is no such role or privilege set, published or drafted. It may have been taken away.'
+          : 'Take a role or a privilege set out of a drawer. Each edit goes into your draft; what it would change for people is told at once, and nothing takes effect until you publish it.'}
+      </Typography>
+    </Box>
+  );
+}

@@ -1,0 +1,155 @@
+import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { api, data, type Problem, type Schemas } from '../api/client';
+import type { ChangePart, Tray } from './queue';
+
+export type Bench = Schemas['Bench'];
+export type Consequences = Schemas['ConsequencesShown'];
+export type EditShown = Schemas['EditShown'];
+export type DraftShown = Schemas['DraftShown'];
+export type ImpactLine = Schemas['ImpactLine'];
+export type Publication = Schemas['Publication'];
+
+const TRAY_EVERY = 5_000;
+
+export const trayKey = (application: string) => ['tray', application];
+
+export function useBench(application: string) {
+  return useQuery({
+    queryKey: ['bench', application],
+    queryFn: () =>
+      data(api.GET('/api/applications/{application}/bench', { params: { path: { application } } })),
+    enabled: application !== '',
+  });
+}
+
+/** The draft one works in; asked for again and again, since others may work in it too. */
+export function useTray(application: string) {
+  return useQuery({
+    queryKey: trayKey(application),
+    queryFn: () =>
+      data(api.GET('/api/applications/{application}/tray', { params: { path: { application } } })),
+    enabled: application !== '',
+    refetchInterval: TRAY_EVERY,
+    retry: false,
+  });
+}
+
+export function sendEdit(
+  application: string,
+  seen: number | undefined,
+  changes: ChangePart[],
+): Promise<Tray> {
+  return data(
+    api.POST('/api/applications/{application}/tray/edits', {
+      params: { path: { application } },
+      body: { ...(seen === undefined ? {} : { seen }), changes } as never,
+    }),
+  );
+}
+
+/** Something that is done to the draft, and gives the tray as it is then. */
+export function useTrayAct<A>(application: string, act: (asked: A) => Promise<Tray>) {
+  const queries = useQueryClient();
+  return useMutation<Tray, Problem, A>({
+    mutationFn: act,
+    onSuccess: (tray) => {
+      queries.setQueryData(trayKey(application), tray);
+      void queries.invalidateQueries({ queryKey: ['drafts', application] });
+    },
+    onError: () => queries.invalidateQueries({ queryKey: trayKey(application) }),
+  });
+}
+
+export function useUndo(application: string, draft: string) {
+  const path = { application, id: draft };
+  const undo = useTrayAct<void>(application, () =>
+    data(api.POST('/api/applications/{application}/drafts/{id}/undo', { params: { path } })),
+  );
+  const redo = useTrayAct<void>(application, () =>
+    data(api.POST('/api/applications/{application}/drafts/{id}/redo', { params: { path } })),
+  );
+  return { undo, redo };
+}
+
+/**
+ * What a version of the draft leads to. While that is worked out, what was known of an older one
+ * stays; it says itself of which version it is.
+ */
+export function useConsequences(application: string, draft: DraftShown | undefined) {
+  return useQuery({
+    queryKey: ['consequences', application, draft?.id, draft?.version],
+    queryFn: ({ signal }) =>
+      data(
+        api.GET('/api/applications/{application}/drafts/{id}/consequences', {
+          params: { path: { application, id: draft?.id ?? '' }, query: { wait: 2_000 } },
+          signal,
+        }),
+      ),
+    enabled: draft !== undefined && draft.changes.length > 0,
+    placeholderData: keepPreviousData,
+    staleTime: 60_000,
+    refetchInterval: (query) =>
+      query.state.data && !query.state.data.ready && query.state.data.failed.length === 0
+        ? 300
+        : false,
+  });
+}
+
+export const LINES = 100;
+
+/** What the draft changes for people, a page at a time; of one person with examples. */
+export function useImpact(
+  application: string,
+  draft: DraftShown | undefined,
+  page: number,
+  person = '',
+) {
+  return useQuery({
+    queryKey: ['impact', application, draft?.id, draft?.version, page, person],
+    queryFn: () =>
+      data(
+        api.GET('/api/applications/{application}/drafts/{id}/impact', {
+          params: {
+            path: { application, id: draft?.id ?? '' },
+            query: { page, size: LINES, ...(person ? { person } : {}) },
+          },
+        }),
+      ),
+    enabled: draft !== undefined && draft.changes.length > 0,
+    placeholderData: keepPreviousData,
+    staleTime: 60_000,
+  });
+}
+
+export function useHolders(
+  application: string,
+  draft: DraftShown | undefined,
+  of: { role?: string; set?: string },
+  page: number,
+) {
+  return useQuery({
+    queryKey: ['holders', application, draft?.id, draft?.version, of, page],
+    queryFn: () =>
+      data(
+        api.GET('/api/applications/{application}/bench/holders', {
+          params: {
+            path: { application },
+            query: { ...of, ...(draft ? { draft: draft.id } : {}), page, size: 25 },
+          },
+        }),
+      ),
+    placeholderData: keepPreviousData,
+  });
+}
+
+export function useDrafts(application: string) {
+  return useQuery({
+    queryKey: ['drafts', application],
+    queryFn: () =>
+      data(
+        api.GET('/api/applications/{application}/drafts', {
+          params: { path: { application }, query: { size: 50 } },
+        }),
+      ),
+  });
+}

@@ -1,0 +1,255 @@
+import type { Schemas } from '../api/client';
+import type { Bench } from './api';
+import { type Change, type FunctionShown, reachWords, type TypeShown } from './design';
+
+/** One cell that can be edited. */
+export type CellRef =
+  | { kind: 'cell'; type: string; operation: string }
+  | { kind: 'field'; type: string; field: string; use: 'view' | 'change' }
+  | { kind: 'function'; function: string };
+
+export function refKey(ref: CellRef): string {
+  switch (ref.kind) {
+    case 'cell':
+      return `cell:${ref.type}:${ref.operation}`;
+    case 'field':
+      return `field:${ref.type}:${ref.field}:${ref.use}`;
+    case 'function':
+      return `function:${ref.function}`;
+  }
+}
+
+/** What the grid shows of a set or a role. */
+export type Source = {
+  cell: (type: TypeShown, operation: string) => Change;
+  field: (type: TypeShown, field: string, use: 'view' | 'change') => Change;
+  level: (one: FunctionShown) => { now: number; before?: number };
+  /** The reach of view that other operations carry. */
+  carried: (type: TypeShown) => number;
+  /** Which sets give something on a cell, by name; empty on a set's own grid. */
+  givers: (ref: CellRef) => string[];
+};
+
+export type GridCell = {
+  ref: CellRef;
+  column: number;
+  /** What is written behind the rail before numbers: an own operation's name. */
+  label: string;
+  change: Change;
+  /** The reach of view that comes with other operations, where it is wider. */
+  carried: number;
+  givers: string[];
+};
+
+export type GridRow =
+  | { kind: 'area'; key: string; name: string; guarded: string | undefined; folded: number }
+  | { kind: 'type'; key: string; type: TypeShown; open: boolean; cells: GridCell[] }
+  | {
+      kind: 'field';
+      key: string;
+      type: TypeShown;
+      field: Schemas['FieldShown'];
+      cells: GridCell[];
+    }
+  | {
+      kind: 'function';
+      key: string;
+      function: FunctionShown;
+      level: { now: number; before?: number };
+      givers: string[];
+      cells: GridCell[];
+    };
+
+export type Folding = {
+  /** Types opened to their fields. */
+  open: Set<string>;
+  /** Areas folded away. */
+  closed: Set<string>;
+  onlyGiven: boolean;
+  search: string;
+};
+
+const COMMON = 4;
+
+const some = (change: Change): boolean =>
+  [change.now, change.before].some(
+    (one) => one !== undefined && (one.notches > 0 || one.conditional.length > 0),
+  );
+
+function cellsOf(type: TypeShown, source: Source): GridCell[] {
+  return type.operations.map((operation, column) => {
+    const ref: CellRef = { kind: 'cell', type: type.key, operation: operation.key };
+    return {
+      ref,
+      column: column + 1,
+      label: column < COMMON ? '' : operation.name,
+      change: source.cell(type, operation.key),
+      carried: operation.key === 'view' ? source.carried(type) : 0,
+      givers: source.givers(ref),
+    };
+  });
+}
+
+function fieldRows(type: TypeShown, source: Source): GridRow[] {
+  return type.fields.map((field) => ({
+    kind: 'field',
+    key: `${type.key}.${field.key}`,
+    type,
+    field,
+    cells: field.guarded
+      ? (['view', 'change'] as const).map((use, at) => {
+          const ref: CellRef = { kind: 'field', type: type.key, field: field.key, use };
+          return {
+            ref,
+            column: at + 1,
+            label: '',
+            change: source.field(type, field.key, use),
+            carried: 0,
+            givers: source.givers(ref),
+          };
+        })
+      : [],
+  }));
+}
+
+/** The rows of the grid as they are folded: areas with their types, opened types with fields. */
+export function rowsOf(bench: Bench, source: Source, folding: Folding): GridRow[] {
+  const rows: GridRow[] = [];
+  const search = folding.search.trim().toLowerCase();
+  for (const area of bench.areas) {
+    const types = bench.types
+      .filter((type) => type.area === area.key)
+      .filter(
+        (type) =>
+          search === '' ||
+          type.singular.toLowerCase().includes(search) ||
+          type.plural.toLowerCase().includes(search),
+      )
+      .map((type) => ({ type, cells: cellsOf(type, source) }));
+    if (types.length === 0) {
+      continue;
+    }
+    const shown = folding.closed.has(area.key)
+      ? []
+      : types.filter(
+          ({ type, cells }) =>
+            !folding.onlyGiven ||
+            folding.open.has(type.key) ||
+            cells.some((one) => some(one.change)) ||
+            givesField(type, source),
+        );
+    rows.push({
+      kind: 'area',
+      key: area.key,
+      name: area.name,
+      guarded: area.stewards,
+      folded: types.length - shown.length,
+    });
+    for (const { type, cells } of shown) {
+      const open = folding.open.has(type.key);
+      rows.push({ kind: 'type', key: type.key, type, open, cells });
+      if (open) {
+        rows.push(...fieldRows(type, source));
+      }
+    }
+  }
+  return [...rows, ...functionRows(bench, source, folding, search)];
+}
+
+function givesField(type: TypeShown, source: Source): boolean {
+  return type.fields.some(
+    (field) =>
+      field.guarded &&
+      (some(source.field(type, field.key, 'view')) ||
+        some(source.field(type, field.key, 'change'))),
+  );
+}
+
+const FUNCTIONS = '\u0000functions';
+
+function functionRows(bench: Bench, source: Source, folding: Folding, search: string): GridRow[] {
+  const functions = bench.functions
+    .filter((one) => search === '' || one.name.toLowerCase().includes(search))
+    .map((one) => ({ one, level: source.level(one) }));
+  if (functions.length === 0) {
+    return [];
+  }
+  const shown = folding.closed.has(FUNCTIONS)
+    ? []
+    : functions.filter(
+        ({ level }) => !folding.onlyGiven || level.now > 0 || (level.before ?? 0) > 0,
+      );
+  const head: GridRow = {
+    kind: 'area',
+    key: FUNCTIONS,
+    name: 'Functions',
+    guarded: undefined,
+    folded: functions.length - shown.length,
+  };
+  return [
+    head,
+    ...shown.map(({ one, level }): GridRow => {
+      const ref: CellRef = { kind: 'function', function: one.key };
+      return {
+        kind: 'function',
+        key: one.key,
+        function: one,
+        level,
+        givers: source.givers(ref),
+        cells: [{ ref, column: 1, label: '', change: { now: nothing }, carried: 0, givers: [] }],
+      };
+    }),
+  ];
+}
+
+const nothing = { notches: 0, conditional: [] };
+
+/** Where the cursor stands: a row, and a column among those of its row. */
+export type At = { row: number; column: number };
+
+/** The next cell in a direction; the same where there is none. */
+export function moved(rows: GridRow[], at: At, down: number, right: number): At {
+  const columns = (row: number): number[] => {
+    const one = rows[row];
+    return !one || one.kind === 'area' ? [] : [0, ...one.cells.map((cell) => cell.column)];
+  };
+  if (right !== 0) {
+    const all = columns(at.row);
+    const next = all[all.indexOf(at.column) + right];
+    return next === undefined ? at : { row: at.row, column: next };
+  }
+  for (let row = at.row + down; row >= 0 && row < rows.length; row += down) {
+    const all = columns(row);
+    if (all.length > 0) {
+      const fitting = all.filter((column) => column <= at.column);
+      return { row, column: fitting[fitting.length - 1] ?? 0 };
+    }
+  }
+  return at;
+}
+
+/** The cells in the rectangle between two of them. */
+export function between(rows: GridRow[], one: At, other: At): CellRef[] {
+  const [top, bottom] = [Math.min(one.row, other.row), Math.max(one.row, other.row)];
+  const [left, right] = [Math.min(one.column, other.column), Math.max(one.column, other.column)];
+  return rows
+    .slice(top, bottom + 1)
+    .flatMap((row) => (row.kind === 'area' ? [] : row.cells))
+    .filter((cell) => cell.column >= left && cell.column <= right)
+    .map((cell) => cell.ref);
+}
+
+/** What a cell says aloud. */
+export function aloud(cell: GridCell, operation: string, plural: string): string {
+  const { now, before } = cell.change;
+  const reach = (notches: number) => (notches === 0 ? 'none' : reachWords(notches));
+  const conditional =
+    now.conditional.length > 0
+      ? `, ${now.conditional.map((one) => `${reach(one.notches)} under a condition`).join(', ')}`
+      : '';
+  const was = before ? `, published ${reach(before.notches)}` : '';
+  const carried =
+    cell.carried > now.notches ? `, ${reach(cell.carried)} carried by other operations` : '';
+  const givers = cell.givers.length > 0 ? `, by ${cell.givers.join(' and ')}` : '';
+  return `${operation} ${plural.toLowerCase()}, ${reach(now.notches)}${conditional}${was}${carried}${givers}`;
+}

@@ -1,0 +1,120 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { useMemo, useSyncExternalStore } from 'react';
+import { type Bench, sendEdit, trayKey, useBench, useTray } from './api';
+import type { RoleElement, SetElement } from './design';
+import { type ChangePart, EditQueue, type Standing, type Tray } from './queue';
+
+/** An element as the draft has it, and as it is published. */
+export type Worked<E> = {
+  key: string;
+  now: E | null;
+  published: E | null;
+  /** How many people hold it, as published. */
+  people: number;
+  touched: boolean;
+};
+
+/** Edits that the server does not have yet, one queue for each application. */
+const queues = new Map<string, EditQueue>();
+
+function queueOf(application: string, send: (changes: ChangePart[]) => Promise<unknown>) {
+  const known = queues.get(application);
+  if (known) {
+    return known;
+  }
+  const fresh = new EditQueue(send);
+  queues.set(application, fresh);
+  return fresh;
+}
+
+/** The elements of one list, each with what the changes make of it. */
+export function worked<E extends { key?: string }>(
+  list: string,
+  published: { element: E; people: number }[],
+  changes: ChangePart[],
+): Worked<E>[] {
+  const all = new Map<string, Worked<E>>();
+  for (const { element, people } of published) {
+    const key = element.key ?? '';
+    all.set(key, { key, now: element, published: element, people, touched: false });
+  }
+  for (const change of changes) {
+    const key = change.put === list ? String(change.element?.key) : change.key;
+    if (key !== undefined && (change.put === list || change.remove === list)) {
+      const known = all.get(key);
+      all.set(key, {
+        key,
+        now: change.put === list ? (change.element as E) : null,
+        published: known?.published ?? null,
+        people: known?.people ?? 0,
+        touched: true,
+      });
+    }
+  }
+  return [...all.values()].filter((one) => one.now || one.published);
+}
+
+/** The edits of an application that the server does not have yet. */
+export function useQueue(application: string): { standing: Standing; queue: EditQueue } {
+  const queries = useQueryClient();
+  const queue = queueOf(application, async (changes) => {
+    // What somebody else did while edits were waiting is seen before they are sent.
+    await queries.cancelQueries({ queryKey: trayKey(application) });
+    const known = queries.getQueryData<Tray>(trayKey(application));
+    const next = await sendEdit(application, known?.draft?.version, changes);
+    queries.setQueryData(trayKey(application), next);
+  });
+  return { queue, standing: useSyncExternalStore(queue.subscribe, queue.current) };
+}
+
+export type Working = {
+  bench: Bench | undefined;
+  tray: Tray | undefined;
+  standing: Standing;
+  sets: Worked<SetElement>[];
+  roles: Worked<RoleElement>[];
+  edit: (changes: ChangePart[]) => void;
+  queue: EditQueue;
+  error: Error | null;
+  again: () => void;
+};
+
+/** The bench as the draft has it, edits included that the server does not have yet. */
+export function useWorking(application: string): Working {
+  const bench = useBench(application);
+  const tray = useTray(application);
+  const { queue, standing } = useQueue(application);
+  const changes = useMemo(
+    () => [...(tray.data?.draft?.changes ?? []), ...standing.pending.flat()],
+    [tray.data, standing],
+  );
+  const sets = useMemo(
+    () =>
+      worked<SetElement>(
+        'privilegeSets',
+        (bench.data?.sets ?? []) as { element: SetElement; people: number }[],
+        changes,
+      ),
+    [bench.data, changes],
+  );
+  const roles = useMemo(
+    () =>
+      worked<RoleElement>(
+        'roles',
+        (bench.data?.roles ?? []) as { element: RoleElement; people: number }[],
+        changes,
+      ),
+    [bench.data, changes],
+  );
+  return {
+    bench: bench.data,
+    tray: tray.data,
+    standing,
+    sets,
+    roles,
+    edit: (edited) => queue.add(edited),
+    queue,
+    error: bench.error ?? null,
+    again: () => void bench.refetch(),
+  };
+}
