@@ -7,7 +7,7 @@ export type Consequences = Schemas['ConsequencesShown'];
 export type EditShown = Schemas['EditShown'];
 export type DraftShown = Schemas['DraftShown'];
 export type ImpactLine = Schemas['ImpactLine'];
-export type Publication = Schemas['Publication'];
+export type Publication = Schemas['PublicationShown'];
 
 const TRAY_EVERY = 5_000;
 

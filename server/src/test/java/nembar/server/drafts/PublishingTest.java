@@ -133,11 +133,18 @@ class PublishingTest {
         Answer ledger = client.get(TOWLINE + "/publications?element=asked-crew");
         assertThat(ledger.json().at("/publications/0/approverNames").toString())
                 .contains("Agnete Solberg");
-        Limited.publish(
-                client,
-                TOWLINE,
-                "Clean",
-                List.of(Map.of("remove", "assignments", "key", "asked-crew")));
+
+        Answer undo =
+                client.post(
+                        TOWLINE
+                                + "/publications/"
+                                + ledger.json().at("/publications/0/number").asLong()
+                                + "/undo",
+                        Map.of());
+        assertThat(seen(steward, undo).post(at(undo) + "/approve", Map.of()).status())
+                .isEqualTo(200);
+        assertThat(Limited.publish(client, TOWLINE, undo).status()).isEqualTo(200);
+        client.put(TOWLINE + "/tray", Map.of());
     }
 
     @Test
