@@ -25,6 +25,15 @@ const Sources = lazy(() => import('../people/SourcesPlace'));
 const Outbox = lazy(() => import('../people/Outbox'));
 const BringInStart = lazy(() => import('../bringin/BringInStart'));
 const BringIn = lazy(() => import('../bringin/BringInPlace'));
+const Bench = lazy(() => import('../bench/BenchPlace'));
+const BenchStart = lazy(() =>
+  import('../bench/BenchPlace').then((place) => ({ default: place.BenchStart })),
+);
+const Review = lazy(() => import('../bench/ReviewPlace'));
+const Ledger = lazy(() => import('../ledger/LedgerPlace'));
+const LedgerStart = lazy(() =>
+  import('../ledger/LedgerPlace').then((place) => ({ default: place.LedgerStart })),
+);
 const Own = lazy(() => import('../own/OwnPlace'));
 
 const queries: QueryClient = new QueryClient({
@@ -93,6 +102,12 @@ function Door() {
           <Route path="/people/outbox" element={<Outbox />} />
           <Route path="/people/bring-in" element={<BringInStart />} />
           <Route path="/people/bring-in/:id" element={<BringIn />} />
+          <Route path="/bench" element={<BenchStart />} />
+          <Route path="/bench/:application" element={<Bench />} />
+          <Route path="/bench/:application/review/:id" element={<Review />} />
+          <Route path="/ledger" element={<LedgerStart />} />
+          <Route path="/ledger/:application" element={<Ledger />} />
+          <Route path="/ledger/:application/:number" element={<Ledger />} />
           <Route path="/own" element={<Own />} />
           <Route
             path="*"

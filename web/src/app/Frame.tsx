@@ -5,13 +5,15 @@ import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import { styled, useColorScheme } from '@mui/material/styles';
 import Typography from '@mui/material/Typography';
-import { type ReactNode, useState } from 'react';
-import { Link, NavLink } from 'react-router';
+import { lazy, type ReactNode, Suspense, useState } from 'react';
+import { Link, NavLink, useLocation } from 'react-router';
 import { type SignedIn, useSignOut } from '../session/session';
 import { ActingFor } from './ActingFor';
 import { Key, KeysDialog } from './Keys';
 import { Mark } from './Mark';
 import { useShortcut } from './shortcuts';
+
+const Tray = lazy(() => import('../bench/Tray').then((one) => ({ default: one.Tray })));
 
 const Bar = styled('header')(({ theme }) => ({
   display: 'flex',
@@ -36,17 +38,35 @@ const Place = styled(NavLink)(({ theme }) => ({
 
 const schemes = { light: 'Light', dark: 'Dark', system: 'As the system' } as const;
 
+/** The application that the place is about; none where it is about people. */
+function usePlacesApplication(): string | null {
+  const { pathname, search } = useLocation();
+  const [, place, application] = pathname.split('/');
+  if (place === 'bench' || place === 'ledger') {
+    return application ? decodeURIComponent(application) : null;
+  }
+  return place === 'ask' ? new URLSearchParams(search).get('application') : null;
+}
+
 /** What is always there: the places on top, and whoever is signed in. */
 export function Frame({ me, children }: { me: SignedIn; children: ReactNode }) {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const [keys, setKeys] = useState(false);
   const { mode, setMode } = useColorScheme();
   const signOut = useSignOut();
+  const application = usePlacesApplication();
   useShortcut('?', () => setKeys(true));
   const close = () => setAnchor(null);
 
   return (
-    <Box sx={{ height: '100vh', display: 'flex', flexDirection: 'column' }}>
+    <Box
+      sx={{
+        height: '100vh',
+        display: 'flex',
+        flexDirection: 'column',
+        '@media print': { height: 'auto', '& > header, & .no-print': { display: 'none' } },
+      }}
+    >
       <Bar>
         <Box sx={{ display: 'flex', alignItems: 'center', gap: 1.25 }}>
           <Mark />
@@ -56,7 +76,9 @@ export function Frame({ me, children }: { me: SignedIn; children: ReactNode }) {
         </Box>
         <Box component="nav" aria-label="Places" sx={{ display: 'flex', gap: 3, flex: 1 }}>
           <Place to="/people">People</Place>
+          <Place to="/bench">Bench</Place>
           <Place to="/ask/what-can">Ask</Place>
+          <Place to="/ledger">Ledger</Place>
         </Box>
         {me.account && me.accounts.length > 1 && <ActingFor me={me} />}
         <ButtonBase
@@ -122,6 +144,11 @@ export function Frame({ me, children }: { me: SignedIn; children: ReactNode }) {
       </Menu>
       <KeysDialog open={keys} onClose={() => setKeys(false)} />
       <Box sx={{ flex: 1, minHeight: 0 }}>{children}</Box>
+      {application && (
+        <Suspense fallback={null}>
+          <Tray key={application} application={application} />
+        </Suspense>
+      )}
     </Box>
   );
 }

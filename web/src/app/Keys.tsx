@@ -21,6 +21,11 @@ const keys: [string[], string][] = [
   [['←', '↑', '→', '↓'], 'move in the grid'],
   [['f'], 'opens a record type to its fields, and closes it'],
   [['l'], 'lists the records under the cell'],
+  [['0', '7'], 'on the bench: set the reach of the cells taken'],
+  [['shift', '→'], 'on the bench: takes several cells'],
+  [['space'], 'on the bench: the next level of a function'],
+  [['Delete'], 'on the bench: gives nothing there'],
+  [['ctrl', 'z'], 'undoes the last edit of the draft; with shift, does it again'],
   [['Esc'], 'closes Because, or goes back from a list'],
   [['?'], 'shows these keys'],
 ];

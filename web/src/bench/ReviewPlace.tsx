@@ -1,0 +1,266 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Typography from '@mui/material/Typography';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useEffect } from 'react';
+import { Link, useParams } from 'react-router';
+import { api, data, type Schemas } from '../api/client';
+import { Part, Remark, When } from '../app/parts';
+import { Trouble } from '../app/Trouble';
+import { number, quoted } from '../ask/said';
+import { Working } from '../ask/Working';
+import { trayKey, useConsequences, useTrayAct } from './api';
+import { ElementDiff } from './ElementDiff';
+import { ImpactList } from './Leaves';
+import { Publish } from './Publish';
+
+export type Review = Schemas['Review'];
+
+export const reviewKey = (application: string, id: string) => ['review', application, id];
+
+/** A draft looked at as a whole before it is published. */
+export default function ReviewPlace() {
+  const { application = '', id = '' } = useParams();
+  const review = useQuery({
+    queryKey: reviewKey(application, id),
+    queryFn: () =>
+      data(
+        api.GET('/api/applications/{application}/drafts/{id}/review', {
+          params: { path: { application, id } },
+        }),
+      ),
+    staleTime: 0,
+    retry: false,
+  });
+  const shown = review.data;
+  useEffect(() => {
+    document.title = `${shown ? `${shown.draft.name}, review` : 'Review'} · Nembar`;
+  }, [shown]);
+  if (review.isError) {
+    return (
+      <Box sx={{ p: 2.5 }}>
+        <Trouble error={review.error} again={() => review.refetch()} />
+      </Box>
+    );
+  }
+  return (
+    <Box component="main" sx={{ height: '100%', overflowY: 'auto', p: '18px 20px 48px' }}>
+      <Box sx={{ maxWidth: 1120, mx: 'auto' }}>
+        {shown ? (
+          <Shown application={application} review={shown} again={() => void review.refetch()} />
+        ) : (
+          <Working lines={12} />
+        )}
+      </Box>
+    </Box>
+  );
+}
+
+function Shown({
+  application,
+  review,
+  again,
+}: {
+  application: string;
+  review: Review;
+  again: () => void;
+}) {
+  const { draft } = review;
+  return (
+    <>
+      <Box sx={{ display: 'flex', alignItems: 'baseline', gap: 2, mb: 0.5 }}>
+        <Typography variant="h1" component="h1" sx={{ overflowWrap: 'anywhere', minWidth: 0 }}>
+          {draft.name}
+        </Typography>
+        <Typography color="textSecondary" sx={{ flex: 1 }}>
+          draft of {draft.authorName}, last edited <When at={draft.changedAt} />
+        </Typography>
+        <Box className="no-print" sx={{ display: 'flex', gap: 1 }}>
+          <Button variant="text" component={Link} to={`/bench/${application}`}>
+            Back to the bench
+          </Button>
+          <Button
+            variant="outlined"
+            href={`/api/applications/${encodeURIComponent(application)}/drafts/${draft.id}/impact.csv`}
+          >
+            As CSV
+          </Button>
+          <Button variant="outlined" onClick={() => window.print()}>
+            Print
+          </Button>
+        </Box>
+      </Box>
+      {draft.state !== 'open' && (
+        <Remark tone="good" role="status">
+          This draft is {draft.state}.{' '}
+          <Link to={`/ledger/${application}`}>Look at what was published</Link>
+        </Remark>
+      )}
+      <Behind application={application} review={review} onDone={again} />
+      <Box
+        sx={{
+          display: 'grid',
+          gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 1fr)',
+          gap: 5,
+          mt: 2,
+          '@media print': { display: 'block' },
+        }}
+      >
+        <div>
+          <Part title={`What it does (${review.words.length})`}>
+            {review.words.length === 0 && (
+              <Typography color="textSecondary">Nothing: it is as published.</Typography>
+            )}
+            {review.words.map((one) => (
+              <Typography key={one} sx={{ mb: 0.75, overflowWrap: 'anywhere' }}>
+                {quoted(one)}.
+              </Typography>
+            ))}
+          </Part>
+          <Part title="Who gains and who loses">
+            <Totals application={application} review={review} />
+            {draft.changes.length > 0 && <ImpactList application={application} draft={draft} />}
+          </Part>
+        </div>
+        <div>
+          {draft.state === 'open' && <Publish application={application} review={review} />}
+          <Expectations review={review} />
+        </div>
+      </Box>
+    </>
+  );
+}
+
+function Totals({ application, review }: { application: string; review: Review }) {
+  const told = useConsequences(application, review.draft).data;
+  if (!told?.ready) {
+    return null;
+  }
+  const side = (one: { records?: number; withheld: boolean; each: boolean; people: number }) =>
+    one.people === 0
+      ? 'none'
+      : `${one.people === 1 ? '1 person' : `${number(one.people)} people`}${
+          one.withheld || one.records === undefined
+            ? ''
+            : `, ${one.each ? 'up to ' : ''}${number(one.records)}`
+        }`;
+  return (
+    <Box component="table" sx={{ width: '100%', fontSize: 13.5, mb: 2, borderSpacing: 0 }}>
+      <thead>
+        <Box
+          component="tr"
+          sx={{ '& th': { textAlign: 'left', fontWeight: 400 }, color: 'text.secondary' }}
+        >
+          <th scope="col">Records</th>
+          <th scope="col">gain</th>
+          <th scope="col">lose</th>
+        </Box>
+      </thead>
+      <tbody>
+        {told.kinds.map((one) => (
+          <tr key={one.type}>
+            <th scope="row" style={{ textAlign: 'left', fontWeight: 400 }}>
+              {one.plural}
+            </th>
+            <td>{side(one.gained)}</td>
+            <td>{side(one.lost)}</td>
+          </tr>
+        ))}
+        {told.functions.map((one) => (
+          <tr key={one.function}>
+            <th scope="row" style={{ textAlign: 'left', fontWeight: 400 }}>
+              {one.name}
+            </th>
+            <td>{one.gaining === 0 ? 'none' : one.gaining}</td>
+            <td>{one.losing === 0 ? 'none' : one.losing}</td>
+          </tr>
+        ))}
+      </tbody>
+    </Box>
+  );
+}
+
+function Expectations({ review }: { review: Review }) {
+  const all = [...review.expectations].sort(
+    (one, other) => Number(one.holds) - Number(other.holds),
+  );
+  if (all.length === 0) {
+    return null;
+  }
+  const fails = (name: string) => review.broken.includes(name);
+  return (
+    <Part title={`Expectations (${all.length})`}>
+      {all.map((one) => (
+        <Box key={one.key} sx={{ mb: 0.75, display: 'flex', gap: 1 }}>
+          <Box
+            component="span"
+            sx={{ color: one.holds ? 'primary.main' : 'error.main', width: 92, flex: 'none' }}
+          >
+            {one.holds ? 'holds' : fails(one.name) ? 'would break' : 'is broken'}
+          </Box>
+          <Box sx={{ minWidth: 0 }}>
+            {one.name}
+            {!one.holds && one.person && (
+              <Box sx={{ color: 'text.secondary', fontSize: 13 }}>
+                {one.person}
+                {one.record && `, such as ${one.record}`}
+              </Box>
+            )}
+          </Box>
+        </Box>
+      ))}
+    </Part>
+  );
+}
+
+/** What another publication has done to the same elements: mine, or theirs. */
+function Behind({
+  application,
+  review,
+  onDone,
+}: {
+  application: string;
+  review: Review;
+  onDone: () => void;
+}) {
+  const queries = useQueryClient();
+  const up = useTrayAct<string[]>(application, (theirs) =>
+    data(
+      api.POST('/api/applications/{application}/drafts/{id}/bring-up', {
+        params: { path: { application, id: review.draft.id } },
+        body: { theirs },
+      }),
+    ).then((tray) => {
+      onDone();
+      void queries.invalidateQueries({ queryKey: trayKey(application) });
+      return tray;
+    }),
+  );
+  if (review.clashes.length === 0 || review.draft.state !== 'open') {
+    return null;
+  }
+  const element = (one: Review['clashes'][number]) => `${one.list}/${one.key}`;
+  return (
+    <Remark tone="care" role="status">
+      <Typography sx={{ fontWeight: 600 }}>
+        Published since this draft was begun, and edited by it too:
+      </Typography>
+      {review.clashes.map((one) => (
+        <ElementDiff key={`${element(one)} ${one.publication}`} clash={one} />
+      ))}
+      <Box sx={{ display: 'flex', gap: 1, mt: 1 }}>
+        <Button variant="outlined" disabled={up.isPending} onClick={() => up.mutate([])}>
+          Let this draft stand
+        </Button>
+        <Button
+          variant="outlined"
+          disabled={up.isPending}
+          onClick={() => up.mutate(review.clashes.map(element))}
+        >
+          Take what is published
+        </Button>
+      </Box>
+      {up.error && <Typography color="error">{up.error.message}</Typography>}
+    </Remark>
+  );
+}
