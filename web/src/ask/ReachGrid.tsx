@@ -1,5 +1,6 @@
 import Box from '@mui/material/Box';
-import { Fragment, useEffect } from 'react';
+import Button from '@mui/material/Button';
+import { Fragment, useEffect, useState } from 'react';
 import type { AreaRows, FieldRow, TypeRow, WhatCan } from './answers';
 import { useGridKeys } from './gridKeys';
 import { CellButton, ReachCell, Table } from './gridParts';
@@ -18,6 +19,7 @@ export type GridQuestion = globalThis.Pick<
 
 /** Rows are record types by area, columns are operations; a type opens to its fields. */
 export function ReachGrid({ answer, question }: { answer: WhatCan; question: GridQuestion }) {
+  const [onlyGiven, setOnlyGiven] = useState(false);
   const picked = question.pick ? pickToText(question.pick) : '';
   const keys = useGridKeys((key, cell) => {
     const type = cell.closest('tr')?.dataset.type;
@@ -60,9 +62,15 @@ export function ReachGrid({ answer, question }: { answer: WhatCan; question: Gri
         <thead>
           <tr>
             <th scope="col">
-              <Box component="span" sx={{ visibility: 'hidden' }}>
-                Records
-              </Box>
+              <Button
+                variant="text"
+                size="small"
+                aria-pressed={onlyGiven}
+                onClick={() => setOnlyGiven(!onlyGiven)}
+                sx={{ color: 'text.secondary', fontWeight: 400, p: 0 }}
+              >
+                {onlyGiven ? 'Show everything' : 'Fold what has nothing'}
+              </Button>
             </th>
             <th scope="col">view</th>
             <th scope="col">change</th>
@@ -73,22 +81,27 @@ export function ReachGrid({ answer, question }: { answer: WhatCan; question: Gri
         </thead>
         {answer.areas.map((area) => (
           <tbody key={area.key}>
-            <AreaHead area={area} />
-            {area.types.map((type) => (
-              <Fragment key={type.key}>
-                <TypeLine type={type} question={question} picked={picked} />
-                {question.open.has(type.key) &&
-                  type.fields.map((field) => (
-                    <FieldLine
-                      key={field.key}
-                      type={type}
-                      field={field}
-                      question={question}
-                      picked={picked}
-                    />
-                  ))}
-              </Fragment>
-            ))}
+            <AreaHead
+              area={area}
+              folded={onlyGiven ? area.types.filter((type) => !hasAnything(type)).length : 0}
+            />
+            {area.types
+              .filter((type) => !onlyGiven || hasAnything(type))
+              .map((type) => (
+                <Fragment key={type.key}>
+                  <TypeLine type={type} question={question} picked={picked} />
+                  {question.open.has(type.key) &&
+                    type.fields.map((field) => (
+                      <FieldLine
+                        key={field.key}
+                        type={type}
+                        field={field}
+                        question={question}
+                        picked={picked}
+                      />
+                    ))}
+                </Fragment>
+              ))}
           </tbody>
         ))}
       </Table>
@@ -96,7 +109,11 @@ export function ReachGrid({ answer, question }: { answer: WhatCan; question: Gri
   );
 }
 
-function AreaHead({ area }: { area: AreaRows }) {
+function hasAnything(type: TypeRow): boolean {
+  return type.cells.some((cell) => cell.granted);
+}
+
+function AreaHead({ area, folded }: { area: AreaRows; folded: number }) {
   return (
     <tr data-area>
       <th colSpan={6} scope="rowgroup">
@@ -109,6 +126,11 @@ function AreaHead({ area }: { area: AreaRows }) {
                 guarded by {area.stewards}
               </Box>
             </>
+          )}
+          {folded > 0 && (
+            <Box component="span" sx={{ fontWeight: 400, letterSpacing: 0 }}>
+              · {folded} {folded === 1 ? 'kind' : 'kinds'} with nothing
+            </Box>
           )}
         </Box>
       </th>

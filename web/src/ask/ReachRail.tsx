@@ -9,7 +9,7 @@ export function ReachRail({ notches }: { notches: number }) {
       component="svg"
       viewBox="0 0 41 12"
       aria-hidden
-      sx={{ width: 41, height: 12, flex: 'none' }}
+      sx={{ width: 41, height: 12, flex: 'none', opacity: notches === 0 ? 0.55 : 1 }}
     >
       {NOTCHES.map((notch) => (
         <rect

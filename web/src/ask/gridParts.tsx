@@ -95,11 +95,12 @@ type ReachCellProps = {
 
 /** One cell of the reach grid: rail, number and marks. */
 export function ReachCell({ cell, plural, total, named, picked, onPick }: ReachCellProps) {
+  // Nothing is drawn quietly: the word is for those who hear it.
   const amount = cell.granted
     ? cell.records === undefined
       ? 'within reach'
       : number(cell.records)
-    : 'none';
+    : '';
   const said = aloud(cell, plural, total);
   return (
     <Tooltip title={cell.granted ? `${said}: ${cell.words}` : said} describeChild>

@@ -29,6 +29,7 @@ import {
   refKey,
   rowsOf,
   type Source,
+  shown,
 } from './grid';
 
 /** How many records a cell amounts to for the example person, as published and as drafted. */
@@ -200,11 +201,7 @@ export function BenchGrid(props: Props) {
                 {one}
               </th>
             ))}
-            {own > 0 && (
-              <th scope="col" colSpan={own}>
-                its own
-              </th>
-            )}
+            {own > 0 && <th scope="col">its own</th>}
           </tr>
         </thead>
         <tbody>
@@ -308,10 +305,9 @@ const Row = memo(
     if (row.kind === 'area') {
       return (
         <tr data-area>
-          <th colSpan={5 + own} scope="rowgroup">
+          <th colSpan={own > 0 ? 6 : 5} scope="rowgroup">
             <CellButton
               tabIndex={-1}
-              aria-label={`${row.name}, ${row.folded} folded away`}
               onClick={() => actions.current.fold(row.key)}
               sx={{ fontSize: 12, fontWeight: 650, letterSpacing: '0.04em', pl: 0, gap: 0.75 }}
             >
@@ -334,30 +330,43 @@ const Row = memo(
         </tr>
       );
     }
-    const cell = (column: number) => {
+    const button = (column: number) => {
       const one = row.cells.find((each) => each.column === column);
       return (
-        <td key={column}>
-          {one && row.kind !== 'function' && (
-            <ReachButton
-              cell={one}
-              type={row.type}
-              name={
-                row.kind === 'field'
-                  ? `${column === 1 ? 'view' : 'change'} ${row.field.label.toLowerCase()} of`
-                  : (row.type.operations[column - 1]?.name ?? '')
-              }
-              at={{ row: index, column }}
-              cursor={cursor === column}
-              selected={selected.split(' ').includes(refKey(one.ref))}
-              counted={counts?.get(refKey(one.ref))}
-              onClick={(...pressed) => actions.current.click(...pressed)}
-            />
-          )}
-        </td>
+        one &&
+        row.kind !== 'function' && (
+          <ReachButton
+            key={column}
+            cell={one}
+            type={row.type}
+            name={
+              row.kind === 'field'
+                ? `${column === 1 ? 'view' : 'change'} ${row.field.label.toLowerCase()} of`
+                : (row.type.operations[column - 1]?.name ?? '')
+            }
+            at={{ row: index, column }}
+            cursor={cursor === column}
+            selected={selected.split(' ').includes(refKey(one.ref))}
+            counted={counts?.get(refKey(one.ref))}
+            onClick={(...pressed) => actions.current.click(...pressed)}
+          />
+        )
       );
     };
-    const columns = [1, 2, 3, 4, ...Array.from({ length: own }, (_, i) => i + 5)];
+    const cells = (
+      <>
+        {[1, 2, 3, 4].map((column) => (
+          <td key={column}>{button(column)}</td>
+        ))}
+        {own > 0 && (
+          <td>
+            <Box sx={{ display: 'flex', flexWrap: 'wrap' }}>
+              {Array.from({ length: own }, (_, i) => button(i + 5))}
+            </Box>
+          </td>
+        )}
+      </>
+    );
     return (
       <tr data-field={row.kind === 'field' || undefined}>
         <th scope="row">
@@ -383,17 +392,17 @@ const Row = memo(
             {row.kind === 'field' && row.field.guarded && <Shield label="guarded" />}
           </CellButton>
         </th>
-        {row.kind === 'type' && columns.map(cell)}
-        {row.kind === 'field' && row.field.guarded && columns.map(cell)}
+        {row.kind === 'type' && cells}
+        {row.kind === 'field' && row.field.guarded && cells}
         {row.kind === 'field' && !row.field.guarded && (
-          <td colSpan={4 + own}>
+          <td colSpan={own > 0 ? 5 : 4}>
             <Box component="span" sx={{ px: 1, color: 'text.secondary' }}>
               {['open with its record', ...row.field.classifications].join(' · ')}
             </Box>
           </td>
         )}
         {row.kind === 'function' && (
-          <td colSpan={4 + own}>
+          <td colSpan={own > 0 ? 5 : 4}>
             <Levels
               row={row}
               at={{ row: index, column: 1 }}
@@ -447,7 +456,8 @@ function ReachButton({
   onClick,
 }: ReachButtonProps) {
   const { now, before } = cell.change;
-  const said = aloud(cell, name, type.plural);
+  const written = shown(cell, number, counted);
+  const said = aloud(cell, name, type.plural, written.text);
   const carried = cell.carried > now.notches;
   return (
     <Tooltip
@@ -468,7 +478,9 @@ function ReachButton({
         aria-pressed={cursor || selected}
         onClick={(event) => onClick(at, event.currentTarget, event.shiftKey)}
         sx={{
-          minWidth: 104,
+          minWidth: cell.label ? 0 : 78,
+          gap: 0.75,
+          px: 0.5,
           borderStyle: before ? 'dashed' : 'solid',
           ...(before && { borderColor: 'warning.main' }),
         }}
@@ -481,7 +493,12 @@ function ReachButton({
         {cell.label && (
           <span className={now.notches > 0 || before ? '' : 'quiet'}>{cell.label}</span>
         )}
-        <Amount cell={cell} counted={counted} />
+        <Box
+          component="span"
+          sx={written.differs ? { color: 'warning.main', fontWeight: 600 } : {}}
+        >
+          {written.text}
+        </Box>
         {now.conditional.length > 0 && <Conditional />}
       </CellButton>
     </Tooltip>
@@ -521,35 +538,6 @@ function Conditional() {
   );
 }
 
-function Amount({
-  cell,
-  counted,
-}: {
-  cell: GridCell;
-  counted: { before?: number; now?: number } | undefined;
-}) {
-  const { now, before } = cell.change;
-  if (counted?.now !== undefined) {
-    const differs = counted.before !== undefined && counted.before !== counted.now;
-    return (
-      <Box component="span" sx={differs ? { color: 'warning.main', fontWeight: 600 } : {}}>
-        {differs && `${number(counted.before ?? 0)} → `}
-        {counted.now === 0 && !differs ? '' : number(counted.now)}
-      </Box>
-    );
-  }
-  const word = (notches: number) =>
-    notches === 0 ? 'none' : reachWords(notches).replace('own ', '');
-  if (before && before.notches !== now.notches) {
-    return (
-      <Box component="span" sx={{ color: 'warning.main', fontWeight: 600 }}>
-        {word(before.notches)} → {word(now.notches)}
-      </Box>
-    );
-  }
-  return <span className="spared">{now.notches === 0 ? '' : word(now.notches)}</span>;
-}
-
 function Levels({
   row,
   at,
@@ -572,7 +560,6 @@ function Levels({
         data-at={`${at.row}:${at.column}`}
         data-ref={refKey({ kind: 'function', function: one.key })}
         tabIndex={cursor ? 0 : -1}
-        aria-label={said}
         aria-pressed={cursor}
         onClick={(event) => onClick(at, event.currentTarget, event.shiftKey)}
         sx={{
@@ -580,6 +567,9 @@ function Levels({
           ...(before !== undefined && { borderStyle: 'dashed', borderColor: 'warning.main' }),
         }}
       >
+        <Box component="span" sx={{ position: 'absolute', left: -9999 }}>
+          {said}:
+        </Box>
         {one.levels.map((word, index) => (
           <Box
             key={word}

@@ -122,7 +122,7 @@ export function Drawers({ roles, sets, opened, onOpen, onNew }: Props) {
       component="nav"
       aria-label="Drawers"
       sx={{
-        width: 224,
+        width: 198,
         flex: 'none',
         borderRight: '1px solid',
         borderColor: 'divider',
@@ -152,7 +152,7 @@ export function Drawers({ roles, sets, opened, onOpen, onNew }: Props) {
         onClick={() => setByPeople(!byPeople)}
         sx={{ color: 'text.secondary', mb: 0.5 }}
       >
-        {byPeople ? 'Most people first' : 'By name'}
+        {byPeople ? 'Sorted by people' : 'Sorted by name'}
       </Button>
       <Drawer
         title="Roles"

@@ -62,7 +62,7 @@ export function Leaves({ application, working, opened, leaf, onLeaf }: Props) {
       component="aside"
       aria-label={leaf === 'holders' ? 'Who holds it' : 'What this changes'}
       sx={{
-        width: 340,
+        width: 296,
         flex: 'none',
         borderLeft: '1px solid',
         borderColor: 'divider',
@@ -195,7 +195,7 @@ function Changes({ application, draft }: { application: string; draft: DraftShow
           ))}
         </Box>
       )}
-      <ImpactList application={application} draft={draft} />
+      {draft.changes.length > 0 && <ImpactList application={application} draft={draft} />}
       <Typography variant="h3" component="h2" color="textSecondary" sx={{ mt: 2.5, mb: 0.5 }}>
         Edits
       </Typography>
@@ -246,7 +246,7 @@ function EditLine({
           <Button
             variant="text"
             size="small"
-            aria-label={`Take back: ${words}`}
+            aria-label={`Take it back: ${words}`}
             onClick={() => back.mutate()}
           >
             Take it back

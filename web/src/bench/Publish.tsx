@@ -1,16 +1,34 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import MuiLink from '@mui/material/Link';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { api, data, Problem } from '../api/client';
+import { TimeField } from '../app/Dates';
 import { Part, Remark, When } from '../app/parts';
 import { number, quoted } from '../ask/said';
 import { useDoing } from '../people/api';
-import { type Publication, trayKey, useConsequences } from './api';
+import { type Consequences, trayKey, useConsequences } from './api';
 import { type Review, reviewKey } from './ReviewPlace';
+
+/** What has happened, in one sentence. */
+function outcome(told: Consequences | undefined): string {
+  const people = (count: number) => (count === 1 ? '1 person' : `${number(count)} people`);
+  if (!told?.ready) {
+    return '';
+  }
+  if (told.gaining + told.losing === 0) {
+    return 'Nobody gained or lost anything today.';
+  }
+  const parts = [
+    ...(told.gaining > 0 ? [`${people(told.gaining)} gained`] : []),
+    ...(told.losing > 0 ? [`${people(told.losing)} lost`] : []),
+  ];
+  return `${parts.join(', ')} something.`;
+}
 
 /** Publishing with a reason: now, at a time, or once somebody has agreed. */
 export function Publish({ application, review }: { application: string; review: Review }) {
@@ -20,7 +38,7 @@ export function Publish({ application, review }: { application: string; review: 
   const [reason, setReason] = useState('');
   const [override, setOverride] = useState('');
   const [at, setAt] = useState('');
-  const [made, setMade] = useState<Publication | null>(null);
+  const [made, setMade] = useState<{ number: number; words: string } | null>(null);
   const [asked, setAsked] = useState(false);
   const params = { path: { application, id: draft.id } };
   const headers = { 'If-Match': `"${draft.version}"` };
@@ -38,7 +56,7 @@ export function Publish({ application, review }: { application: string; review: 
         body: { reason, override },
       }),
     );
-    setMade(one);
+    setMade({ number: one.number, words: outcome(told) });
     fresh();
   });
   const ask = useDoing(async () => {
@@ -68,13 +86,15 @@ export function Publish({ application, review }: { application: string; review: 
   if (made) {
     return (
       <Remark tone="good" role="status">
-        Published as no. {made.number}.{' '}
-        {told?.ready && told.gaining + told.losing > 0
-          ? `${number(told.gaining)} gained, ${number(told.losing)} lost something. `
-          : 'Nobody gained or lost anything today. '}
-        <Link to={`/ledger/${application}/${made.number}`}>Look at it in the ledger</Link>
+        Published as no. {made.number}. {made.words}{' '}
+        <MuiLink component={Link} to={`/ledger/${application}/${made.number}`}>
+          Look at it in the ledger
+        </MuiLink>
       </Remark>
     );
+  }
+  if (draft.state !== 'open') {
+    return null;
   }
   const needs = review.objections.length > 0;
   const stale = review.clashes.length > 0;
@@ -124,7 +144,11 @@ export function Publish({ application, review }: { application: string; review: 
         {asked ? (
           <Remark tone="good" role="status">
             Asked: {review.approvers.join(', ')}. It is published once that is enough. You find it
-            under <Link to="/people/requests">Requests</Link>.
+            under{' '}
+            <MuiLink component={Link} to="/people/requests">
+              Requests
+            </MuiLink>
+            .
           </Remark>
         ) : (
           <>
@@ -172,14 +196,7 @@ export function Publish({ application, review }: { application: string; review: 
               )}
               {!needs && (
                 <>
-                  <TextField
-                    size="small"
-                    type="datetime-local"
-                    label="Or at a time"
-                    value={at}
-                    slotProps={{ inputLabel: { shrink: true } }}
-                    onChange={(event) => setAt(event.target.value)}
-                  />
+                  <TimeField label="Or at a time" value={at} onChange={setAt} />
                   <Button
                     variant="outlined"
                     disabled={!ready || at === '' || plan.isPending}

@@ -1,5 +1,6 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import MuiLink from '@mui/material/Link';
 import Typography from '@mui/material/Typography';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
@@ -93,7 +94,15 @@ function Shown({
       {draft.state !== 'open' && (
         <Remark tone="good" role="status">
           This draft is {draft.state}.{' '}
-          <Link to={`/ledger/${application}`}>Look at what was published</Link>
+          <MuiLink component={Link} to={`/ledger/${application}`}>
+            Look at what was published
+          </MuiLink>
+        </Remark>
+      )}
+      {review.stale.length > 0 && (
+        <Remark tone="bad" role="alert">
+          This draft does not fit what is published by now: {review.stale.map(quoted).join('; ')}.
+          Mend it on the bench, or take what is published.
         </Remark>
       )}
       <Behind application={application} review={review} onDone={again} />
@@ -109,7 +118,7 @@ function Shown({
         <div>
           <Part title={`What it does (${review.words.length})`}>
             {review.words.length === 0 && (
-              <Typography color="textSecondary">Nothing: it is as published.</Typography>
+              <Typography color="textSecondary">Nothing that is not published.</Typography>
             )}
             {review.words.map((one) => (
               <Typography key={one} sx={{ mb: 0.75, overflowWrap: 'anywhere' }}>
@@ -117,13 +126,15 @@ function Shown({
               </Typography>
             ))}
           </Part>
-          <Part title="Who gains and who loses">
-            <Totals application={application} review={review} />
-            {draft.changes.length > 0 && <ImpactList application={application} draft={draft} />}
-          </Part>
+          {draft.state === 'open' && draft.changes.length > 0 && (
+            <Part title="Who gains and who loses">
+              <Totals application={application} review={review} />
+              <ImpactList application={application} draft={draft} />
+            </Part>
+          )}
         </div>
         <div>
-          {draft.state === 'open' && <Publish application={application} review={review} />}
+          <Publish application={application} review={review} />
           <Expectations review={review} />
         </div>
       </Box>

@@ -128,6 +128,7 @@ export function RoleWork({ application, bench, working, role, onOpen }: Props) {
               label={home === one.key ? `${one.name} · edits go here` : one.name}
               size="small"
               variant={home === one.key ? 'filled' : 'outlined'}
+              sx={{ borderRadius: 1 }}
               onClick={() => onOpen({ kind: 'set', key: one.key })}
               onDelete={() =>
                 put({ ...element, sets: (element.sets ?? []).filter((key) => key !== one.key) })
@@ -329,7 +330,7 @@ function WhereItBelongs({
   onClose: () => void;
 }) {
   const sets = setsOf(role.now, working.sets);
-  const alone = sets.some((one) => otherRoles(one.key, role.key, working.roles).length === 0);
+  const name = `${role.now?.name}, its own`;
   return (
     <Dialog open onClose={onClose} maxWidth="sm" fullWidth aria-labelledby="where-title">
       <Box sx={{ p: 3, display: 'grid', gap: 1 }}>
@@ -358,13 +359,13 @@ function WhereItBelongs({
             </Button>
           );
         })}
-        {!alone && (
+        {sets.every((one) => one.name !== name) && (
           <Button
             variant="outlined"
             onClick={() => onPick(null)}
             sx={{ justifyContent: 'flex-start', gap: 1.5 }}
           >
-            <span>{role.now?.name}, its own</span>
+            <span>{name}</span>
             <Box component="span" sx={{ fontWeight: 400, color: 'text.secondary' }}>
               a new set, in no other role
             </Box>

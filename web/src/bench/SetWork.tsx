@@ -87,6 +87,7 @@ export function SetWork({ application, bench, working, set, onOpen }: Props) {
               label={one.now?.name}
               variant="outlined"
               size="small"
+              sx={{ borderRadius: 1 }}
               onClick={() => onOpen({ kind: 'role', key: one.key })}
             />
           ))}

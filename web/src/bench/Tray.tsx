@@ -31,15 +31,11 @@ export function Tray({ application }: { application: string }) {
   );
 
   const notKept = standing.pending.length;
-  if (!draft && notKept === 0) {
-    return dialog === 'drafts' ? (
-      <DraftsDialog application={application} onClose={() => setDialog(null)} />
-    ) : null;
-  }
   const failed = undo.error ?? redo.error;
   const current = told.data && draft && told.data.version === draft.version && told.data.ready;
-  const words = told.data?.ready ? consequenceWords(told.data) : [];
-  return (
+  const edited = draft !== undefined && draft.changes.length > 0;
+  const words = edited && told.data?.ready ? consequenceWords(told.data) : [];
+  const bar = (draft || notKept > 0) && (
     <Box
       component="section"
       aria-label="Draft"
@@ -73,14 +69,14 @@ export function Tray({ application }: { application: string }) {
       <Box
         component="span"
         role="status"
-        aria-busy={!current}
+        aria-busy={edited && !current}
         sx={{
           display: 'flex',
           gap: 2,
           flexWrap: 'wrap',
           flex: 1,
           minWidth: 0,
-          opacity: current ? 1 : 0.6,
+          opacity: current || !edited ? 1 : 0.6,
         }}
       >
         {words.map((one) => (
@@ -89,7 +85,7 @@ export function Tray({ application }: { application: string }) {
             {one.text}
           </Box>
         ))}
-        {told.data && told.data.failed.length > 0 && (
+        {edited && told.data && told.data.failed.length > 0 && (
           <Box component="span" sx={{ color: 'error.main' }}>
             {told.data.failed[0]}
           </Box>
@@ -197,13 +193,19 @@ export function Tray({ application }: { application: string }) {
         </MenuItem>
         <Leave application={application} onDone={() => setAnchor(null)} />
       </Menu>
+    </Box>
+  );
+  // What was begun in a dialog goes on where it ends the draft.
+  return (
+    <>
+      {bar}
       {dialog === 'rename' && draft && (
         <Rename application={application} draft={draft.id} onClose={() => setDialog(null)} />
       )}
       {dialog === 'drafts' && (
         <DraftsDialog application={application} onClose={() => setDialog(null)} />
       )}
-    </Box>
+    </>
   );
 }
 

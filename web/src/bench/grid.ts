@@ -239,17 +239,37 @@ export function between(rows: GridRow[], one: At, other: At): CellRef[] {
     .map((cell) => cell.ref);
 }
 
-/** What a cell says aloud. */
-export function aloud(cell: GridCell, operation: string, plural: string): string {
+/** What is written in a cell behind its rail. */
+export function shown(
+  cell: GridCell,
+  amount: (number: number) => string,
+  counted?: { before?: number; now?: number },
+): { text: string; differs: boolean } {
   const { now, before } = cell.change;
+  if (counted?.now !== undefined) {
+    const differs = counted.before !== undefined && counted.before !== counted.now;
+    const was = differs ? `${amount(counted.before ?? 0)} → ` : '';
+    return { text: counted.now === 0 && !differs ? '' : `${was}${amount(counted.now)}`, differs };
+  }
+  const word = (notches: number) =>
+    notches === 0 ? 'none' : reachWords(notches).replace('own ', '');
+  if (before && before.notches !== now.notches) {
+    return { text: `${word(before.notches)} → ${word(now.notches)}`, differs: true };
+  }
+  return { text: cell.label || now.notches === 0 ? '' : word(now.notches), differs: false };
+}
+
+/** What a cell says aloud; it has what is written in it. */
+export function aloud(cell: GridCell, operation: string, plural: string, written: string): string {
+  const { now } = cell.change;
   const reach = (notches: number) => (notches === 0 ? 'none' : reachWords(notches));
-  const conditional =
-    now.conditional.length > 0
-      ? `, ${now.conditional.map((one) => `${reach(one.notches)} under a condition`).join(', ')}`
-      : '';
-  const was = before ? `, published ${reach(before.notches)}` : '';
-  const carried =
-    cell.carried > now.notches ? `, ${reach(cell.carried)} carried by other operations` : '';
-  const givers = cell.givers.length > 0 ? `, by ${cell.givers.join(' and ')}` : '';
-  return `${operation} ${plural.toLowerCase()}, ${reach(now.notches)}${conditional}${was}${carried}${givers}`;
+  const parts = [
+    `${operation} ${plural.toLowerCase()}`,
+    reach(now.notches),
+    ...now.conditional.map((one) => `${reach(one.notches)} under a condition`),
+    ...(written !== '' && written !== reach(now.notches) ? [written] : []),
+    ...(cell.carried > now.notches ? [`${reach(cell.carried)} carried by other operations`] : []),
+    ...(cell.givers.length > 0 ? [`by ${cell.givers.join(' and ')}`] : []),
+  ];
+  return parts.join(', ');
 }

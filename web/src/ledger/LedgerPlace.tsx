@@ -7,6 +7,7 @@ import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import { Link, Navigate, useNavigate, useParams, useSearchParams } from 'react-router';
 import { api, data } from '../api/client';
+import { DayField } from '../app/Dates';
 import { Pages } from '../app/Pages';
 import { Part, Remark, Rows, When } from '../app/parts';
 import { Trouble } from '../app/Trouble';
@@ -103,14 +104,11 @@ function Publications({ application }: { application: string }) {
           onChange={(event) => set({ search: event.target.value })}
         />
         {(['from', 'until'] as const).map((one) => (
-          <TextField
+          <DayField
             key={one}
-            size="small"
-            type="date"
             label={one === 'from' ? 'From' : 'Until'}
             value={asked[one]}
-            slotProps={{ inputLabel: { shrink: true } }}
-            onChange={(event) => set({ [one]: event.target.value })}
+            onChange={(day) => set({ [one]: day })}
           />
         ))}
       </Box>

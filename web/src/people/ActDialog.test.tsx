@@ -122,12 +122,12 @@ test('an act that fails when it is done can be tried again', async () => {
   await waitFor(() => expect(close).toHaveBeenCalled());
 });
 
-test('it can be left as a draft instead', async () => {
+test("it can be put into one's draft instead", async () => {
   const leave = vi.fn(async () => nothing);
   const act = vi.fn(async () => nothing);
   const close = shown(act, { leave });
   await screen.findByText('Nobody gains or loses access.');
-  await userEvent.click(screen.getByRole('button', { name: 'Leave it as a draft' }));
+  await userEvent.click(screen.getByRole('button', { name: 'Put it into my draft' }));
   await waitFor(() => expect(close).toHaveBeenCalled());
   expect(leave).toHaveBeenCalledOnce();
   expect(act).toHaveBeenCalledTimes(1);

@@ -105,7 +105,7 @@ export function ActDialog({
               disabled={leaving.isPending}
               onClick={() => leaving.mutate(undefined)}
             >
-              Leave it as a draft
+              Put it into my draft
             </Button>
           )}
           {!asking.data && (

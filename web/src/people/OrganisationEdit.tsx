@@ -4,6 +4,7 @@ import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
+import { DayField } from '../app/Dates';
 import { ActDialog } from './ActDialog';
 import type { OrganisationSheet } from './api';
 import { changeOrganisation, type OrganisationDraft, organisationDraft } from './organisationDraft';
@@ -72,15 +73,7 @@ export function OrganisationEdit({ sheet, onClose }: Props) {
       </Box>
       {!sheet.line.own && (
         <Box sx={{ display: 'flex', gap: 2, alignItems: 'center' }}>
-          <TextField
-            size="small"
-            type="date"
-            label="Last day"
-            value={draft.ends}
-            onChange={(event) => set({ ends: event.target.value })}
-            slotProps={{ inputLabel: { shrink: true } }}
-            sx={{ width: 170 }}
-          />
+          <DayField label="Last day" value={draft.ends} onChange={(ends) => set({ ends })} />
           <FormControlLabel
             control={
               <Checkbox

@@ -4,6 +4,7 @@ import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
+import { DayField } from '../app/Dates';
 import { type Given, saying, useFacets, useOrganisations } from './api';
 import { Chooser, type Picked } from './PickOne';
 
@@ -92,14 +93,10 @@ export function RoleForm({ choice, onChange }: Props) {
         onPick={(picked) => onChange({ ...choice, accounts: picked })}
       />
       <Box sx={{ display: 'flex', gap: 1.5 }}>
-        <TextField
-          size="small"
-          type="date"
+        <DayField
           label="Last day"
           value={choice.until}
-          onChange={(event) => onChange({ ...choice, until: event.target.value })}
-          slotProps={{ inputLabel: { shrink: true } }}
-          sx={{ width: 170 }}
+          onChange={(until) => onChange({ ...choice, until })}
         />
         <FormControlLabel
           control={

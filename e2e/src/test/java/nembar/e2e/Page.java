@@ -100,6 +100,12 @@ public final class Page {
         return this;
     }
 
+    /** Types a key while another is held down. */
+    Page holding(Keys held, CharSequence key) {
+        new Actions(browser).keyDown(held).sendKeys(key).keyUp(held).perform();
+        return this;
+    }
+
     WebElement see(By what) {
         return wait.until(ExpectedConditions.visibilityOfElementLocated(what));
     }

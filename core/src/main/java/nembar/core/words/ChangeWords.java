@@ -10,10 +10,13 @@ import java.util.stream.Stream;
 import nembar.core.catalogue.Field;
 import nembar.core.catalogue.Function;
 import nembar.core.catalogue.RecordType;
+import nembar.core.design.AccountFilter;
 import nembar.core.design.Assignment;
 import nembar.core.design.Delegation;
+import nembar.core.design.DirectShare;
 import nembar.core.design.Element;
 import nembar.core.design.Expectation;
+import nembar.core.design.FieldFilter;
 import nembar.core.design.Privilege;
 import nembar.core.design.PrivilegeSet;
 import nembar.core.design.Role;
@@ -168,6 +171,16 @@ public final class ChangeWords {
             return names.getOrDefault(one.delegate(), one.delegate())
                     + " for "
                     + names.getOrDefault(one.principal(), one.principal());
+        }
+        if (element instanceof AccountFilter one) {
+            return one.name();
+        }
+        if (element instanceof FieldFilter one) {
+            return one.name();
+        }
+        if (element instanceof DirectShare one) {
+            RecordType type = type(model, one.recordType());
+            return type.singular() + " " + one.record();
         }
         return Changes.name(element);
     }

@@ -77,6 +77,7 @@ class DraftController {
      *
      * @param broken names of the expectations that hold now and would not any more
      * @param words what the draft does, a sentence for each element
+     * @param stale why it cannot be made any more of what is published by now
      * @param approvers names of those who can agree to what needs it
      */
     record Review(
@@ -87,6 +88,7 @@ class DraftController {
             List<Proved> expectations,
             List<String> broken,
             List<String> words,
+            List<String> stale,
             List<String> approvers,
             Optional<PlanShown> planned) {}
 
@@ -192,6 +194,7 @@ class DraftController {
                 standing.expectations(),
                 standing.broken(),
                 standing.words(),
+                standing.stale(),
                 shapes.approvers(standing.objections()),
                 drafts.planned(drafts.find(me.person(), application, id)).map(shapes::of));
     }

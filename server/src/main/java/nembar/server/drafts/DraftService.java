@@ -21,6 +21,8 @@ import nembar.core.draft.Changes;
 import nembar.core.draft.Written;
 import nembar.core.governance.Objection;
 import nembar.core.model.AccessModel;
+import nembar.core.model.ModelRefused;
+import nembar.core.model.Problem;
 import nembar.core.words.ChangeWords;
 import nembar.server.answers.Proved;
 import nembar.server.approval.Repeatable;
@@ -102,15 +104,30 @@ class DraftService {
             Map<String, Object> published,
             Optional<ChangePart> drafted) {}
 
-    /** What stands against publishing a draft. */
+    /**
+     * What stands against publishing a draft.
+     *
+     * @param words what it does, a sentence for each element
+     * @param stale why it cannot be made any more of what is published by now
+     */
     record Standing(
             List<Objection> objections,
             List<Clash> clashes,
             List<Proved> expectations,
             List<String> broken,
-            List<String> words) {
+            List<String> words,
+            List<String> stale) {
         boolean publishable() {
-            return objections.isEmpty() && clashes.isEmpty() && broken.isEmpty();
+            return objections.isEmpty()
+                    && clashes.isEmpty()
+                    && broken.isEmpty()
+                    && stale.isEmpty()
+                    && !words.isEmpty();
+        }
+
+        /** Of a draft that is not open, or cannot be made any more. */
+        static Standing nothing(List<Clash> clashes, List<String> stale) {
+            return new Standing(List.of(), clashes, List.of(), List.of(), List.of(), stale);
         }
     }
 
@@ -200,6 +217,19 @@ class DraftService {
     /** Everything that stands against publishing it, as if its author did. */
     Standing standing(Person me, String application, String id) {
         Draft draft = find(me, application, id);
+        if (!draft.open()) {
+            return Standing.nothing(List.of(), List.of());
+        }
+        try {
+            return standing(me, draft);
+        } catch (ModelRefused stale) {
+            return Standing.nothing(
+                    clashes(draft), stale.problems().stream().map(Problem::message).toList());
+        }
+    }
+
+    private Standing standing(Person me, Draft draft) {
+        String application = draft.application();
         Person author = models.directory().person(draft.author()).orElseThrow();
         Judgement judgement = judged(author, draft);
         AccessModel next = judgement.next().models().get(application);
@@ -218,7 +248,8 @@ class DraftService {
                 clashes(draft),
                 expectations,
                 judgement.broken(),
-                new ChangeWords(models.model(application), next).of(DraftEdits.changes(draft)));
+                new ChangeWords(models.model(application), next).of(DraftEdits.changes(draft)),
+                List.of());
     }
 
     private static ChangeSet changes(Draft draft) {

@@ -26,7 +26,16 @@ class Interface implements WebMvcConfigurer {
 
     @Controller
     static class Page {
-        @GetMapping({"/", "/{place:[a-z-]+}", "/ask/**", "/people/**", "/come-in/*", "/join/*"})
+        @GetMapping({
+            "/",
+            "/{place:[a-z-]+}",
+            "/ask/**",
+            "/bench/**",
+            "/ledger/**",
+            "/people/**",
+            "/come-in/*",
+            "/join/*"
+        })
         String page() {
             return "forward:/index.html";
         }

@@ -1,0 +1,149 @@
+package nembar.e2e;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.openqa.selenium.By;
+import org.openqa.selenium.Keys;
+
+/** From a wish to a publication and back, as administrators do it. */
+@ExtendWith(Stage.class)
+class BenchTest {
+    private static final String RUN_VOYAGES = "/bench/towline?set=run-voyages";
+
+    private static By cell(String ref) {
+        return By.cssSelector("button[data-ref='" + ref + "']");
+    }
+
+    /** Takes the draft out of the way, with all that was edited in it. */
+    private static void discard(Page page) {
+        page.click(By.cssSelector("section[aria-label='Draft'] button[aria-haspopup='menu']"));
+        page.click(By.xpath("//li[normalize-space()='All drafts, and others']"));
+        page.click(
+                By.xpath(
+                        "//tr[contains(., 'you work in it')]//button[starts-with(@aria-label,"
+                                + " 'Discard')]"));
+        page.read("Discarded");
+        page.press("Close");
+        page.missing("Nothing takes effect");
+    }
+
+    @Test
+    void aRoleIsCopiedNarrowedByKeyboardPublishedAndUndone(Page page) {
+        page.signInAsAdministrator();
+        page.go("/bench/towline?role=surveyor").read("held by");
+        page.press("Copy");
+        page.fill("What the copy is called", "Night surveyor");
+        page.confirm("Copy it");
+        page.read("1 edit");
+        assertThat(page.path()).contains("role=night-surveyor");
+
+        // into a cell, and on by keyboard alone
+        page.click(cell("cell:voyage:change"));
+        page.type("1");
+        page.read("In which set does this belong?");
+        page.press("Leave it as it is").missing("In which set does this belong?");
+        page.type("1");
+        page.click(By.xpath("//button[contains(., 'a new set, in no other role')]"));
+        page.read("Night surveyor, its own · edits go here").read("2 edits");
+        page.type(Keys.ARROW_DOWN, "2");
+        page.read("3 edits");
+        assertThat(page.focused()).startsWith("change cargo lots, own reports, none → reports");
+        page.holding(Keys.CONTROL, "z");
+        page.read("2 edits");
+
+        page.press("Review");
+        page.read("New role: Night surveyor");
+        page.read("New privilege set: Night surveyor, its own, change voyages, none → own.");
+        assertThat(page.seriousAxeFindings()).isEmpty();
+        page.fill("Why, for whoever reads it later", "Nights on the estuary");
+        page.press("Publish now");
+        page.read("Published as no.");
+        page.press("Look at it in the ledger");
+        page.read("Nights on the estuary").read("New role: Night surveyor");
+        assertThat(page.seriousAxeFindings()).isEmpty();
+
+        page.press("Undo it, as a draft");
+        page.read("Take away the role Night surveyor");
+        page.fill("Why, for whoever reads it later", "It was a test");
+        page.press("Publish now");
+        page.read("Published as no.");
+        page.go("/ledger/towline").read("It was a test").read("Nights on the estuary");
+    }
+
+    @Test
+    void theDraftTellsWhoGainsAndWhatBreaks(Page page) {
+        page.signInAsAdministrator();
+        page.go(RUN_VOYAGES);
+        page.click(cell("cell:cargo_lot:change"));
+        page.type("7");
+        page.read("people gain").read("cargo lots");
+        page.read("Run voyages: change cargo lots, own branch → all");
+        assertThat(page.seriousAxeFindings()).isEmpty();
+        page.holding(Keys.CONTROL, "z");
+        page.read("As published.");
+
+        // an expectation breaks, and is mended
+        page.click(cell("cell:berth_booking:delete"));
+        page.type("7");
+        page.read("1 expectation breaks").read("The Night Desk deletes no bookings");
+        page.press("Review");
+        page.read("would break");
+        page.fill("Why, for whoever reads it later", "Let us see");
+        assertThat(page.button("Publish now").isEnabled()).isFalse();
+        page.press("Back to the bench");
+        page.go(RUN_VOYAGES);
+        page.click(cell("cell:berth_booking:delete"));
+        page.type(Keys.DELETE);
+        page.read("As published.").missing("1 expectation breaks");
+        discard(page);
+    }
+
+    @Test
+    void twoWorkInOneDraft(Page page) {
+        page.signInAsAdministrator();
+        page.go(RUN_VOYAGES);
+        page.click(cell("cell:inspection:delete"));
+        page.type("1");
+        page.read("Run voyages: delete inspections, none → own");
+        Page other = page.another();
+        try {
+            other.signInAsAdministrator();
+            other.go("/bench/towline?set=see-berths");
+            other.read("1 edit");
+            other.click(cell("cell:berth_booking:change"));
+            other.type("1");
+            other.read("2 edits");
+            page.read("See berths: change berth bookings, none → own");
+            other.holding(Keys.CONTROL, "z");
+            other.read("undone");
+        } finally {
+            other.close();
+        }
+        page.read("1 edit");
+        discard(page);
+    }
+
+    @Test
+    void aStewardIsAskedFromTheReview(Page page) {
+        page.signInAsAdministrator();
+        page.go("/bench/towline?set=crew-list");
+        page.click(cell("cell:crew_member:change"));
+        page.type("1");
+        page.read("needs the agreement of Agnete Solberg or Rufus Tannahill");
+        page.press("Review");
+        page.fill("Why, for whoever reads it later", "Crews mend their own numbers");
+        page.press("Ask Agnete Solberg and others to agree");
+        page.read("It is published once that is enough.");
+        Page steward = page.another();
+        try {
+            steward.go("/people/requests").signIn(Page.STEWARD, Page.STEWARDS_PASSWORD);
+            steward.read("Crews mend their own numbers");
+        } finally {
+            steward.close();
+        }
+        page.go("/bench/towline");
+        discard(page);
+    }
+}

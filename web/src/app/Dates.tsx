@@ -1,0 +1,70 @@
+import { AdapterDayjs } from '@mui/x-date-pickers/AdapterDayjs';
+import { DatePicker } from '@mui/x-date-pickers/DatePicker';
+import { DateTimePicker } from '@mui/x-date-pickers/DateTimePicker';
+import { LocalizationProvider } from '@mui/x-date-pickers/LocalizationProvider';
+import dayjs, { type Dayjs } from 'dayjs';
+import 'dayjs/locale/en-gb';
+import type { ReactNode } from 'react';
+
+/** Dates as "03 March 2026": no two ways to read them. */
+const DAY = 'DD MMM YYYY';
+const MINUTE = 'DD MMM YYYY HH:mm';
+
+function Written({ children }: { children: ReactNode }) {
+  return (
+    <LocalizationProvider dateAdapter={AdapterDayjs} adapterLocale="en-gb">
+      {children}
+    </LocalizationProvider>
+  );
+}
+
+type Props = {
+  label: string;
+  /** A day as 2026-03-03, or an instant in the browser's zone as 2026-03-03T14:05; empty for none. */
+  value: string;
+  onChange: (value: string) => void;
+  width?: number;
+};
+
+const read = (value: string): Dayjs | null => (value === '' ? null : dayjs(value));
+
+const written = (day: Dayjs | null, format: string): string =>
+  day?.isValid() ? day.format(format) : '';
+
+/** A day that is picked, or typed. */
+export function DayField({ label, value, onChange, width = 176 }: Props) {
+  return (
+    <Written>
+      <DatePicker
+        label={label}
+        value={read(value)}
+        format={DAY}
+        onChange={(day) => onChange(written(day, 'YYYY-MM-DD'))}
+        slotProps={{
+          textField: { size: 'small', sx: { width } },
+          field: { clearable: true },
+        }}
+      />
+    </Written>
+  );
+}
+
+/** A day and a time of it. */
+export function TimeField({ label, value, onChange, width = 236 }: Props) {
+  return (
+    <Written>
+      <DateTimePicker
+        label={label}
+        value={read(value)}
+        format={MINUTE}
+        ampm={false}
+        disablePast
+        onChange={(at) => onChange(written(at, 'YYYY-MM-DDTHH:mm'))}
+        slotProps={{
+          textField: { size: 'small', sx: { width } },
+          field: { clearable: true },
+        }}
+      />
+    </Written>
+  );
+}
