@@ -105,6 +105,7 @@ test('a cell says its number, reach and marks aloud', () => {
 test('one cell is in the tab order, arrows move, Enter picks', async () => {
   show();
   await userEvent.tab();
+  await userEvent.tab();
   expect(document.activeElement?.getAttribute('aria-label')).toMatch(/^view 96 of 402 voyages/);
   await userEvent.keyboard('{ArrowDown}{ArrowRight}{Enter}');
   expect(document.activeElement?.getAttribute('aria-label')).toMatch(/^change 12 of 402 lots/);
@@ -114,8 +115,39 @@ test('one cell is in the tab order, arrows move, Enter picks', async () => {
 test('f opens a record type to its fields and closes it again', async () => {
   show();
   await userEvent.tab();
+  await userEvent.tab();
   await userEvent.keyboard('f');
   expect(screen.getByRole('button', { name: 'Voyage, Margin: view hidden' })).toBeTruthy();
   await userEvent.keyboard('f');
   expect(screen.queryByRole('button', { name: 'Voyage, Margin: view hidden' })).toBeNull();
+});
+
+test('types with nothing fold to a line of their area', async () => {
+  const nothing = type('chart', 'Chart', 'Charts');
+  const area = answer.areas[0];
+  const folding: WhatCan = {
+    ...answer,
+    areas: area
+      ? [
+          {
+            ...area,
+            types: [...area.types, { ...nothing, cells: [cell('view', 0, none)] }],
+          },
+        ]
+      : [],
+  };
+  function Folding() {
+    return <ReachGrid answer={folding} question={useQuestion()} />;
+  }
+  render(
+    <MemoryRouter>
+      <Folding />
+    </MemoryRouter>,
+  );
+  expect(screen.getByRole('button', { name: /^Chart 402/ })).toBeTruthy();
+  await userEvent.click(screen.getByRole('button', { name: 'Fold what has nothing' }));
+  expect(screen.queryByRole('button', { name: /^Chart 402/ })).toBeNull();
+  expect(screen.getByText(/1 kind with nothing/)).toBeTruthy();
+  await userEvent.click(screen.getByRole('button', { name: 'Show everything' }));
+  expect(screen.getByRole('button', { name: /^Chart 402/ })).toBeTruthy();
 });

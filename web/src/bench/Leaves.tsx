@@ -3,7 +3,7 @@ import Button from '@mui/material/Button';
 import MuiLink from '@mui/material/Link';
 import { styled } from '@mui/material/styles';
 import Typography from '@mui/material/Typography';
-import { useState } from 'react';
+import { type ReactNode, useState } from 'react';
 import { Link } from 'react-router';
 import { api, data } from '../api/client';
 import { Pages } from '../app/Pages';
@@ -14,6 +14,7 @@ import {
   type DraftShown,
   type EditShown,
   type ImpactLine,
+  LINES,
   useConsequences,
   useHolders,
   useImpact,
@@ -283,18 +284,36 @@ export function byPerson(lines: ImpactLine[]): OfPerson[] {
   return [...people.values()];
 }
 
-/** What changes for people, by name; a person opens to the records. */
+/** What a draft changes for people, by name; a person opens to the records. */
 export function ImpactList({ application, draft }: { application: string; draft: DraftShown }) {
   const [page, setPage] = useState(0);
-  const [open, setOpen] = useState<string | null>(null);
   const impact = useImpact(application, draft, page);
-  const { data: lines } = impact;
   if (impact.isError) {
     return <Trouble error={impact.error} again={() => impact.refetch()} />;
   }
   return (
     <Box sx={{ opacity: impact.isPlaceholderData ? 0.6 : 1 }}>
-      {byPerson(lines?.lines ?? []).map((one) => (
+      <Lines
+        lines={impact.data?.lines ?? []}
+        more={(person) => <Examples application={application} draft={draft} person={person} />}
+      />
+      <Pages page={page} size={LINES} total={impact.data?.total ?? 0} onPage={setPage} />
+    </Box>
+  );
+}
+
+/** What changes, person by person; `more` is shown of one that is opened. */
+export function Lines({
+  lines,
+  more,
+}: {
+  lines: ImpactLine[];
+  more: (person: string) => ReactNode;
+}) {
+  const [open, setOpen] = useState<string | null>(null);
+  return (
+    <>
+      {byPerson(lines).map((one) => (
         <Box
           key={one.key}
           sx={{
@@ -312,7 +331,7 @@ export function ImpactList({ application, draft }: { application: string; draft:
           >
             {one.name}
           </Button>
-          {one.lines.slice(0, open === one.key ? 100 : 2).map((line) => (
+          {one.lines.slice(0, open === one.key ? LINES : 2).map((line) => (
             <ImpactWords key={lineKey(line)} line={line} />
           ))}
           {one.lines.length > 2 && open !== one.key && (
@@ -320,15 +339,10 @@ export function ImpactList({ application, draft }: { application: string; draft:
               and {one.lines.length - 2} more
             </Box>
           )}
-          {open === one.key && (
-            <Examples application={application} draft={draft} person={one.key} />
-          )}
+          {open === one.key && more(one.key)}
         </Box>
       ))}
-      {lines && lines.total > 100 && (
-        <Pages page={page} size={100} total={lines.total} onPage={setPage} />
-      )}
-    </Box>
+    </>
   );
 }
 

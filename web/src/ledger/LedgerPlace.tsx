@@ -4,7 +4,7 @@ import MuiLink from '@mui/material/Link';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import { useEffect } from 'react';
+import { useEffect, useState } from 'react';
 import { Link, Navigate, useNavigate, useParams, useSearchParams } from 'react-router';
 import { api, data } from '../api/client';
 import { DayField } from '../app/Dates';
@@ -14,7 +14,8 @@ import { Trouble } from '../app/Trouble';
 import { useApplications } from '../ask/answers';
 import { and, quoted } from '../ask/said';
 import { Working } from '../ask/Working';
-import type { Publication } from '../bench/api';
+import { LINES, type Publication } from '../bench/api';
+import { Lines } from '../bench/Leaves';
 import { useDoing } from '../people/api';
 
 const SIZE = 25;
@@ -96,6 +97,14 @@ function Publications({ application }: { application: string }) {
         <Typography variant="h1" component="h1" sx={{ flex: 1 }}>
           Ledger
         </Typography>
+        <Button
+          variant="outlined"
+          href={`/api/applications/${encodeURIComponent(application)}/publications.csv?${new URLSearchParams(
+            { search: asked.search, ...(from ? { from } : {}), ...(until ? { until } : {}) },
+          )}`}
+        >
+          As CSV
+        </Button>
         <TextField
           size="small"
           type="search"
@@ -258,6 +267,54 @@ function OnePublication({ application, number }: { application: string; number: 
           </Typography>
         ))}
       </Part>
+      {shown.words.length > 0 && <ForWhom application={application} number={number} />}
     </>
+  );
+}
+
+/** Who gained and who lost by it, worked out when one asks. */
+function ForWhom({ application, number }: { application: string; number: number }) {
+  const [asked, setAsked] = useState(false);
+  const [page, setPage] = useState(0);
+  const impact = useQuery({
+    queryKey: ['ledger', application, number, 'impact', page],
+    queryFn: () =>
+      data(
+        api.GET('/api/applications/{application}/publications/{number}/impact', {
+          params: { path: { application, number }, query: { page, size: LINES } },
+        }),
+      ),
+    enabled: asked,
+    placeholderData: keepPreviousData,
+    retry: false,
+  });
+  return (
+    <Part title="Who gained and who lost then">
+      {!asked && (
+        <Button variant="outlined" onClick={() => setAsked(true)}>
+          Work it out
+        </Button>
+      )}
+      {impact.isError && <Trouble error={impact.error} again={() => impact.refetch()} />}
+      {asked && impact.isPending && <Working lines={4} />}
+      {impact.data && (
+        <Box sx={{ maxWidth: 560 }}>
+          <Typography color="textSecondary" sx={{ mb: 1 }}>
+            {impact.data.total === 0
+              ? 'Nobody gained or lost anything on the records there are.'
+              : 'People as they were then, on the records there are today.'}
+          </Typography>
+          <Lines
+            lines={impact.data.lines}
+            more={(person) => (
+              <MuiLink component={Link} to={`/people/p/${person}`} sx={{ fontSize: 13 }}>
+                Open the person
+              </MuiLink>
+            )}
+          />
+          <Pages page={page} size={LINES} total={impact.data.total} onPage={setPage} />
+        </Box>
+      )}
+    </Part>
   );
 }

@@ -23,7 +23,6 @@ class Screenshots {
         page.signIn(Page.ADMINISTRATOR, Page.ADMINISTRATORS_PASSWORD);
         page.focusOn("Person").type("mar");
         page.see(By.xpath("//li[@role='option'][contains(., 'Ilse Marrow')]"));
-        shoot(page, "ask-slot");
         page.go(ASK + "ilse.marrow").read("Movement map");
         shoot(page, "ask");
         page.go(ASK + "ilse.marrow&open=crew_member&because=field:crew_member:birth_date")
@@ -39,10 +38,30 @@ class Screenshots {
                 .read("1 to 25 of");
         page.read("holds Dispatcher");
         shoot(page, "records");
+        bench(page);
         people(page);
         page.dark();
         page.go(ASK + "ilse.marrow&because=cell:cargo_lot:view").read("holds Dispatcher");
         shoot(page, "ask-dark");
+    }
+
+    private static void bench(Page page) {
+        page.go("/bench/towline?role=dispatcher").read("held by 19 people");
+        page.click(cell("cell:berth_booking:change")).type("5");
+        page.click(By.xpath("//button[contains(., 'a new set, in no other role')]"));
+        page.read("people gain");
+        page.click(cell("cell:cargo_lot:delete")).type("3");
+        page.read("3 edits").read("own teams");
+        page.click(cell("cell:claim:view"));
+        shoot(page, "bench");
+        page.press("Review").read("Nothing takes effect until then").read("Desmond Pryor");
+        shoot(page, "review");
+        page.go("/ledger/towline").read("Stand-in for the head of operations");
+        shoot(page, "ledger");
+    }
+
+    private static By cell(String ref) {
+        return By.cssSelector("button[data-ref='" + ref + "']");
     }
 
     private static void people(Page page) {
@@ -60,13 +79,8 @@ class Screenshots {
         page.complete("Role", "Incident w", "Incident watcher").press("See what it amounts to");
         page.read("Each will view").read("Movement map");
         shoot(page, "bring-in-amount");
-        page.press("5. Message").fill("A note of yours", "See you on the mole at seven.");
-        page.read("Idris Munro invites you");
-        shoot(page, "bring-in-message");
         page.go("/people/organisations/hollis-grain").read("What was done");
         shoot(page, "organisation");
-        page.go("/people/units").press("Night Desk").read("New unit below");
-        shoot(page, "units");
         page.go("/people/teams/delta-dispatch").read("Tove Ansgar");
         shoot(page, "team");
         page.go("/people/p/isolde.tran").press("Change");

@@ -2,6 +2,7 @@ package nembar.server.drafts;
 
 import io.swagger.v3.oas.annotations.Operation;
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import nembar.core.answers.Impact;
@@ -20,6 +21,7 @@ import nembar.server.drafts.DraftShapes.PlanShown;
 import nembar.server.drafts.DraftShapes.PublicationShown;
 import nembar.server.http.Csv;
 import nembar.server.http.Instants;
+import nembar.server.http.Paging;
 import nembar.server.session.Me;
 import nembar.server.store.DraftStore.Draft;
 import nembar.server.store.DraftStore.Page;
@@ -212,11 +214,17 @@ class DraftController {
             @RequestParam(defaultValue = "0") int page,
             @RequestParam(defaultValue = "100") int size,
             @RequestParam(defaultValue = "") String person) {
-        List<Impact.Line> lines = drafts.impact(me.person(), application, id, person);
-        int from = Math.min(Math.max(page, 0) * Math.max(size, 1), lines.size());
-        int to = Math.min(from + Math.min(Math.max(size, 1), 500), lines.size());
+        return page(drafts.impact(me.person(), application, id, person), page, size);
+    }
+
+    private static ImpactPage page(List<Impact.Line> lines, int page, int size) {
+        Paging.check(page, size);
+        int from = (int) Math.min((long) page * size, lines.size());
         return new ImpactPage(
-                lines.subList(from, to).stream().map(DraftShapes::of).toList(), lines.size());
+                lines.subList(from, Math.min(from + size, lines.size())).stream()
+                        .map(DraftShapes::of)
+                        .toList(),
+                lines.size());
     }
 
     @PostMapping("/drafts/{id}/approve")
@@ -328,6 +336,45 @@ class DraftController {
     @Operation(operationId = "publication")
     PublicationShown publication(@PathVariable String application, @PathVariable long number) {
         return shapes.of(drafts.publication(me.person(), application, number));
+    }
+
+    /** What it changed for people when it was made, on the records there are today. */
+    @GetMapping("/publications/{number}/impact")
+    @Operation(operationId = "publicationImpact")
+    ImpactPage publicationImpact(
+            @PathVariable String application,
+            @PathVariable long number,
+            @RequestParam(defaultValue = "0") int page,
+            @RequestParam(defaultValue = "100") int size) {
+        return page(drafts.publicationImpact(me.person(), application, number), page, size);
+    }
+
+    /** The ledger as a CSV file (RFC 4180), its last thousand publications at most. */
+    @GetMapping(path = "/publications.csv", produces = "text/csv")
+    @Operation(operationId = "publicationsCsv")
+    ResponseEntity<StreamingResponseBody> publicationsCsv(
+            @PathVariable String application, @ParameterObject LedgerAsked asked) {
+        List<PublicationShown> some = new ArrayList<>();
+        for (int page = 0; page < 10; page++) {
+            drafts.publications(me.person(), application, asked.wanted(), page, 100)
+                    .items()
+                    .forEach(one -> some.add(shapes.of(one)));
+        }
+        return Csv.file(
+                "ledger.csv",
+                List.of("Number", "At", "Author", "Publisher", "Agreed", "Reason", "What it did"),
+                some.stream().map(DraftController::row));
+    }
+
+    private static List<String> row(PublicationShown one) {
+        return List.of(
+                String.valueOf(one.number()),
+                one.at().toString(),
+                one.authorName(),
+                one.publisherName(),
+                String.join(", ", one.approverNames()),
+                one.reason(),
+                String.join("; ", one.words()));
     }
 
     /** Makes a draft of the publication's inverse. */

@@ -2,6 +2,8 @@ package nembar.server.drafts;
 
 import jakarta.persistence.OptimisticLockException;
 import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
@@ -59,6 +61,10 @@ class DraftService {
     private static final int SIZE_AT_MOST = 100;
     private static final int EDITS_SHOWN = 200;
     private static final int EXAMPLES = 5;
+
+    /** Longer than instants differ by being kept, and shorter than a publication takes. */
+    private static final Duration JUST_BEFORE = Duration.ofMillis(1);
+
     private static final int NAME_AT_MOST = 200;
 
     private final Models models;
@@ -290,13 +296,7 @@ class DraftService {
         AccessModel published = models.model(application);
         Moment now = moments.now(application);
         Moment next = new Moment(next(published, draft), now.at());
-        Predicate<Person> visible = governance.mayView(me);
-        List<Impact.OfPerson> seen =
-                Impact.of(now, next).people().stream()
-                        .filter(one -> person.isEmpty() || one.seat().person().key().equals(person))
-                        .filter(one -> visible.test(one.seat().person()))
-                        .toList();
-        return new Impact(seen)
+        return visible(me, Impact.of(now, next), person)
                 .counted(governance.counting(me, published), person.isEmpty() ? 0 : EXAMPLES);
     }
 
@@ -438,6 +438,28 @@ class DraftService {
         return store.publication(application, number)
                 .orElseThrow(
                         () -> new NotFound("number", "There is no publication " + number + "."));
+    }
+
+    /**
+     * What a publication changed for people when it was made, counted on the records there are
+     * today.
+     */
+    List<Impact.Line> publicationImpact(Person me, String application, long number) {
+        Instant at = publication(me, application, number).at();
+        Moment was = moments.of(application, Optional.of(at.minus(JUST_BEFORE)));
+        Moment is = moments.of(application, Optional.of(at));
+        return visible(me, Impact.of(was, is), "")
+                .counted(governance.counting(me, models.model(application)), 0);
+    }
+
+    /** What changes for those people whom whoever asks may see; of one only, where one is named. */
+    private Impact visible(Person me, Impact impact, String person) {
+        Predicate<Person> visible = governance.mayView(me);
+        return new Impact(
+                impact.people().stream()
+                        .filter(one -> person.isEmpty() || one.seat().person().key().equals(person))
+                        .filter(one -> visible.test(one.seat().person()))
+                        .toList());
     }
 
     /** A draft that undoes a publication. */

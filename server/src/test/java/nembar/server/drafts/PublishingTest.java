@@ -188,4 +188,28 @@ class PublishingTest {
                 .startsWith("Person,Account,Outsider,What,Gained,Lost")
                 .contains("Clemency Hart,larkwater,,view berth bookings,");
     }
+
+    @Test
+    void aPublicationTellsWhoGainedByIt(Installation nembar) {
+        Client client = nembar.administrator();
+        Map<String, Object> assign =
+                Limited.assign("ledger-gain", "set", "see-berths", "clemency.hart", Map.of());
+        Answer made = Limited.publish(client, TOWLINE, "Gain", List.of(assign));
+        String publication = TOWLINE + "/publications/" + made.json().path("number").asLong();
+        Answer impact = client.get(publication + "/impact");
+        assertThat(impact.status()).as(impact.text()).isEqualTo(200);
+        assertThat(impact.json().path("total").asInt()).isEqualTo(1);
+        assertThat(impact.json().at("/lines/0/name").asString()).isEqualTo("Clemency Hart");
+        assertThat(impact.json().at("/lines/0/does").asString()).isEqualTo("view berth bookings");
+        assertThat(impact.json().at("/lines/0/gained").asLong()).isGreaterThan(800);
+        Answer file = client.get(TOWLINE + "/publications.csv?element=ledger-gain");
+        assertThat(file.text())
+                .contains("Number,At,Author")
+                .contains("Give See berths to Clemency Hart");
+        Limited.publish(
+                client,
+                TOWLINE,
+                "Clean",
+                List.of(Map.of("remove", "assignments", "key", "ledger-gain")));
+    }
 }
