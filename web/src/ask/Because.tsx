@@ -46,7 +46,11 @@ export function Because({ question }: { question: Question }) {
   );
 }
 
-function Reasons({ answer, question }: { answer: BecauseAnswer; question: Question }) {
+/** What the reasons need of a question: what they are of, and what then. */
+export type Asked = globalThis.Pick<Question, 'pick' | 'listed' | 'because' | 'list'>;
+
+/** Routes, cuts and what is missing. */
+export function Reasons({ answer, question }: { answer: BecauseAnswer; question: Asked }) {
   const pick = question.pick;
   const listable = pick?.kind === 'cell' && !question.listed;
   const operation = pick && 'operation' in pick ? pick.operation : 'view';

@@ -15,6 +15,7 @@ function cell(operation: string, records: number | undefined, more: Partial<Cell
     notches: 5,
     reach: 'own branch',
     granted: true,
+    narrowed: false,
     words: 'unit is Sorrel Delta',
     widened: 0,
     cut: 0,

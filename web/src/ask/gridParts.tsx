@@ -3,7 +3,7 @@ import { styled } from '@mui/material/styles';
 import Tooltip from '@mui/material/Tooltip';
 import type { Cell } from './answers';
 import { CutMark, WidenedMark } from './marks';
-import { ReachRail } from './ReachRail';
+import { ReachRail, RelatedRail } from './ReachRail';
 import { number } from './said';
 
 export const Table = styled('table')(({ theme }) => ({
@@ -78,7 +78,7 @@ function aloud(cell: Cell, plural: string, total: number): string {
     cell.records === undefined
       ? `${cell.label} within reach: ${kind}`
       : `${cell.label} ${number(cell.records)} of ${number(total)} ${kind}`;
-  const reach = cell.reach ? `, ${cell.reach}` : '';
+  const reach = cell.reach ? `, ${cell.reach}${cell.narrowed ? ', narrowed' : ''}` : '';
   const widened = cell.widened > 0 ? `, ${number(cell.widened)} through related records` : '';
   const cut = cell.cut > 0 ? `, filters take ${number(cell.cut)}` : '';
   return `${amount}${reach}${widened}${cut}`;
@@ -112,7 +112,11 @@ export function ReachCell({ cell, plural, total, named, picked, onPick }: ReachC
         tabIndex={-1}
         onClick={onPick}
       >
-        <ReachRail notches={cell.granted ? cell.notches : 0} />
+        {cell.granted && cell.notches === 0 ? (
+          <RelatedRail />
+        ) : (
+          <ReachRail notches={cell.granted ? cell.notches : 0} narrowed={cell.narrowed} />
+        )}
         {named && <span className={cell.granted ? '' : 'quiet'}>{cell.label}</span>}{' '}
         <span
           className={

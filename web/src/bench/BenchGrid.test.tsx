@@ -54,6 +54,8 @@ const published: SetElement = {
   privileges: [{ recordType: 'trip', operation: 'change', reach: 'unit' }],
 };
 
+const nothing = () => {};
+
 function Edited({
   cannot,
   editable = true,
@@ -84,7 +86,7 @@ function Edited({
           edit({ does: 'level', function: one, level });
         }
       }}
-      onCursor={() => {}}
+      onCursor={nothing}
       onCannot={cannot}
     />
   );

@@ -1,7 +1,4 @@
 import Box from '@mui/material/Box';
-import Menu from '@mui/material/Menu';
-import MenuItem from '@mui/material/MenuItem';
-import Tooltip from '@mui/material/Tooltip';
 import {
   type KeyboardEvent,
   memo,
@@ -13,15 +10,13 @@ import {
 } from 'react';
 import { CellButton, Table } from '../ask/gridParts';
 import { Shield, Wedge } from '../ask/marks';
-import { number } from '../ask/said';
 import type { Bench } from './api';
-import { BenchRail } from './BenchRail';
-import { REACHES, reachMeans, reachWords, type TypeShown } from './design';
+import { Levels, ReachButton, ReachMenu } from './BenchCells';
 import {
   type At,
-  aloud,
   between,
   type CellRef,
+  type Counted,
   type Folding,
   type GridCell,
   type GridRow,
@@ -29,11 +24,8 @@ import {
   refKey,
   rowsOf,
   type Source,
-  shown,
+  unsaid,
 } from './grid';
-
-/** How many records a cell amounts to for the example person, as published and as drafted. */
-export type Counted = Map<string, { before?: number; now?: number }>;
 
 type Props = {
   label: string;
@@ -46,6 +38,7 @@ type Props = {
   onReach: (cells: CellRef[], notches: number) => void;
   onClear: (cells: CellRef[]) => void;
   onLevel: (key: string, level: number) => void;
+  /** Where the cursor stands; null where it is on no cell. */
   onCursor: (cell: CellRef | null) => void;
   /** Says why something that was tried cannot be. */
   onCannot: (why: string) => void;
@@ -254,13 +247,6 @@ function cellAt(rows: GridRow[], at: At): GridCell | undefined {
     : undefined;
 }
 
-/** Why the record type cannot express the reach. */
-function unsaid(bench: Bench, ref: CellRef, notches: number): string | undefined {
-  return ref.kind === 'function'
-    ? undefined
-    : bench.types.find((one) => one.key === ref.type)?.unsaid[REACHES[notches] ?? ''];
-}
-
 function selectedIn(row: GridRow, selected: Set<string>): string {
   return selected.size === 0 || row.kind === 'area'
     ? ''
@@ -432,212 +418,4 @@ function headName(row: Exclude<GridRow, { kind: 'area' }>): string {
     case 'function':
       return row.function.name;
   }
-}
-
-type ReachButtonProps = {
-  cell: GridCell;
-  type: TypeShown;
-  name: string;
-  at: At;
-  cursor: boolean;
-  selected: boolean;
-  counted: { before?: number; now?: number } | undefined;
-  onClick: (at: At, element: HTMLElement, extend: boolean) => void;
-};
-
-function ReachButton({
-  cell,
-  type,
-  name,
-  at,
-  cursor,
-  selected,
-  counted,
-  onClick,
-}: ReachButtonProps) {
-  const { now, before } = cell.change;
-  const written = shown(cell, number, counted);
-  const said = aloud(cell, name, type.plural, written.text);
-  const carried = cell.carried > now.notches;
-  return (
-    <Tooltip
-      describeChild
-      enterDelay={600}
-      title={
-        <>
-          {said}. {reachMeans(Math.max(now.notches, carried ? cell.carried : 0))}
-          {type.follows && cell.ref.kind === 'cell' && <div>{type.follows}</div>}
-        </>
-      }
-    >
-      <CellButton
-        data-at={`${at.row}:${at.column}`}
-        data-ref={refKey(cell.ref)}
-        tabIndex={cursor ? 0 : -1}
-        aria-label={said}
-        aria-pressed={cursor || selected}
-        onClick={(event) => onClick(at, event.currentTarget, event.shiftKey)}
-        sx={{
-          minWidth: cell.label ? 0 : 78,
-          gap: 0.75,
-          px: 0.5,
-          borderStyle: before ? 'dashed' : 'solid',
-          ...(before && { borderColor: 'warning.main' }),
-        }}
-      >
-        {carried ? (
-          <Carried notches={cell.carried} />
-        ) : (
-          <BenchRail now={now.notches} before={before?.notches} />
-        )}
-        {cell.label && (
-          <span className={now.notches > 0 || before ? '' : 'quiet'}>{cell.label}</span>
-        )}
-        <Box
-          component="span"
-          sx={written.differs ? { color: 'warning.main', fontWeight: 600 } : {}}
-        >
-          {written.text}
-        </Box>
-        {now.conditional.length > 0 && <Conditional />}
-      </CellButton>
-    </Tooltip>
-  );
-}
-
-/** View that comes with other operations: drawn as an outline, since no privilege here says it. */
-function Carried({ notches }: { notches: number }) {
-  return (
-    <Box
-      component="svg"
-      viewBox="0 0 41 12"
-      aria-hidden
-      sx={{ width: 41, height: 12, flex: 'none' }}
-    >
-      <path
-        d={`M0 6h${notches * 6 - 1.5}`}
-        stroke="var(--mui-palette-primary-main)"
-        strokeWidth="3"
-        strokeDasharray="4.5 1.5"
-      />
-    </Box>
-  );
-}
-
-/** Something is given under a condition besides. */
-function Conditional() {
-  return (
-    <Box component="svg" viewBox="0 0 12 12" aria-hidden sx={{ width: 12, height: 12 }}>
-      <path
-        d="M2 2h8L7 6v4L5 9V6z"
-        fill="none"
-        stroke="var(--mui-palette-text-secondary)"
-        strokeWidth="1.2"
-      />
-    </Box>
-  );
-}
-
-function Levels({
-  row,
-  at,
-  cursor,
-  onClick,
-}: {
-  row: Extract<GridRow, { kind: 'function' }>;
-  at: At;
-  cursor: boolean;
-  onClick: (at: At, element: HTMLElement, extend: boolean) => void;
-}) {
-  const { function: one, level } = row;
-  const before = level.before;
-  const said = `${one.name}, ${one.levels[level.now]}${
-    before === undefined ? '' : `, published ${one.levels[before]}`
-  }${row.givers.length > 0 ? `, by ${row.givers.join(' and ')}` : ''}`;
-  return (
-    <Tooltip describeChild enterDelay={600} title={[said, ...one.needs].join('; ')}>
-      <CellButton
-        data-at={`${at.row}:${at.column}`}
-        data-ref={refKey({ kind: 'function', function: one.key })}
-        tabIndex={cursor ? 0 : -1}
-        aria-pressed={cursor}
-        onClick={(event) => onClick(at, event.currentTarget, event.shiftKey)}
-        sx={{
-          gap: 2,
-          ...(before !== undefined && { borderStyle: 'dashed', borderColor: 'warning.main' }),
-        }}
-      >
-        <Box component="span" sx={{ position: 'absolute', left: -9999 }}>
-          {said}:
-        </Box>
-        {one.levels.map((word, index) => (
-          <Box
-            key={word}
-            component="span"
-            className={index === level.now ? '' : 'quiet'}
-            sx={
-              index === level.now
-                ? {
-                    fontWeight: 650,
-                    borderBottom: '2px solid',
-                    borderColor: before === undefined ? 'primary.main' : 'warning.main',
-                  }
-                : {}
-            }
-          >
-            {word}
-          </Box>
-        ))}
-      </CellButton>
-    </Tooltip>
-  );
-}
-
-function ReachMenu({
-  anchor,
-  bench,
-  cell,
-  onClose,
-  onPick,
-}: {
-  anchor: HTMLElement | null;
-  bench: Bench;
-  cell: GridCell;
-  onClose: () => void;
-  onPick: (notches: number) => void;
-}) {
-  return (
-    <Menu anchorEl={anchor} open={anchor !== null} onClose={onClose}>
-      {REACHES.map((reach, notches) => {
-        const why = unsaid(bench, cell.ref, notches);
-        return (
-          <MenuItem
-            key={reach}
-            dense
-            selected={cell.change.now.notches === notches}
-            disabled={why !== undefined}
-            onClick={() => {
-              onPick(notches);
-              onClose();
-            }}
-            sx={{ gap: 1.5, minWidth: 380 }}
-          >
-            <Box component="kbd" sx={{ font: 'inherit', color: 'text.secondary', width: 10 }}>
-              {notches}
-            </Box>
-            <BenchRail now={notches} />
-            <Box component="span" sx={{ width: 84 }}>
-              {reachWords(notches)}
-            </Box>
-            <Box
-              component="small"
-              sx={{ color: 'text.secondary', fontSize: 12.5, whiteSpace: 'normal' }}
-            >
-              {why ?? reachMeans(notches)}
-            </Box>
-          </MenuItem>
-        );
-      })}
-    </Menu>
-  );
 }

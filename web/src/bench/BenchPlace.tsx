@@ -5,7 +5,9 @@ import { Navigate, useParams, useSearchParams } from 'react-router';
 import { Trouble } from '../app/Trouble';
 import { useApplications } from '../ask/answers';
 import { Working } from '../ask/Working';
+import type { Picked } from '../people/PickOne';
 import { Drawers, type Opened } from './Drawers';
+import type { CellRef } from './grid';
 import { type Leaf, Leaves } from './Leaves';
 import { NewRole } from './NewRole';
 import { NewSet } from './NewSet';
@@ -33,7 +35,8 @@ function useOpened(): [Opened | null, Leaf, (opened: Opened) => void, (leaf: Lea
     : set
       ? { kind: 'set', key: set }
       : null;
-  const leaf: Leaf = params.get('leaf') === 'holders' ? 'holders' : 'changes';
+  const asked = params.get('leaf');
+  const leaf: Leaf = asked === 'holders' || asked === 'because' ? asked : 'changes';
   const change = (next: Record<string, string>) => {
     const all = new URLSearchParams(params);
     for (const [key, value] of Object.entries(next)) {
@@ -59,6 +62,9 @@ export default function BenchPlace() {
   const working = useWorking(application);
   const [opened, leaf, open, turn] = useOpened();
   const [fresh, setFresh] = useState<Opened['kind'] | null>(null);
+  const [example, setExample] = useState<Picked | null>(null);
+  const [cursor, setCursor] = useState<CellRef | null>(null);
+  const counting = { example, onExample: setExample, onCursor: setCursor };
   const { bench, roles, sets } = working;
   const role = opened?.kind === 'role' ? roles.find((one) => one.key === opened.key) : undefined;
   const set = opened?.kind === 'set' ? sets.find((one) => one.key === opened.key) : undefined;
@@ -90,6 +96,7 @@ export default function BenchPlace() {
             application={application}
             bench={bench}
             working={working}
+            counting={counting}
             role={role}
             onOpen={open}
           />
@@ -100,6 +107,7 @@ export default function BenchPlace() {
             application={application}
             bench={bench}
             working={working}
+            counting={counting}
             set={set}
             onOpen={open}
           />
@@ -111,6 +119,8 @@ export default function BenchPlace() {
         working={working}
         opened={role || set ? opened : null}
         leaf={role || set ? leaf : 'changes'}
+        example={example?.key ?? ''}
+        cursor={cursor}
         onLeaf={turn}
       />
       {bench && fresh === 'role' && (

@@ -16,16 +16,20 @@ import {
   type ImpactLine,
   LINES,
   useConsequences,
+  useDrafts,
   useHolders,
   useImpact,
   useTray,
   useTrayAct,
 } from './api';
+import { BecauseLeaf } from './BecauseLeaf';
 import { consequenceWords } from './consequenceWords';
+import { DraftsDialog } from './DraftsDialog';
 import type { Opened } from './Drawers';
+import type { CellRef } from './grid';
 import type { Working } from './working';
 
-export type Leaf = 'holders' | 'changes';
+export type Leaf = 'because' | 'holders' | 'changes';
 
 const Tab = styled('button')(({ theme }) => ({
   font: 'inherit',
@@ -43,6 +47,7 @@ const Tab = styled('button')(({ theme }) => ({
 }));
 
 const leaves: [Leaf, string][] = [
+  ['because', 'Because'],
   ['holders', 'Who holds it'],
   ['changes', 'What this changes'],
 ];
@@ -52,16 +57,20 @@ type Props = {
   working: Working;
   opened: Opened | null;
   leaf: Leaf;
+  /** Key of whom numbers are of; empty for nobody. */
+  example: string;
+  cursor: CellRef | null;
   onLeaf: (leaf: Leaf) => void;
 };
 
 /** The panel on the right of the bench. */
-export function Leaves({ application, working, opened, leaf, onLeaf }: Props) {
+export function Leaves(props: Props) {
+  const { application, working, opened, leaf, onLeaf } = props;
   const draft = working.tray?.draft;
   return (
     <Box
       component="aside"
-      aria-label={leaf === 'holders' ? 'Who holds it' : 'What this changes'}
+      aria-label={leaves.find(([key]) => key === leaf)?.[1]}
       sx={{
         width: 296,
         flex: 'none',
@@ -90,6 +99,9 @@ export function Leaves({ application, working, opened, leaf, onLeaf }: Props) {
           </Tab>
         ))}
       </Box>
+      {leaf === 'because' && (
+        <BecauseLeaf application={application} person={props.example} cell={props.cursor} />
+      )}
       {leaf === 'holders' && opened && (
         <Holders key={opened.key} application={application} draft={draft} opened={opened} />
       )}
@@ -154,6 +166,23 @@ function Holders({
   );
 }
 
+/** The way back to drafts that were laid aside, or are others'. */
+function OtherDrafts({ application }: { application: string }) {
+  const drafts = useDrafts(application);
+  const [open, setOpen] = useState(false);
+  const total = drafts.data?.total ?? 0;
+  return (
+    <>
+      {total > 0 && (
+        <Button variant="outlined" sx={{ mt: 1.5 }} onClick={() => setOpen(true)}>
+          {total === 1 ? '1 open draft' : `${total} open drafts`}
+        </Button>
+      )}
+      {open && <DraftsDialog application={application} onClose={() => setOpen(false)} />}
+    </>
+  );
+}
+
 /** What the whole draft changes, and each of its edits. */
 function Changes({ application, draft }: { application: string; draft: DraftShown | undefined }) {
   const told = useConsequences(application, draft);
@@ -161,9 +190,12 @@ function Changes({ application, draft }: { application: string; draft: DraftShow
   const edits = tray.data?.edits ?? [];
   if (!draft) {
     return (
-      <Typography color="textSecondary">
-        Nothing is drafted. Set a reach, and what it would change for people stands here at once.
-      </Typography>
+      <>
+        <Typography color="textSecondary">
+          Nothing is drafted. Set a reach, and what it would change for people stands here at once.
+        </Typography>
+        <OtherDrafts application={application} />
+      </>
     );
   }
   return (

@@ -1,9 +1,11 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import MuiLink from '@mui/material/Link';
+import ToggleButton from '@mui/material/ToggleButton';
+import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import Typography from '@mui/material/Typography';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { useEffect } from 'react';
+import { useEffect, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { api, data, type Schemas } from '../api/client';
 import { Part, Remark, When } from '../app/parts';
@@ -235,6 +237,7 @@ function Behind({
   onDone: () => void;
 }) {
   const queries = useQueryClient();
+  const [theirs, setTheirs] = useState<Set<string>>(new Set());
   const up = useTrayAct<string[]>(application, (theirs) =>
     data(
       api.POST('/api/applications/{application}/drafts/{id}/bring-up', {
@@ -251,26 +254,42 @@ function Behind({
     return null;
   }
   const element = (one: Review['clashes'][number]) => `${one.list}/${one.key}`;
+  const last = new Map(review.clashes.map((one) => [element(one), one]));
+  const toggle = (key: string) => {
+    const next = new Set(theirs);
+    if (!next.delete(key)) {
+      next.add(key);
+    }
+    setTheirs(next);
+  };
   return (
     <Remark tone="care" role="status">
       <Typography sx={{ fontWeight: 600 }}>
-        Published since this draft was begun, and edited by it too:
+        Published since this draft was begun, and edited by it too. Choose which is to stand:
       </Typography>
-      {review.clashes.map((one) => (
-        <ElementDiff key={`${element(one)} ${one.publication}`} clash={one} />
+      {[...last].map(([key, one]) => (
+        <Box key={key} sx={{ display: 'flex', gap: 2, alignItems: 'flex-end' }}>
+          <ElementDiff clash={one} />
+          <ToggleButtonGroup
+            exclusive
+            size="small"
+            aria-label="Which is to stand"
+            value={theirs.has(key) ? 'theirs' : 'mine'}
+            onChange={() => toggle(key)}
+          >
+            <ToggleButton value="mine">this draft</ToggleButton>
+            <ToggleButton value="theirs">published</ToggleButton>
+          </ToggleButtonGroup>
+        </Box>
       ))}
-      <Box sx={{ display: 'flex', gap: 1, mt: 1 }}>
-        <Button variant="outlined" disabled={up.isPending} onClick={() => up.mutate([])}>
-          Let this draft stand
-        </Button>
-        <Button
-          variant="outlined"
-          disabled={up.isPending}
-          onClick={() => up.mutate(review.clashes.map(element))}
-        >
-          Take what is published
-        </Button>
-      </Box>
+      <Button
+        variant="outlined"
+        disabled={up.isPending}
+        sx={{ mt: 1 }}
+        onClick={() => up.mutate([...theirs])}
+      >
+        Bring the draft up to date
+      </Button>
       {up.error && <Typography color="error">{up.error.message}</Typography>}
     </Remark>
   );

@@ -6,17 +6,12 @@ import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import Typography from '@mui/material/Typography';
 import { useMemo, useState } from 'react';
-import { Remark } from '../app/parts';
-import { NameDialog } from '../people/NameDialog';
-import type { Picked } from '../people/PickOne';
 import type { Bench } from './api';
-import { BenchGrid } from './BenchGrid';
-import { useCounted } from './counted';
 import type { Opened } from './Drawers';
 import { keyFor, type RoleElement } from './design';
 import { type CellEdit, editOfOwnSet, editOfSet, otherRoles, putRole } from './edits';
-import { GridKeys, GridTools, UNFOLDED } from './GridTools';
-import { SheetHead, TakeAway } from './Sheet';
+import { type Counting, GridWork } from './GridWork';
+import { heldBy, Sheet } from './Sheet';
 import { ofRole, setsOf } from './sources';
 import type { Worked, Working } from './working';
 
@@ -25,6 +20,7 @@ type Props = {
   bench: Bench;
   working: Working;
   role: Worked<RoleElement>;
+  counting: Counting;
   onOpen: (opened: Opened) => void;
 };
 
@@ -35,13 +31,8 @@ const meant: [string, string][] = [
   ['any', 'for anybody'],
 ];
 
-const nothing = () => {};
-
 /** A role on the grid: the union of its sets. */
-export function RoleWork({ application, bench, working, role, onOpen }: Props) {
-  const [folding, setFolding] = useState(UNFOLDED);
-  const [example, setExample] = useState<Picked | null>(null);
-  const [dialog, setDialog] = useState<'copy' | 'rename' | 'away' | null>(null);
+export function RoleWork({ application, bench, working, role, counting, onOpen }: Props) {
   const [asking, setAsking] = useState<CellEdit | null>(null);
   // In which set edits belong: chosen once, while one stays on the role.
   const [home, setHome] = useState<string | null>(null);
@@ -51,7 +42,6 @@ export function RoleWork({ application, bench, working, role, onOpen }: Props) {
     at: HTMLElement;
   } | null>(null);
   const source = useMemo(() => ofRole(role, working.sets), [role, working.sets]);
-  const counts = useCounted(application, example?.key ?? '', working.tray?.draft);
   const element = role.now ?? role.published;
   if (!element) {
     return null;
@@ -61,6 +51,22 @@ export function RoleWork({ application, bench, working, role, onOpen }: Props) {
   const conflicts = element.conflicts ?? [];
   const name = (key: string) => working.roles.find((one) => one.key === key)?.now?.name ?? key;
   const assignments = bench.roles.find((one) => one.element.key === role.key)?.assignments ?? [];
+
+  const takeAway = () =>
+    working.edit([
+      ...assignments.map((key) => ({ remove: 'assignments', key })),
+      ...working.roles.flatMap((one) =>
+        one.now?.conflicts?.includes(role.key)
+          ? [
+              putRole({
+                ...one.now,
+                conflicts: one.now.conflicts.filter((key) => key !== role.key),
+              }),
+            ]
+          : [],
+      ),
+      { remove: 'roles', key: role.key },
+    ]);
 
   const make = (edit: CellEdit, set: string | null) => {
     setAsking(null);
@@ -94,32 +100,28 @@ export function RoleWork({ application, bench, working, role, onOpen }: Props) {
   };
   return (
     <>
-      <SheetHead
+      <Sheet
         name={element.name}
         purpose={element.purpose ?? ''}
-        facts={`held by ${role.people === 0 ? 'nobody' : role.people === 1 ? '1 person' : `${role.people} people`}`}
+        facts={heldBy(role.people)}
         gone={role.now === null}
+        away={
+          <Typography>
+            {role.people === 0
+              ? 'Nobody holds it, so nobody loses anything.'
+              : `${role.people} people hold it, by ${assignments.length} assignments that go with it. Who would lose what stands under What this changes, before anything is published.`}
+          </Typography>
+        }
         onPurpose={(purpose) => put({ ...element, purpose })}
-      >
-        {role.now && (
-          <>
-            <Button variant="outlined" onClick={() => setDialog('rename')}>
-              Rename
-            </Button>
-            <Button variant="outlined" onClick={() => setDialog('copy')}>
-              Copy
-            </Button>
-            <Button variant="outlined" color="error" onClick={() => setDialog('away')}>
-              Take away
-            </Button>
-          </>
-        )}
-        {!role.now && (
-          <Button variant="outlined" onClick={() => put(element)}>
-            Put it back
-          </Button>
-        )}
-      </SheetHead>
+        onRename={(next) => put({ ...element, name: next })}
+        onCopy={(next) => {
+          const key = keyFor(next, new Set(working.roles.map((one) => one.key)));
+          put({ ...element, key, name: next });
+          onOpen({ kind: 'role', key });
+        }}
+        onAway={takeAway}
+        onBack={() => put(element)}
+      />
       {role.now && (
         <Box sx={{ display: 'flex', gap: 0.75, flexWrap: 'wrap', mb: 1.5, alignItems: 'center' }}>
           {mine.map((one) => (
@@ -167,32 +169,17 @@ export function RoleWork({ application, bench, working, role, onOpen }: Props) {
           </Button>
         </Box>
       )}
-      <GridTools folding={folding} onFold={setFolding} example={example} onExample={setExample} />
-      {cannot && (
-        <Remark tone="care" role="status">
-          {cannot}
-        </Remark>
-      )}
-      <BenchGrid
-        label={`What ${element.name} gives`}
+      <GridWork
+        application={application}
         bench={bench}
+        draft={working.tray?.draft}
+        counting={counting}
+        name={element.name}
         source={source}
-        folding={folding}
-        onFold={setFolding}
         editable={role.now !== null}
-        counts={counts}
-        onReach={(cells, notches) => edit({ does: 'reach', cells, notches })}
-        onClear={(cells) => edit({ does: 'clear', cells })}
-        onLevel={(key, level) => {
-          const one = bench.functions.find((known) => known.key === key);
-          if (one) {
-            edit({ does: 'level', function: one, level });
-          }
-        }}
-        onCursor={nothing}
-        onCannot={setCannot}
+        onEdit={edit}
+        cannot={cannot}
       />
-      <GridKeys />
       <Menu
         anchorEl={anchor?.at ?? null}
         open={anchor !== null}
@@ -259,59 +246,6 @@ export function RoleWork({ application, bench, working, role, onOpen }: Props) {
           onPick={(set) => make(asking, set)}
           onClose={() => setAsking(null)}
         />
-      )}
-      {dialog === 'rename' && (
-        <NameDialog
-          title={`Rename ${element.name}`}
-          label="What people call it"
-          confirm="Rename"
-          does={async (next) => next.trim()}
-          onClose={() => setDialog(null)}
-          onDone={(next) => put({ ...element, name: next })}
-        />
-      )}
-      {dialog === 'copy' && (
-        <NameDialog
-          title={`Copy ${element.name}`}
-          label="What the copy is called"
-          confirm="Copy it"
-          does={async (next) => next.trim()}
-          onClose={() => setDialog(null)}
-          onDone={(next) => {
-            const key = keyFor(next, new Set(working.roles.map((one) => one.key)));
-            put({ ...element, key, name: next });
-            onOpen({ kind: 'role', key });
-          }}
-        />
-      )}
-      {dialog === 'away' && (
-        <TakeAway
-          title={`Take away ${element.name}?`}
-          onClose={() => setDialog(null)}
-          onAway={() => {
-            setDialog(null);
-            working.edit([
-              ...assignments.map((key) => ({ remove: 'assignments', key })),
-              ...working.roles.flatMap((one) =>
-                one.now?.conflicts?.includes(role.key)
-                  ? [
-                      putRole({
-                        ...one.now,
-                        conflicts: one.now.conflicts.filter((key) => key !== role.key),
-                      }),
-                    ]
-                  : [],
-              ),
-              { remove: 'roles', key: role.key },
-            ]);
-          }}
-        >
-          <Typography>
-            {role.people === 0
-              ? 'Nobody holds it, so nobody loses anything.'
-              : `${role.people} people hold it, by ${assignments.length} assignments that go with it. Who would lose what stands under What this changes, before anything is published.`}
-          </Typography>
-        </TakeAway>
       )}
     </>
   );

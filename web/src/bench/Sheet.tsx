@@ -4,19 +4,29 @@ import Dialog from '@mui/material/Dialog';
 import InputBase from '@mui/material/InputBase';
 import Typography from '@mui/material/Typography';
 import { type ReactNode, useState } from 'react';
+import { NameDialog } from '../people/NameDialog';
 
-type HeadProps = {
+type Props = {
   name: string;
   purpose: string;
   facts: string;
+  /** Whether the draft takes it away. */
   gone: boolean;
+  /** What is said before it is taken away. */
+  away: ReactNode;
   onPurpose: (purpose: string) => void;
-  children: ReactNode;
+  onRename: (name: string) => void;
+  onCopy: (name: string) => void;
+  onAway: () => void;
+  onBack: () => void;
 };
 
 /** The head of a role's or a set's sheet: what it is called, what it is for, what can be done. */
-export function SheetHead({ name, purpose, facts, gone, onPurpose, children }: HeadProps) {
+export function Sheet(props: Props) {
+  const { name, purpose, facts, gone } = props;
   const [written, setWritten] = useState<string | null>(null);
+  const [dialog, setDialog] = useState<'copy' | 'rename' | 'away' | null>(null);
+  const close = () => setDialog(null);
   return (
     <Box sx={{ mb: 1.5 }}>
       <Box sx={{ display: 'flex', alignItems: 'baseline', gap: 2, flexWrap: 'wrap' }}>
@@ -34,7 +44,23 @@ export function SheetHead({ name, purpose, facts, gone, onPurpose, children }: H
         <Typography color="textSecondary" sx={{ flex: 1 }}>
           {gone ? 'taken away by this draft' : facts}
         </Typography>
-        <Box sx={{ display: 'flex', gap: 0.75 }}>{children}</Box>
+        {gone ? (
+          <Button variant="outlined" onClick={props.onBack}>
+            Put it back
+          </Button>
+        ) : (
+          <Box sx={{ display: 'flex', gap: 0.75 }}>
+            <Button variant="outlined" onClick={() => setDialog('rename')}>
+              Rename
+            </Button>
+            <Button variant="outlined" onClick={() => setDialog('copy')}>
+              Copy
+            </Button>
+            <Button variant="outlined" onClick={() => setDialog('away')}>
+              Take away
+            </Button>
+          </Box>
+        )}
       </Box>
       {!gone && (
         <InputBase
@@ -44,7 +70,7 @@ export function SheetHead({ name, purpose, facts, gone, onPurpose, children }: H
           onChange={(event) => setWritten(event.target.value)}
           onBlur={() => {
             if (written !== null && written.trim() !== purpose) {
-              onPurpose(written.trim());
+              props.onPurpose(written.trim());
             }
             setWritten(null);
           }}
@@ -54,35 +80,59 @@ export function SheetHead({ name, purpose, facts, gone, onPurpose, children }: H
           sx={{ width: '100%', color: 'text.secondary', fontSize: 14 }}
         />
       )}
+      {dialog === 'rename' && (
+        <NameDialog
+          title={`Rename ${name}`}
+          label="What people call it"
+          confirm="Rename"
+          does={async (next) => next.trim()}
+          onClose={close}
+          onDone={props.onRename}
+        />
+      )}
+      {dialog === 'copy' && (
+        <NameDialog
+          title={`Copy ${name}`}
+          label="What the copy is called"
+          confirm="Copy it"
+          does={async (next) => next.trim()}
+          onClose={close}
+          onDone={props.onCopy}
+        />
+      )}
+      {dialog === 'away' && (
+        <Dialog open onClose={close} maxWidth="xs" fullWidth aria-labelledby="away-title">
+          <Box sx={{ p: 3, display: 'grid', gap: 1.5 }}>
+            <Typography id="away-title" variant="h2" component="h2">
+              Take away {name}?
+            </Typography>
+            <div>{props.away}</div>
+            <Box sx={{ display: 'flex', gap: 1, justifyContent: 'flex-end' }}>
+              <Button variant="outlined" onClick={close}>
+                Keep it
+              </Button>
+              <Button
+                variant="contained"
+                color="error"
+                onClick={() => {
+                  close();
+                  props.onAway();
+                }}
+              >
+                Take it away
+              </Button>
+            </Box>
+          </Box>
+        </Dialog>
+      )}
     </Box>
   );
 }
 
-type AwayProps = {
-  title: string;
-  children: ReactNode;
-  onAway: () => void;
-  onClose: () => void;
-};
-
-/** Asks once more before something is taken away. */
-export function TakeAway({ title, children, onAway, onClose }: AwayProps) {
-  return (
-    <Dialog open onClose={onClose} maxWidth="xs" fullWidth aria-labelledby="away-title">
-      <Box sx={{ p: 3, display: 'grid', gap: 1.5 }}>
-        <Typography id="away-title" variant="h2" component="h2">
-          {title}
-        </Typography>
-        <div>{children}</div>
-        <Box sx={{ display: 'flex', gap: 1, justifyContent: 'flex-end' }}>
-          <Button variant="outlined" onClick={onClose}>
-            Keep it
-          </Button>
-          <Button variant="contained" color="error" onClick={onAway}>
-            Take it away
-          </Button>
-        </Box>
-      </Box>
-    </Dialog>
-  );
+/** "held by nobody", "held by 1 person". */
+export function heldBy(people: number): string {
+  if (people === 0) {
+    return 'held by nobody';
+  }
+  return people === 1 ? 'held by 1 person' : `held by ${people} people`;
 }

@@ -3,8 +3,7 @@ import { useMemo } from 'react';
 import { api, data } from '../api/client';
 import type { WhatCan } from '../ask/answers';
 import type { DraftShown } from './api';
-import type { Counted } from './BenchGrid';
-import { refKey } from './grid';
+import { type Counted, refKey } from './grid';
 
 function useNumbers(application: string, person: string, draft: DraftShown | undefined) {
   return useQuery({

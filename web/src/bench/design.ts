@@ -47,10 +47,7 @@ export const reachWords = (notches: number): string => words[notches] ?? '';
 export const reachMeans = (notches: number): string => meanings[notches] ?? '';
 
 const notchesOf = (reach: string | undefined): number =>
-  Math.max(
-    0,
-    REACHES.findIndex((one) => one === reach),
-  );
+  Math.max(0, (REACHES as readonly string[]).indexOf(reach ?? ''));
 
 /** What a set, or several of them, give on one cell of the grid. */
 export type Given = {

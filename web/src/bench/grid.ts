@@ -1,6 +1,6 @@
 import type { Schemas } from '../api/client';
 import type { Bench } from './api';
-import { type Change, type FunctionShown, reachWords, type TypeShown } from './design';
+import { type Change, type FunctionShown, REACHES, reachWords, type TypeShown } from './design';
 
 /** One cell that can be edited. */
 export type CellRef =
@@ -273,3 +273,13 @@ export function aloud(cell: GridCell, operation: string, plural: string, written
   ];
   return parts.join(', ');
 }
+
+/** Why the record type cannot express the reach. */
+export function unsaid(bench: Bench, ref: CellRef, notches: number): string | undefined {
+  return ref.kind === 'function'
+    ? undefined
+    : bench.types.find((one) => one.key === ref.type)?.unsaid[REACHES[notches] ?? ''];
+}
+
+/** How many records a cell amounts to for the example person, as published and as drafted. */
+export type Counted = Map<string, { before?: number; now?: number }>;

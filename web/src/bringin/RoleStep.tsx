@@ -61,6 +61,7 @@ function known(
     below: given.below ?? false,
     accounts: given.accounts.map((account) => ({ key: account, name: account })),
     actedFor: given.actedFor ?? false,
+    from: given.from ?? '',
     until: given.until ?? '',
     reason: given.reason ?? '',
   };

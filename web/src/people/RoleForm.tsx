@@ -14,6 +14,7 @@ export type RoleChoice = {
   below: boolean;
   accounts: Picked[];
   actedFor: boolean;
+  from: string;
   until: string;
   reason: string;
 };
@@ -24,6 +25,7 @@ export const emptyRole: RoleChoice = {
   below: true,
   accounts: [],
   actedFor: false,
+  from: '',
   until: '',
   reason: '',
 };
@@ -41,6 +43,7 @@ export function roleGiven(choice: RoleChoice): Given | null {
     below: choice.below,
     accounts: choice.accounts.map((one) => one.key),
     actedFor: choice.actedFor,
+    from: choice.from,
     until: choice.until,
     reason: choice.reason,
   });
@@ -92,7 +95,12 @@ export function RoleForm({ choice, onChange }: Props) {
         onType={setSearch}
         onPick={(picked) => onChange({ ...choice, accounts: picked })}
       />
-      <Box sx={{ display: 'flex', gap: 1.5 }}>
+      <Box sx={{ display: 'flex', gap: 1.5, flexWrap: 'wrap' }}>
+        <DayField
+          label="First day"
+          value={choice.from}
+          onChange={(from) => onChange({ ...choice, from })}
+        />
         <DayField
           label="Last day"
           value={choice.until}

@@ -146,4 +146,46 @@ class BenchTest {
         page.go("/bench/towline");
         discard(page);
     }
+
+    @Test
+    void aDraftIsBroughtUpToDate(Page page) {
+        page.signInAsAdministrator();
+        page.go("/bench/towline?set=chase-bills");
+        page.click(cell("cell:invoice:delete"));
+        page.type("1");
+        page.read("Chase bills: delete invoices, none → own");
+
+        // laid aside, and the same published otherwise
+        page.click(By.cssSelector("section[aria-label='Draft'] button[aria-haspopup='menu']"));
+        page.click(By.xpath("//li[normalize-space()='Lay it aside']"));
+        page.read("Nothing is drafted").read("1 open draft");
+        page.click(cell("cell:invoice:create"));
+        page.type("1");
+        page.press("Review");
+        page.fill("Why, for whoever reads it later", "Meanwhile");
+        page.press("Publish now");
+        page.read("Published as no.");
+
+        page.go("/bench/towline?set=chase-bills").press("1 open draft");
+        page.press("Work in Chase bills");
+        page.read("you work in it").press("Close");
+        page.press("Something it edits was published since");
+        page.read("Choose which is to stand");
+        assertThat(page.seriousAxeFindings()).isEmpty();
+        page.press("published");
+        page.press("Bring the draft up to date");
+        page.missing("Choose which is to stand").read("Nothing that is not published.");
+        page.go("/bench/towline?set=chase-bills");
+        discard(page);
+
+        page.go("/ledger/towline?search=Meanwhile");
+        page.click(By.cssSelector("table[aria-label='Publications'] tbody a"));
+        page.press("Work it out");
+        page.read("on the records there are");
+        page.press("Undo it, as a draft");
+        page.read("create invoices, own → none");
+        page.fill("Why, for whoever reads it later", "Back again");
+        page.press("Publish now");
+        page.read("Published as no.");
+    }
 }

@@ -61,6 +61,7 @@ public record WhatCan(
      * @param notches of the reach rail, 0 to 7
      * @param reach the widest reach in words; empty when nothing is granted
      * @param records how many it amounts to; empty for create, which has none to count
+     * @param narrowed whether the reach says all, and bounds, conditions or filters leave less
      * @param words the records in words
      * @param widened how many records come only by parents or children, before filters
      * @param cut how many records filters take away
@@ -72,6 +73,7 @@ public record WhatCan(
             String reach,
             Optional<Long> records,
             boolean granted,
+            boolean narrowed,
             String words,
             long widened,
             long cut) {}

@@ -14,6 +14,7 @@ import nembar.core.decision.Coverage;
 import nembar.core.decision.FieldCoverage;
 import nembar.core.decision.FieldLevel;
 import nembar.core.decision.PersonAccess;
+import nembar.core.design.Reach;
 import nembar.core.directory.Person;
 import nembar.core.directory.Unit;
 import nembar.core.governance.Disclosure;
@@ -136,6 +137,7 @@ public class WhatCanService {
                 coverage.widestReach().notches() == 0 ? "" : coverage.widestReach().words(),
                 create ? Optional.empty() : told(counts, set),
                 granted,
+                coverage.widestReach() == Reach.ALL && !set.equals(RecordSet.EVERYTHING),
                 set.words(),
                 create ? 0 : more(counts, coverage.granted(), coverage.grantedByPrivilege()),
                 create ? 0 : more(counts, coverage.granted(), set));

@@ -4,6 +4,7 @@ import jakarta.persistence.OptimisticLockException;
 import java.time.Clock;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -352,6 +353,9 @@ public class DraftEdits {
     private static List<Change> read(List<ChangePart> changes) {
         if (changes == null || changes.size() > CHANGES_AT_MOST) {
             throw tooMany();
+        }
+        if (changes.stream().anyMatch(Objects::isNull)) {
+            throw new BadRequest("changes", "One of the changes is empty.");
         }
         return DocumentChanges.read(changes);
     }

@@ -210,9 +210,9 @@ class DraftService {
     Draft approve(Person me, String application, String id, long expected) {
         Draft draft = known(application, id);
         governance.requireOnDraft(me, "approve", id, application, draft.author());
-        if (me.key().equals(draft.author())) {
+        if (me.key().equals(draft.author()) || draft.writers().contains(me.key())) {
             throw new Refused(
-                    "The author of a draft cannot approve it.",
+                    "Whoever wrote in a draft cannot approve it.",
                     List.of("An approval is somebody else's word."));
         }
         Set<String> approvals = new LinkedHashSet<>(draft.approvals());

@@ -71,6 +71,7 @@ class DraftShapes {
      *
      * @param authorName name of whoever wrote it
      * @param publisherName name of whoever published it
+     * @param writers keys of those who wrote each change; none where the publisher wrote all
      * @param words what it did, a sentence for each element; none for the first
      */
     record PublicationShown(
@@ -79,7 +80,9 @@ class DraftShapes {
             Instant at,
             String author,
             String authorName,
+            String publisher,
             String publisherName,
+            List<String> writers,
             String reason,
             List<String> approvers,
             List<String> approverNames,
@@ -225,7 +228,9 @@ class DraftShapes {
                 one.at(),
                 one.author(),
                 name(one.author()),
+                one.publisher(),
                 name(one.publisher()),
+                one.writers(),
                 one.reason(),
                 one.approvers(),
                 one.approvers().stream().map(this::name).toList(),

@@ -231,7 +231,7 @@ class BringInTest {
         WhatCan.FieldRow margin =
                 new WhatCan.FieldRow("margin", "Margin", true, List.of(), "view", 0, 3, 0);
         WhatCan.Cell view =
-                new WhatCan.Cell("view", "view", 7, "all", Optional.of(3L), true, "", 0, 0);
+                new WhatCan.Cell("view", "view", 7, "all", Optional.of(3L), true, false, "", 0, 0);
         WhatCan.TypeRow type =
                 new WhatCan.TypeRow(
                         "voyage", "Voyage", "Voyages", 3, List.of(view), List.of(margin));

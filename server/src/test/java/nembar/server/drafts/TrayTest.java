@@ -198,6 +198,10 @@ class TrayTest {
                 .isEqualTo(403);
         tray = client.put(at(tray) + "/author", Map.of("person", "vikram.sethi"));
         assertThat(tray.json().at("/draft/authorName").asString()).isEqualTo("Vikram Sethi");
+        Answer own =
+                client.with("If-Match", client.get(at(tray)).header("ETag"))
+                        .post(at(tray) + "/approve", Map.of());
+        assertThat(own.status()).as("who wrote in it cannot approve it").isEqualTo(403);
 
         String draft = at(tray);
         String tag = client.get(draft).header("ETag");
@@ -241,6 +245,7 @@ class TrayTest {
         Answer tray = edit(client, null, set("tray-nine", "Nine", "own"));
         long before = version(tray);
         assertThat(edit(client, before).status()).isEqualTo(400);
+        assertThat(client.post(TRAY + "/edits", "{\"changes\":[null]}").status()).isEqualTo(400);
         Answer inUse = edit(client, before, remove("privilegeSets", "see-berths"));
         assertThat(inUse.status()).isEqualTo(422);
         assertThat(inUse.text()).contains("see-berths");

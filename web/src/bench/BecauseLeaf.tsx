@@ -1,0 +1,67 @@
+import Typography from '@mui/material/Typography';
+import { useNavigate } from 'react-router';
+import { Trouble } from '../app/Trouble';
+import { useBecause } from '../ask/answers';
+import { type Asked, Reasons } from '../ask/Because';
+import { type Pick, pickToText } from '../ask/question';
+import { Working } from '../ask/Working';
+import type { CellRef } from './grid';
+
+/** What Because is about: the cell in which the cursor stands. */
+export function pickOf(cell: CellRef | null): Pick | null {
+  switch (cell?.kind) {
+    case 'cell':
+      return { kind: 'cell', type: cell.type, operation: cell.operation };
+    case 'field':
+      return { kind: 'field', type: cell.type, field: cell.field };
+    case 'function':
+      return { kind: 'function', function: cell.function };
+    default:
+      return null;
+  }
+}
+
+/** By which routes the example person has what the cell is about, as published. */
+export function BecauseLeaf({
+  application,
+  person,
+  cell,
+}: {
+  application: string;
+  person: string;
+  cell: CellRef | null;
+}) {
+  const go = useNavigate();
+  const pick = pickOf(cell);
+  const slots = { person, application, account: '', asIfActive: false };
+  const answer = useBecause(slots, pick);
+  if (person === '') {
+    return (
+      <Typography color="textSecondary">
+        Choose whom to count for, above the grid: then the routes by which they have what a cell
+        says stand here.
+      </Typography>
+    );
+  }
+  if (!pick) {
+    return <Typography color="textSecondary">Move to a cell of the grid.</Typography>;
+  }
+  const ask = (more: Record<string, string>) =>
+    go(`/ask/what-can?${new URLSearchParams({ person, application, ...more })}`);
+  const question: Asked = {
+    pick,
+    listed: null,
+    because: (next) => ask(next ? { because: pickToText(next) } : {}),
+    list: (type, operation) => ask({ list: `${type}:${operation}` }),
+  };
+  return (
+    <>
+      <Typography variant="body2" color="textSecondary" sx={{ mb: 1 }}>
+        As published.
+      </Typography>
+      {answer.isPending && <Working lines={5} />}
+      {answer.isError && <Trouble error={answer.error} again={() => answer.refetch()} />}
+      {answer.data && <Reasons answer={answer.data} question={question} />}
+    </>
+  );
+}
