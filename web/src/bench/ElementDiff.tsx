@@ -23,8 +23,24 @@ export function differing(
     .map((member) => ({ member, one: text(one?.[member]), other: text(other?.[member]) }));
 }
 
+/** The order in which members read as a phrase. */
+const ORDER = [
+  'operation',
+  'use',
+  'fields',
+  'recordType',
+  'function',
+  'level',
+  'reach',
+  'condition',
+];
+
+const place = (member: string) => (ORDER.indexOf(member) + ORDER.length + 1) % (ORDER.length + 1);
+
 const said = (value: unknown): string =>
-  Object.values(value as Record<string, unknown>)
+  Object.entries(value as Record<string, unknown>)
+    .sort(([one], [other]) => place(one) - place(other))
+    .map(([, each]) => each)
     .map((each) => (typeof each === 'object' ? JSON.stringify(each) : String(each)))
     .join(' ');
 

@@ -33,10 +33,11 @@ export type Leaf = 'because' | 'holders' | 'changes';
 
 const Tab = styled('button')(({ theme }) => ({
   font: 'inherit',
-  fontSize: 13.5,
+  fontSize: 13,
   background: 'none',
   border: 0,
   padding: '10px 0 8px',
+  whiteSpace: 'nowrap',
   cursor: 'pointer',
   color: theme.vars?.palette.text.secondary,
   '&[aria-selected="true"]': {
@@ -72,7 +73,7 @@ export function Leaves(props: Props) {
       component="aside"
       aria-label={leaves.find(([key]) => key === leaf)?.[1]}
       sx={{
-        width: 296,
+        width: 306,
         flex: 'none',
         borderLeft: '1px solid',
         borderColor: 'divider',
@@ -85,7 +86,13 @@ export function Leaves(props: Props) {
       <Box
         role="tablist"
         aria-label="Leaves"
-        sx={{ display: 'flex', gap: 2.5, borderBottom: '1px solid', borderColor: 'divider', mb: 2 }}
+        sx={{
+          display: 'flex',
+          justifyContent: 'space-between',
+          borderBottom: '1px solid',
+          borderColor: 'divider',
+          mb: 2,
+        }}
       >
         {leaves.map(([key, label]) => (
           <Tab
@@ -382,17 +389,22 @@ const lineKey = (line: ImpactLine) =>
   `${line.account ?? ''} ${line.type} ${line.operation} ${line.field ?? ''} ${line.level ?? ''}`;
 
 function ImpactWords({ line }: { line: ImpactLine }) {
-  const amounts = [
-    line.gained > 0 ? `+ ${number(line.gained)}` : '',
-    line.lost > 0 ? `− ${number(line.lost)}` : '',
-  ].filter((one) => one !== '');
+  const create = line.operation === 'create' && !line.field;
+  const amounts = create
+    ? [line.gains ? 'may' : '', line.loses ? 'may not any more' : '']
+    : [
+        line.gained > 0 ? `+ ${number(line.gained)}` : '',
+        line.lost > 0 ? `− ${number(line.lost)}` : '',
+      ];
   return (
     <Box sx={{ display: 'flex', gap: 1, fontSize: 13 }}>
       <Box component="span" sx={{ flex: 1 }}>
         {line.does}
       </Box>
       <span>
-        {line.withheld ? 'for those who may see them' : amounts.join(', ') || 'may create'}
+        {line.withheld && !create
+          ? 'for those who may see them'
+          : amounts.filter((one) => one !== '').join(', ')}
       </span>
     </Box>
   );

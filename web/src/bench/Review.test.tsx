@@ -109,6 +109,15 @@ test('two forms of an element differ member by member', () => {
   ]);
 });
 
+test('a privilege reads in one order, however it was sent', () => {
+  expect(
+    differing(
+      { privileges: [{ reach: 'all', recordType: 'trip', operation: 'view' }] },
+      { privileges: [{ operation: 'view', recordType: 'trip', reach: 'own' }] },
+    ),
+  ).toEqual([{ member: 'privileges', one: 'view trip all', other: 'view trip own' }]);
+});
+
 test('lines stand by person, in their order', () => {
   const line = (person: string, does: string) =>
     ({ person, name: person, external: false, does }) as never;

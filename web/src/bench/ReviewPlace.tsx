@@ -274,6 +274,7 @@ function Behind({
             exclusive
             size="small"
             aria-label="Which is to stand"
+            sx={{ '& button': { color: 'text.primary', whiteSpace: 'nowrap' } }}
             value={theirs.has(key) ? 'theirs' : 'mine'}
             onChange={() => toggle(key)}
           >

@@ -145,6 +145,7 @@ export function useHolders(
 export function useDrafts(application: string) {
   return useQuery({
     queryKey: ['drafts', application],
+    staleTime: 0,
     queryFn: () =>
       data(
         api.GET('/api/applications/{application}/drafts', {

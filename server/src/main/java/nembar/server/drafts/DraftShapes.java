@@ -98,6 +98,7 @@ class DraftShapes {
      * What changes for one person on the records of one type.
      *
      * @param does what can be done, in words: "change cargo lots", "see margin of voyages"
+     * @param gains whether they gain it on any record there could be; so {@code loses}
      */
     record ImpactLine(
             String person,
@@ -109,6 +110,8 @@ class DraftShapes {
             Optional<String> field,
             Optional<String> level,
             String does,
+            boolean gains,
+            boolean loses,
             long gained,
             long lost,
             boolean withheld,
@@ -299,6 +302,8 @@ class DraftShapes {
                 line.field().map(Field::key),
                 line.level().map(one -> one.toLowerCase(Locale.ROOT)),
                 does(line),
+                line.gained().some(),
+                line.lost().some(),
                 line.gained().told(),
                 line.lost().told(),
                 line.gained().withheld() || line.lost().withheld(),
