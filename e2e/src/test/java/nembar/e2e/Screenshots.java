@@ -50,8 +50,8 @@ class Screenshots {
         page.click(cell("cell:berth_booking:change")).type("5");
         page.click(By.xpath("//button[contains(., 'a new set, in no other role')]"));
         page.read("people gain");
-        page.click(cell("cell:cargo_lot:delete")).type("3");
-        page.read("3 edits").read("own teams");
+        page.click(cell("cell:cargo_lot:delete")).type("5");
+        page.read("2 edits");
         page.click(cell("cell:claim:view"));
         shoot(page, "bench");
         page.press("Review").read("Nothing takes effect until then").read("Desmond Pryor");
