@@ -1,6 +1,7 @@
 import { useEffect, useRef } from 'react';
 
-function typing(target: EventTarget | null): boolean {
+/** Whether the key goes into a text that is being typed. */
+export function typing(target: EventTarget | null): boolean {
   return (
     target instanceof HTMLElement &&
     (target.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName))

@@ -81,6 +81,7 @@ export default function BenchPlace() {
     roles: new Set(roles.map((one) => one.key)),
     sets: new Set(sets.map((one) => one.key)),
   };
+  const shared = { application, working, counting, onOpen: open };
   const made = (next: Opened) => {
     setFresh(null);
     open(next);
@@ -90,28 +91,8 @@ export default function BenchPlace() {
       <Drawers roles={roles} sets={sets} opened={opened} onOpen={open} onNew={setFresh} />
       <Box component="main" sx={{ flex: 1, minWidth: 0, overflowY: 'auto', p: '14px 20px 40px' }}>
         {!bench && <Working lines={14} />}
-        {bench && role && (
-          <RoleWork
-            key={role.key}
-            application={application}
-            bench={bench}
-            working={working}
-            counting={counting}
-            role={role}
-            onOpen={open}
-          />
-        )}
-        {bench && set && (
-          <SetWork
-            key={set.key}
-            application={application}
-            bench={bench}
-            working={working}
-            counting={counting}
-            set={set}
-            onOpen={open}
-          />
-        )}
+        {bench && role && <RoleWork key={role.key} {...shared} bench={bench} role={role} />}
+        {bench && set && <SetWork key={set.key} {...shared} bench={bench} set={set} />}
         {bench && !role && !set && <Beginning missing={opened !== null} />}
       </Box>
       <Leaves

@@ -6,6 +6,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import { api, data } from '../api/client';
+import { typing } from '../app/shortcuts';
 import { NameDialog } from '../people/NameDialog';
 import { useConsequences, useTray, useTrayAct, useUndo } from './api';
 import { consequenceWords } from './consequenceWords';
@@ -293,9 +294,8 @@ function Bar({ up }: { up: boolean }) {
 function useUndoKeys(undo: () => void, redo: () => void) {
   useEffect(() => {
     const listen = (event: KeyboardEvent) => {
-      const typing =
-        event.target instanceof HTMLElement && ['INPUT', 'TEXTAREA'].includes(event.target.tagName);
-      if (typing || !(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 'z') {
+      const z = (event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z';
+      if (!z || typing(event.target)) {
         return;
       }
       event.preventDefault();

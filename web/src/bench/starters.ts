@@ -1,4 +1,4 @@
-import { keyFor, type Privilege, REACHES, type RoleElement, type TypeShown } from './design';
+import { keyFor, type Privilege, type RoleElement, type TypeShown } from './design';
 import { putRole, putSet } from './edits';
 import type { ChangePart } from './queue';
 
@@ -69,9 +69,7 @@ export function fitted(starter: Starter, types: TypeShown[], guarded: Set<string
   return types
     .filter((type) => !guarded.has(type.area))
     .flatMap((type) => {
-      const reach = starter.reaches.find(
-        (one) => REACHES.some((known) => known === one) && type.unsaid[one] === undefined,
-      );
+      const reach = starter.reaches.find((one) => type.unsaid[one] === undefined);
       if (!reach) {
         return [];
       }

@@ -109,7 +109,7 @@ class BenchService {
     private static TypeShown type(Catalogue catalogue, RecordType type) {
         Map<String, String> unsaid = new LinkedHashMap<>();
         for (Reach reach : Reach.values()) {
-            reach.unsaidOn(type).ifPresent(why -> unsaid.put(word(reach), why));
+            reach.unsaidOn(type).ifPresent(why -> unsaid.put(DocumentWriter.reach(reach), why));
         }
         return new TypeShown(
                 type.key(),
@@ -128,11 +128,6 @@ class BenchService {
                                                 one.guarded(),
                                                 List.copyOf(one.classifications())))
                         .toList());
-    }
-
-    /** How documents write the reach. */
-    private static String word(Reach reach) {
-        return DocumentWriter.reach(reach);
     }
 
     private static Optional<String> follows(Catalogue catalogue, Parent parent) {

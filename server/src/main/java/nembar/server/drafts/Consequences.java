@@ -182,7 +182,7 @@ class Consequences implements DisposableBean {
         AccessModel published = models.model(draft.application());
         Work work =
                 works.compute(
-                        me.key() + "/" + draft.id(),
+                        key(me, draft),
                         (key, known) -> {
                             if (known != null && known.of(draft, published)) {
                                 return known;
@@ -206,6 +206,21 @@ class Consequences implements DisposableBean {
             Thread.currentThread().interrupt();
             return progress(work, Optional.empty(), List.of());
         }
+    }
+
+    /** What is worked out already of this version; empty where it is not. */
+    Optional<Result> known(Person me, Draft draft) {
+        Work work = works.get(key(me, draft));
+        boolean done =
+                work != null
+                        && work.of(draft, models.model(draft.application()))
+                        && work.result.isDone()
+                        && !work.result.isCompletedExceptionally();
+        return done ? Optional.of(work.result.join()) : Optional.empty();
+    }
+
+    private static String key(Person me, Draft draft) {
+        return me.key() + "/" + draft.id();
     }
 
     private static Progress progress(Work work, Optional<Result> result, List<String> failed) {

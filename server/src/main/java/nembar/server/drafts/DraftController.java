@@ -187,9 +187,10 @@ class DraftController {
     @GetMapping("/drafts/{id}/review")
     @Operation(operationId = "reviewDraft")
     Review review(@PathVariable String application, @PathVariable String id) {
-        DraftService.Standing standing = drafts.standing(me.person(), application, id);
+        Draft draft = drafts.find(me.person(), application, id);
+        DraftService.Standing standing = drafts.standing(me.person(), draft);
         return new Review(
-                shapes.of(drafts.find(me.person(), application, id)),
+                shapes.of(draft),
                 standing.publishable(),
                 standing.objections().stream().map(shapes::named).toList(),
                 standing.clashes(),
@@ -198,7 +199,7 @@ class DraftController {
                 standing.words(),
                 standing.stale(),
                 shapes.approvers(standing.objections()),
-                drafts.planned(drafts.find(me.person(), application, id)).map(shapes::of));
+                drafts.planned(draft).map(shapes::of));
     }
 
     /**
@@ -355,11 +356,12 @@ class DraftController {
     ResponseEntity<StreamingResponseBody> publicationsCsv(
             @PathVariable String application, @ParameterObject LedgerAsked asked) {
         List<PublicationShown> some = new ArrayList<>();
-        for (int page = 0; page < 10; page++) {
-            drafts.publications(me.person(), application, asked.wanted(), page, 100)
-                    .items()
-                    .forEach(one -> some.add(shapes.of(one)));
-        }
+        Page<Publication> read;
+        int page = 0;
+        do {
+            read = drafts.publications(me.person(), application, asked.wanted(), page++, 100);
+            read.items().forEach(one -> some.add(shapes.of(one)));
+        } while (page < 10 && some.size() < read.total());
         return Csv.file(
                 "ledger.csv",
                 List.of("Number", "At", "Author", "Publisher", "Agreed", "Reason", "What it did"),

@@ -374,7 +374,8 @@ public class DraftEdits {
         return name.strip();
     }
 
-    private static String cut(String name) {
+    /** A name as long as names may be. */
+    static String cut(String name) {
         return name.length() > NAME_AT_MOST ? name.substring(0, NAME_AT_MOST) : name;
     }
 }

@@ -65,8 +65,6 @@ class DraftService {
     /** Longer than instants differ by being kept, and shorter than a publication takes. */
     private static final Duration JUST_BEFORE = Duration.ofMillis(1);
 
-    private static final int NAME_AT_MOST = 200;
-
     private final Models models;
     private final DraftStore store;
     private final DraftEdits edits;
@@ -221,20 +219,19 @@ class DraftService {
     }
 
     /** Everything that stands against publishing it, as if its author did. */
-    Standing standing(Person me, String application, String id) {
-        Draft draft = find(me, application, id);
+    Standing standing(Person me, Draft draft) {
         if (!draft.open()) {
             return Standing.nothing(List.of(), List.of());
         }
         try {
-            return standing(me, draft);
+            return judgedStanding(me, draft);
         } catch (ModelRefused stale) {
             return Standing.nothing(
                     clashes(draft), stale.problems().stream().map(Problem::message).toList());
         }
     }
 
-    private Standing standing(Person me, Draft draft) {
+    private Standing judgedStanding(Person me, Draft draft) {
         String application = draft.application();
         Person author = models.directory().person(draft.author()).orElseThrow();
         Judgement judgement = judged(author, draft);
@@ -293,6 +290,10 @@ class DraftService {
      */
     List<Impact.Line> impact(Person me, String application, String id, String person) {
         Draft draft = find(me, application, id);
+        Optional<Consequences.Result> known = consequences.known(me, draft);
+        if (person.isEmpty() && known.isPresent()) {
+            return known.get().lines();
+        }
         AccessModel published = models.model(application);
         Moment now = moments.now(application);
         Moment next = new Moment(next(published, draft), now.at());
@@ -469,7 +470,7 @@ class DraftService {
                 edits.create(
                         me,
                         application,
-                        cut("Undo publication " + number + ": " + publication.reason()),
+                        DraftEdits.cut("Undo publication " + number + ": " + publication.reason()),
                         publication.inverse());
         store.work(me.key(), application, Optional.of(draft.id()));
         return draft;
@@ -519,10 +520,6 @@ class DraftService {
         return store.find(id)
                 .filter(draft -> draft.application().equals(application))
                 .orElseThrow(() -> new NotFound("draft", "There is no such draft."));
-    }
-
-    private static String cut(String name) {
-        return name.length() > NAME_AT_MOST ? name.substring(0, NAME_AT_MOST) : name;
     }
 
     private static void paged(int page, int size) {
