@@ -92,6 +92,7 @@ class Consequences implements DisposableBean {
         private final Person me;
         private final Draft draft;
         private final AccessModel published;
+        private final AccessModel nembar;
         private final Judge judge;
         private final CompletableFuture<Result> result = new CompletableFuture<>();
         private volatile boolean cancelled;
@@ -102,11 +103,15 @@ class Consequences implements DisposableBean {
             this.me = me;
             this.draft = draft;
             this.published = published;
+            this.nembar = models.model(Models.NEMBAR);
             this.judge = judge;
         }
 
-        boolean of(Draft one, AccessModel model) {
-            return draft.version() == one.version() && published == model;
+        /** Whether it is of this version, on what is published, and by what one may see now. */
+        boolean of(Draft one) {
+            return draft.version() == one.version()
+                    && published == models.model(one.application())
+                    && nembar == models.model(Models.NEMBAR);
         }
 
         void cancel() {
@@ -184,7 +189,7 @@ class Consequences implements DisposableBean {
                 works.compute(
                         key(me, draft),
                         (key, known) -> {
-                            if (known != null && known.of(draft, published)) {
+                            if (known != null && known.of(draft)) {
                                 return known;
                             }
                             if (known != null) {
@@ -213,7 +218,7 @@ class Consequences implements DisposableBean {
         Work work = works.get(key(me, draft));
         boolean done =
                 work != null
-                        && work.of(draft, models.model(draft.application()))
+                        && work.of(draft)
                         && work.result.isDone()
                         && !work.result.isCompletedExceptionally();
         return done ? Optional.of(work.result.join()) : Optional.empty();
