@@ -74,6 +74,15 @@ public final class Findings {
         return findings.found;
     }
 
+    /** What the one has and the other has not: of the same kind, about the same. */
+    public static List<Finding> less(List<Finding> some, List<Finding> others) {
+        Set<List<Object>> known = new HashSet<>();
+        others.forEach(one -> known.add(List.of(one.kind(), one.concerns())));
+        return some.stream()
+                .filter(one -> !known.contains(List.<Object>of(one.kind(), one.concerns())))
+                .toList();
+    }
+
     private void people() {
         for (Person person : model.directory().people()) {
             List<Seat> seats = model.seats().of(person.key());

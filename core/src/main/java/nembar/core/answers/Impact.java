@@ -16,9 +16,6 @@ import nembar.core.catalogue.RecordType;
 import nembar.core.coverage.RecordSet;
 import nembar.core.decision.PersonAccess;
 import nembar.core.design.Design;
-import nembar.core.design.Privilege.FieldPrivilege;
-import nembar.core.design.Privilege.RecordPrivilege;
-import nembar.core.design.Reach;
 import nembar.core.directory.Directory;
 import nembar.core.directory.Person;
 import nembar.core.model.Seats.Seat;
@@ -118,11 +115,7 @@ public record Impact(List<OfPerson> people) {
         List<OfPerson> people = new ArrayList<>();
         for (List<Seat> ofOne : moved.values()) {
             Seat first = ofOne.get(0);
-            boolean alike =
-                    !before.personByPerson()
-                            && !after.personByPerson()
-                            && !ownRecords(before, first, looked)
-                            && !ownRecords(after, first, looked);
+            boolean alike = before.alike(first, looked) && after.alike(first, looked);
             Optional<Difference> shared =
                     alike
                             ? Optional.of(difference(before, after, first, looked))
@@ -148,24 +141,6 @@ public record Impact(List<OfPerson> people) {
             Moment before, Moment after, Seat seat, Predicate<String> looked) {
         return Difference.between(
                 after.model().catalogue(), before.access(seat), after.access(seat), looked);
-    }
-
-    /** Whether somebody of the class has anything on records of their own, or of those below. */
-    private static boolean ownRecords(Moment moment, Seat seat, Predicate<String> looked) {
-        return moment.access(seat).holdings().stream()
-                .flatMap(holding -> holding.set().privileges().stream())
-                .anyMatch(
-                        privilege ->
-                                privilege instanceof RecordPrivilege of
-                                                && personal(of.reach())
-                                                && looked.test(of.recordType())
-                                        || privilege instanceof FieldPrivilege field
-                                                && personal(field.reach())
-                                                && looked.test(field.recordType()));
-    }
-
-    private static boolean personal(Reach reach) {
-        return reach == Reach.OWN || reach == Reach.REPORTS;
     }
 
     /**

@@ -8,7 +8,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.TreeSet;
 import nembar.core.catalogue.Operation;
 import nembar.core.catalogue.RecordType;
 import nembar.core.coverage.GovernedRecord;
@@ -104,18 +103,13 @@ public final class Mending {
         if (!after.access(seat).allows(type, operation, record, relatives)) {
             return Optional.empty();
         }
-        List<Impact.Line> lines = Impact.of(moment, after).counted(counting, 0);
-        Set<String> people = new TreeSet<>(Set.of(seat.person().key()));
-        long records = 0;
-        for (Impact.Line line : lines) {
-            if (line.field().isEmpty() && !line.operation().equals(Operation.CREATE)) {
-                records += Math.max(line.gained().number(), 0);
-                if (line.gained().number() > 0) {
-                    people.add(line.seat().person().key());
-                }
-            }
-        }
-        return Optional.of(new Mend(candidate.words(), candidate.changes(), people, records));
+        return Optional.of(
+                Mend.measured(
+                                candidate.words(),
+                                candidate.changes(),
+                                Impact.of(moment, after),
+                                counting)
+                        .with(seat.person().key()));
     }
 
     private Optional<Candidate> share() {

@@ -6,7 +6,10 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.Predicate;
 import nembar.core.decision.PersonAccess;
+import nembar.core.design.Privilege;
+import nembar.core.design.Reach;
 import nembar.core.design.Times;
 import nembar.core.directory.Audience;
 import nembar.core.model.AccessModel;
@@ -51,6 +54,33 @@ public final class Moment {
     /** The seats, class by class. */
     public List<List<Seat>> classes() {
         return classes.all();
+    }
+
+    /**
+     * Whether all people of the seat's class have the very same on some record types: nothing
+     * concerns one of them by name, and none has anything on records of their own, or of those
+     * below them.
+     *
+     * @param looked the record types, by their keys
+     */
+    boolean alike(Seat seat, Predicate<String> looked) {
+        return !classes.personByPerson()
+                && access(seat).holdings().stream()
+                        .flatMap(holding -> holding.set().privileges().stream())
+                        .noneMatch(privilege -> personal(privilege, looked));
+    }
+
+    private static boolean personal(Privilege privilege, Predicate<String> looked) {
+        return privilege instanceof Privilege.RecordPrivilege of
+                        && personal(of.reach())
+                        && looked.test(of.recordType())
+                || privilege instanceof Privilege.FieldPrivilege field
+                        && personal(field.reach())
+                        && looked.test(field.recordType());
+    }
+
+    private static boolean personal(Reach reach) {
+        return reach == Reach.OWN || reach == Reach.REPORTS;
     }
 
     /** Whether two people of one class may differ in more than whose records are their own. */

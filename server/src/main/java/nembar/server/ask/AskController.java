@@ -3,7 +3,6 @@ package nembar.server.ask;
 import io.swagger.v3.oas.annotations.Operation;
 import java.nio.charset.StandardCharsets;
 import nembar.core.catalogue.RecordType;
-import nembar.core.directory.Person;
 import nembar.server.ask.Questions.Slots;
 import nembar.server.ask.RecordListService.Wanted;
 import nembar.server.http.BadRequest;
@@ -61,12 +60,14 @@ class AskController {
     @GetMapping("/what-can")
     @Operation(operationId = "whatCan")
     WhatCan whatCan(@ParameterObject Asked asked, @RequestParam(defaultValue = "") String draft) {
-        Person person = me.person();
-        return whatCan.answer(
-                questions.understand(person, asked.slots(draft)), person, !draft.isBlank());
+        return whatCan.answer(understood(asked, draft), me.person());
     }
 
-    /** Why: of a cell (type and operation), one record of it, a field, or a function. */
+    /**
+     * Why: of a cell (type and operation), one record of it, a field, or a function.
+     *
+     * @param draft as for what somebody can do
+     */
     @GetMapping("/because")
     @Operation(operationId = "because")
     Because because(
@@ -75,8 +76,9 @@ class AskController {
             @RequestParam(required = false) String operation,
             @RequestParam(required = false) String record,
             @RequestParam(required = false) String field,
-            @RequestParam(required = false) String function) {
-        Question question = understood(asked);
+            @RequestParam(required = false) String function,
+            @RequestParam(defaultValue = "") String draft) {
+        Question question = understood(asked, draft);
         if (function != null) {
             return because.ofFunction(question, question.function(function));
         }
@@ -105,7 +107,7 @@ class AskController {
             @RequestParam(required = false) String sort,
             @RequestParam(defaultValue = "false") boolean descending,
             @RequestParam(defaultValue = "") String search) {
-        Question question = understood(asked);
+        Question question = understood(asked, "");
         RecordType known = question.type(type);
         return recordList.list(
                 question,
@@ -125,7 +127,7 @@ class AskController {
             @RequestParam(required = false) String sort,
             @RequestParam(defaultValue = "false") boolean descending,
             @RequestParam(defaultValue = "") String search) {
-        Question question = understood(asked);
+        Question question = understood(asked, "");
         RecordType known = question.type(type);
         StreamingResponseBody file =
                 csv.of(
@@ -143,7 +145,7 @@ class AskController {
                 .body(file);
     }
 
-    private Question understood(Asked asked) {
-        return questions.understand(me.person(), asked.slots(""));
+    private Question understood(Asked asked, String draft) {
+        return questions.understand(me.person(), asked.slots(draft));
     }
 }

@@ -61,48 +61,48 @@ class BecauseService {
         for (Cut cut : coverage.cuts()) {
             sets.add(RecordSet.allOf(coverage.granted(), cut.letsThrough()));
         }
-        Counts counts = records.count(question.application(), type, sets);
+        Counts counts = question.count(records, type, sets);
         List<RouteShown> routes = new ArrayList<>();
         for (int i = 0; i < coverage.grants().size(); i++) {
             Grant grant = coverage.grants().get(i);
-            long all = counts.of(grant.records());
-            long fresh = counts.of(upTo.get(i + 1)) - counts.of(upTo.get(i));
+            Optional<Long> all = create ? Optional.empty() : counts.told(grant.records());
+            Optional<Long> fresh = counts.more(upTo.get(i + 1), upTo.get(i));
             routes.add(
                     new RouteShown(
                             steps(question.telling().route(grant)),
-                            create ? Optional.empty() : Optional.of(all),
-                            create ? 0 : all - fresh,
+                            all,
+                            all.flatMap(some -> fresh.map(one -> some - one)).orElse(0L),
                             see(grant)));
         }
         List<CutShown> cuts = new ArrayList<>();
         for (Cut cut : coverage.cuts()) {
             RecordSet through = RecordSet.allOf(coverage.granted(), cut.letsThrough());
-            long takes = counts.of(coverage.granted()) - counts.of(through);
+            Optional<Long> takes =
+                    create ? Optional.empty() : counts.more(coverage.granted(), through);
             cuts.add(
                     new CutShown(
                             cut.name(),
                             question.telling().cut(cut),
-                            create ? Optional.empty() : Optional.of(takes),
-                            create || takes > 0));
+                            takes,
+                            takes.isEmpty() || takes.get() > 0));
         }
         if (!coverage.withheld().isEmpty()) {
             cuts.add(cutting(Cut.OWN_ACCOUNT, question.telling().withheld(type)));
         }
-        long number = counts.of(coverage.records());
+        Optional<Long> number = create ? Optional.empty() : counts.told(coverage.records());
         String name = question.access().who().person().name();
         boolean yes = !coverage.records().equals(RecordSet.NOTHING);
         String plural = type.plural().toLowerCase(Locale.ROOT);
         String does = " may " + operation.label() + " ";
         String title =
-                create
-                        ? name + (yes ? does : " may not create ") + plural
-                        : name + does + Said.records(number, type);
+                number.map(some -> name + does + Said.records(some, type))
+                        .orElse(name + (yes ? does : " may not " + operation.label() + " ") + plural);
         String of =
                 create || counts.total() == 0
                         ? ""
                         : "of the " + Said.number(counts.total()) + " there are. ";
         Optional<String> refusal =
-                create || number == 0
+                number.isEmpty() || number.get() == 0
                         ? Optional.of("There is nothing to list.")
                         : listRefusal(question, asking, type);
         return new Because(
@@ -134,6 +134,11 @@ class BecauseService {
                                                         + " `"
                                                         + key
                                                         + "`."));
+        if (!question.mayCount(type, question.access().records(type, operation))) {
+            throw new Refused(
+                    "What the draft makes of this record rests on what you may not view.",
+                    List.of());
+        }
         Relatives relatives = records.relatives(question.application());
         Decision decision = question.access().decide(type, operation, record, relatives);
         List<RouteShown> routes =
@@ -170,14 +175,14 @@ class BecauseService {
                                 Stream.of(coverage.masked(), coverage.viewed(), coverage.changed()),
                                 coverage.grants().stream().map(FieldCoverage.FieldGrant::records))
                         .toList();
-        Counts counts = records.count(question.application(), type, sets);
+        Counts counts = question.count(records, type, sets);
         List<RouteShown> routes =
                 coverage.grants().stream()
                         .map(
                                 grant ->
                                         new RouteShown(
                                                 steps(question.telling().route(grant)),
-                                                Optional.of(counts.of(grant.records())),
+                                                counts.told(grant.records()),
                                                 0,
                                                 Optional.empty()))
                         .toList();
@@ -194,22 +199,34 @@ class BecauseService {
                         ? "A guarded field: hidden unless a field privilege opens it. "
                         : "An open field: whoever views the record sees it, whoever changes the"
                                 + " record may change it. ";
-        long masked = counts.of(coverage.masked()) - counts.of(coverage.viewed());
+        long masked = counts.more(coverage.masked(), coverage.viewed()).orElse(0L);
         return new Because(
                 field.label() + " of " + type.singular().toLowerCase(Locale.ROOT),
                 open
                         + (masked > 0
                                 ? "Masked on " + Said.records(masked, type) + "."
-                                : "Viewed on "
-                                        + Said.records(counts.of(coverage.viewed()), type)
-                                        + ", changed on "
-                                        + Said.number(counts.of(coverage.changed()))
-                                        + "."),
+                                : viewedAndChanged(coverage, counts, type)),
                 routes,
                 cuts,
                 missingField(question, field, coverage),
                 false,
                 Optional.of("This is about a field."));
+    }
+
+    private static String viewedAndChanged(
+            FieldCoverage coverage, Counts counts, RecordType type) {
+        return counts.told(coverage.viewed())
+                .flatMap(
+                        viewed ->
+                                counts.told(coverage.changed())
+                                        .map(
+                                                changed ->
+                                                        "Viewed on "
+                                                                + Said.records(viewed, type)
+                                                                + ", changed on "
+                                                                + Said.number(changed)
+                                                                + "."))
+                .orElse("");
     }
 
     /** Why the person has this level of the function. */

@@ -1,18 +1,48 @@
 package nembar.server.ask;
 
+import java.util.Collection;
 import java.util.List;
+import java.util.Optional;
 import java.util.function.Function;
 import nembar.core.catalogue.Field;
 import nembar.core.catalogue.Operation;
 import nembar.core.catalogue.RecordType;
+import nembar.core.coverage.RecordSet;
 import nembar.core.decision.PersonAccess;
+import nembar.core.governance.Disclosure;
 import nembar.core.model.AccessModel;
 import nembar.core.text.Nearest;
 import nembar.core.words.Telling;
 import nembar.server.http.NotFound;
+import nembar.server.records.Records;
+import nembar.server.records.Records.Counts;
 
-/** A question that has been understood: about whom, in which application, from which seat. */
-record Question(PersonAccess access, Telling telling) {
+/**
+ * A question that has been understood: about whom, in which application, from which seat.
+ *
+ * @param disclosure of a question about a draft: what rests on what is not for whoever asks to see
+ *     is not counted for them; empty where all is
+ */
+record Question(PersonAccess access, Telling telling, Optional<Disclosure> disclosure) {
+    /** A question about what is published, or about an access that is only thought of. */
+    static Question of(PersonAccess access) {
+        return new Question(
+                access, new Telling(access.model(), access.who()), Optional.empty());
+    }
+
+    /** Counts those of the sets whose number whoever asks may be told, in one scan. */
+    Counts count(Records records, RecordType type, Collection<RecordSet> sets) {
+        return records.count(
+                application(),
+                type,
+                sets.stream().filter(set -> mayCount(type, set)).toList());
+    }
+
+    /** Whether whoever asks may be told how many there are in a set. */
+    boolean mayCount(RecordType type, RecordSet set) {
+        return disclosure.map(one -> one.mayCount(type, set)).orElse(true);
+    }
+
     AccessModel model() {
         return access.model();
     }

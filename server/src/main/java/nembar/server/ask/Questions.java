@@ -56,7 +56,14 @@ class Questions {
                         ? new PersonAccess(
                                 model, new Standpoint(person, account, moment.at(), true))
                         : moment.access(seat(model, person, account));
-        return new Question(access, new Telling(model, access.who()));
+        boolean drafted = slots.draft() != null && !slots.draft().isBlank();
+        return new Question(
+                access,
+                new Telling(model, access.who()),
+                drafted
+                        ? Optional.of(
+                                governance.disclosureAsPublished(asking, slots.application()))
+                        : Optional.empty());
     }
 
     private static Seat seat(AccessModel model, Person person, Optional<String> account) {

@@ -17,9 +17,7 @@ import nembar.core.decision.PersonAccess;
 import nembar.core.design.Reach;
 import nembar.core.directory.Person;
 import nembar.core.directory.Unit;
-import nembar.core.governance.Disclosure;
 import nembar.core.model.Standpoint;
-import nembar.core.words.Telling;
 import nembar.server.ask.WhatCan.AreaRows;
 import nembar.server.ask.WhatCan.Cell;
 import nembar.server.ask.WhatCan.FieldRow;
@@ -46,20 +44,10 @@ public class WhatCanService {
 
     /** The answer for an access of any model: also one that is only thought of. */
     public WhatCan answer(PersonAccess access, Person asking) {
-        return answer(
-                new Question(access, new Telling(access.model(), access.who())), asking, false);
+        return answer(Question.of(access), asking);
     }
 
-    /**
-     * @param drafted whether the question is about a draft: then what rests on what is not theirs
-     *     to see is not counted for whoever asks
-     */
-    WhatCan answer(Question question, Person asking, boolean drafted) {
-        Optional<Disclosure> disclosure =
-                drafted
-                        ? Optional.of(
-                                governance.disclosureAsPublished(asking, question.application()))
-                        : Optional.empty();
+    WhatCan answer(Question question, Person asking) {
         List<AreaRows> areas = new ArrayList<>();
         long total = 0;
         long viewed = 0;
@@ -69,7 +57,7 @@ public class WhatCanService {
             boolean guarded = false;
             for (RecordType type : question.model().catalogue().recordTypes()) {
                 if (type.area().equals(area.key())) {
-                    TypeRow row = typeRow(question, type, disclosure);
+                    TypeRow row = typeRow(question, type);
                     types.add(row);
                     guarded |= governance.guardedFrom(asking, question.model(), type);
                     total += row.total();
@@ -96,7 +84,7 @@ public class WhatCanService {
                 functions(question));
     }
 
-    private TypeRow typeRow(Question question, RecordType type, Optional<Disclosure> disclosure) {
+    private TypeRow typeRow(Question question, RecordType type) {
         PersonAccess access = question.access();
         List<Coverage> coverages =
                 type.operations().stream().map(one -> access.coverage(type, one)).toList();
@@ -115,8 +103,7 @@ public class WhatCanService {
             sets.add(field.viewed());
             sets.add(field.changed());
         }
-        sets.removeIf(set -> disclosure.filter(one -> !one.mayCount(type, set)).isPresent());
-        Counts counts = records.count(question.application(), type, sets);
+        Counts counts = question.count(records, type, sets);
         return new TypeRow(
                 type.key(),
                 type.singular(),
@@ -135,34 +122,19 @@ public class WhatCanService {
                 coverage.operation().label(),
                 coverage.widestReach().notches(),
                 coverage.widestReach().notches() == 0 ? "" : coverage.widestReach().words(),
-                create ? Optional.empty() : told(counts, set),
+                create ? Optional.empty() : counts.told(set),
                 granted,
                 coverage.widestReach() == Reach.ALL && !set.equals(RecordSet.EVERYTHING),
                 set.words(),
-                create ? 0 : more(counts, coverage.granted(), coverage.grantedByPrivilege()),
-                create ? 0 : more(counts, coverage.granted(), set));
-    }
-
-    /** How many there are, where that was counted. */
-    private static Optional<Long> told(Counts counts, RecordSet set) {
-        boolean known =
-                set.equals(RecordSet.EVERYTHING)
-                        || set.equals(RecordSet.NOTHING)
-                        || counts.bySet().containsKey(set);
-        return known ? Optional.of(counts.of(set)) : Optional.empty();
-    }
-
-    private static long more(Counts counts, RecordSet set, RecordSet than) {
-        return told(counts, set)
-                .flatMap(all -> told(counts, than).map(some -> all - some))
-                .orElse(0L);
+                create ? 0 : counts.more(coverage.granted(), coverage.grantedByPrivilege()).orElse(0L),
+                create ? 0 : counts.more(coverage.granted(), set).orElse(0L));
     }
 
     private static FieldRow fieldRow(FieldCoverage coverage, Counts counts) {
         Field field = coverage.field();
-        long changed = told(counts, coverage.changed()).orElse(0L);
-        long viewed = told(counts, coverage.viewed()).orElse(0L);
-        long masked = more(counts, coverage.masked(), coverage.viewed());
+        long changed = counts.told(coverage.changed()).orElse(0L);
+        long viewed = counts.told(coverage.viewed()).orElse(0L);
+        long masked = counts.more(coverage.masked(), coverage.viewed()).orElse(0L);
         FieldLevel level = FieldLevel.HIDDEN;
         if (changed > 0) {
             level = FieldLevel.CHANGE;

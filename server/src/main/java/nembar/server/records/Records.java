@@ -50,6 +50,20 @@ public class Records {
             }
             return set.equals(RecordSet.NOTHING) ? 0 : bySet.get(set);
         }
+
+        /** How many there are in the set; empty where it was left out of what was counted. */
+        public Optional<Long> told(RecordSet set) {
+            boolean known =
+                    set.equals(RecordSet.EVERYTHING)
+                            || set.equals(RecordSet.NOTHING)
+                            || bySet.containsKey(set);
+            return known ? Optional.of(of(set)) : Optional.empty();
+        }
+
+        /** How many more are in the set than in another; empty where that is not known of both. */
+        public Optional<Long> more(RecordSet set, RecordSet than) {
+            return told(set).flatMap(all -> told(than).map(some -> all - some));
+        }
     }
 
     /** A record, and the level of each of its fields, in the type's order. */

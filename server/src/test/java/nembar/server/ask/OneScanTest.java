@@ -45,9 +45,9 @@ class OneScanTest {
     void theWholeGridTakesOneQueryForEachRecordType() {
         when(records.count(any(), any(), anyCollection()))
                 .thenAnswer(call -> counted(call.getArgument(2)));
-        Question question = new Question(new PersonAccess(towline, who), new Telling(towline, who));
+        Question question = Question.of(new PersonAccess(towline, who));
         WhatCan answer =
-                new WhatCanService(records, mock(Governance.class)).answer(question, ilse, false);
+                new WhatCanService(records, mock(Governance.class)).answer(question, ilse);
         assertThat(answer.totals().records()).isEqualTo(130);
         verify(records, times(13)).count(eq("towline"), any(), anyCollection());
         verifyNoMoreInteractions(records);
