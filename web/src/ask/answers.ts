@@ -31,13 +31,18 @@ export function useWhatCan(slots: Slots) {
   });
 }
 
-export function useBecause(slots: Slots, pick: Pick | null) {
+/** Why; of a draft as if it were published, where one is named. */
+export function useBecause(slots: Slots, pick: Pick | null, draft?: { id: string; version: number }) {
   return useQuery({
-    queryKey: ['because', slots, pick],
+    queryKey: ['because', slots, pick, draft?.id, draft?.version],
     queryFn: () => {
       const { kind: _, ...about } = pick as Pick;
       return data(
-        api.GET('/api/ask/because', { params: { query: { ...asked(slots), ...about } } }),
+        api.GET('/api/ask/because', {
+          params: {
+            query: { ...asked(slots), ...about, ...(draft ? { draft: draft.id } : {}) },
+          },
+        }),
       );
     },
     enabled: pick !== null && slots.person !== '',

@@ -1,10 +1,14 @@
+import ToggleButton from '@mui/material/ToggleButton';
+import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import Typography from '@mui/material/Typography';
+import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { Trouble } from '../app/Trouble';
 import { useBecause } from '../ask/answers';
 import { type Asked, Reasons } from '../ask/Because';
 import { type Pick, pickToText } from '../ask/question';
 import { Working } from '../ask/Working';
+import type { DraftShown } from './api';
 import type { CellRef } from './grid';
 
 /** What Because is about: the cell in which the cursor stands. */
@@ -21,20 +25,24 @@ export function pickOf(cell: CellRef | null): Pick | null {
   }
 }
 
-/** By which routes the example person has what the cell is about, as published. */
+/** By which routes the example person has what the cell is about: as drafted, or as published. */
 export function BecauseLeaf({
   application,
+  draft,
   person,
   cell,
 }: {
   application: string;
+  draft: DraftShown | undefined;
   person: string;
   cell: CellRef | null;
 }) {
   const go = useNavigate();
+  const [published, setPublished] = useState(false);
   const pick = pickOf(cell);
   const slots = { person, application, account: '', asIfActive: false };
-  const answer = useBecause(slots, pick);
+  const drafted = draft && draft.changes.length > 0 ? draft : undefined;
+  const answer = useBecause(slots, pick, published ? undefined : drafted);
   if (person === '') {
     return (
       <Typography color="textSecondary">
@@ -56,9 +64,23 @@ export function BecauseLeaf({
   };
   return (
     <>
-      <Typography variant="body2" color="textSecondary" sx={{ mb: 1 }}>
-        As published.
-      </Typography>
+      {drafted ? (
+        <ToggleButtonGroup
+          exclusive
+          size="small"
+          aria-label="Which design"
+          sx={{ mb: 1.5, '& button': { color: 'text.primary', py: 0.25 } }}
+          value={published ? 'published' : 'drafted'}
+          onChange={(_, next) => next && setPublished(next === 'published')}
+        >
+          <ToggleButton value="drafted">as drafted</ToggleButton>
+          <ToggleButton value="published">as published</ToggleButton>
+        </ToggleButtonGroup>
+      ) : (
+        <Typography variant="body2" color="textSecondary" sx={{ mb: 1 }}>
+          As published.
+        </Typography>
+      )}
       {answer.isPending && <Working lines={5} />}
       {answer.isError && <Trouble error={answer.error} again={() => answer.refetch()} />}
       {answer.data && <Reasons answer={answer.data} question={question} />}

@@ -7,7 +7,7 @@ import { number } from '../ask/said';
 import type { Bench } from './api';
 import { BenchRail } from './BenchRail';
 import { REACHES, reachMeans, reachWords, type TypeShown } from './design';
-import { type At, aloud, type GridCell, type GridRow, refKey, shown, unsaid } from './grid';
+import { type Amounts, type At, aloud, type GridCell, type GridRow, refKey, shown, unsaid } from './grid';
 
 type ReachButtonProps = {
   cell: GridCell;
@@ -16,7 +16,7 @@ type ReachButtonProps = {
   at: At;
   cursor: boolean;
   selected: boolean;
-  counted: { before?: number; now?: number } | undefined;
+  counted: Amounts | undefined;
   onClick: (at: At, element: HTMLElement, extend: boolean) => void;
 };
 

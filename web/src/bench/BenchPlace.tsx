@@ -5,7 +5,7 @@ import { Navigate, useParams, useSearchParams } from 'react-router';
 import { Trouble } from '../app/Trouble';
 import { useApplications } from '../ask/answers';
 import { Working } from '../ask/Working';
-import type { Picked } from '../people/PickOne';
+import { type CountFor, countForOf, countForText, useCounting } from './counted';
 import { Drawers, type Opened } from './Drawers';
 import type { CellRef } from './grid';
 import { type Leaf, Leaves } from './Leaves';
@@ -26,7 +26,7 @@ export function BenchStart() {
 }
 
 /** What of the bench the address says. */
-function useOpened(): [Opened | null, Leaf, (opened: Opened) => void, (leaf: Leaf) => void] {
+function useOpened() {
   const [params, setParams] = useSearchParams();
   const role = params.get('role');
   const set = params.get('set');
@@ -37,37 +37,46 @@ function useOpened(): [Opened | null, Leaf, (opened: Opened) => void, (leaf: Lea
       : null;
   const asked = params.get('leaf');
   const leaf: Leaf = asked === 'holders' || asked === 'because' ? asked : 'changes';
-  const change = (next: Record<string, string>) => {
+  const change = (next: Record<string, string>, replace: boolean) => {
     const all = new URLSearchParams(params);
     for (const [key, value] of Object.entries(next)) {
-      all.set(key, value);
+      if (value === '') {
+        all.delete(key);
+      } else {
+        all.set(key, value);
+      }
     }
-    return all;
+    setParams(all, { replace });
   };
-  return [
+  return {
     opened,
     leaf,
-    (next) => {
-      const all = change({ [next.kind]: next.key });
-      all.delete(next.kind === 'role' ? 'set' : 'role');
-      setParams(all);
-    },
-    (next) => setParams(change({ leaf: next }), { replace: true }),
-  ];
+    countFor: countForOf(params.get('count')),
+    open: (next: Opened) =>
+      change({ role: '', set: '', [next.kind]: next.key }, false),
+    turn: (next: Leaf) => change({ leaf: next }, true),
+    setCountFor: (next: CountFor) => change({ count: countForText(next) }, true),
+  };
 }
 
 /** Bench: roles and privilege sets, designed on the grid. */
 export default function BenchPlace() {
   const { application = '' } = useParams();
   const working = useWorking(application);
-  const [opened, leaf, open, turn] = useOpened();
+  const { opened, leaf, countFor, open, turn, setCountFor } = useOpened();
   const [fresh, setFresh] = useState<Opened['kind'] | null>(null);
-  const [example, setExample] = useState<Picked | null>(null);
   const [cursor, setCursor] = useState<CellRef | null>(null);
-  const counting = { example, onExample: setExample, onCursor: setCursor };
   const { bench, roles, sets } = working;
   const role = opened?.kind === 'role' ? roles.find((one) => one.key === opened.key) : undefined;
   const set = opened?.kind === 'set' ? sets.find((one) => one.key === opened.key) : undefined;
+  const counting = useCounting(
+    application,
+    role || set ? opened : null,
+    (role ?? set)?.published === null,
+    working.tray?.draft,
+    countFor,
+  );
+  const watch = { counting, onCountFor: setCountFor, onCursor: setCursor };
   const name = role ? (role.now ?? role.published)?.name : (set?.now ?? set?.published)?.name;
 
   useEffect(() => {
@@ -81,7 +90,7 @@ export default function BenchPlace() {
     roles: new Set(roles.map((one) => one.key)),
     sets: new Set(sets.map((one) => one.key)),
   };
-  const shared = { application, working, counting, onOpen: open };
+  const shared = { working, watch, onOpen: open };
   const made = (next: Opened) => {
     setFresh(null);
     open(next);
@@ -100,7 +109,7 @@ export default function BenchPlace() {
         working={working}
         opened={role || set ? opened : null}
         leaf={role || set ? leaf : 'changes'}
-        example={example?.key ?? ''}
+        example={counting.example?.key ?? ''}
         cursor={cursor}
         onLeaf={turn}
       />

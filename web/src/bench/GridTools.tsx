@@ -1,9 +1,13 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import InputBase from '@mui/material/InputBase';
+import Menu from '@mui/material/Menu';
+import MenuItem from '@mui/material/MenuItem';
 import { useState } from 'react';
 import { Key } from '../app/Keys';
-import { type Picked, PickPerson } from '../people/PickOne';
+import { number } from '../ask/said';
+import { PickPerson } from '../people/PickOne';
+import type { Counting, CountFor } from './counted';
 import type { Folding } from './grid';
 
 export const UNFOLDED: Folding = {
@@ -16,14 +20,12 @@ export const UNFOLDED: Folding = {
 type Props = {
   folding: Folding;
   onFold: (folding: Folding) => void;
-  /** Whom the numbers are of; null for none. */
-  example: Picked | null;
-  onExample: (person: Picked | null) => void;
+  counting: Counting;
+  onCountFor: (whom: CountFor) => void;
 };
 
 /** What stands above the grid: finding a type, folding away, and whom to count for. */
-export function GridTools({ folding, onFold, example, onExample }: Props) {
-  const [choosing, setChoosing] = useState(false);
+export function GridTools({ folding, onFold, counting, onCountFor }: Props) {
   return (
     <Box sx={{ display: 'flex', alignItems: 'center', gap: 1.5, mb: 1, flexWrap: 'wrap' }}>
       <InputBase
@@ -52,27 +54,96 @@ export function GridTools({ folding, onFold, example, onExample }: Props) {
         {folding.onlyGiven ? 'Show everything' : 'Only what is given'}
       </Button>
       <Box sx={{ flex: 1 }} />
-      {choosing ? (
-        <PickPerson
-          label="Count for"
-          value={example}
-          width={260}
-          onPick={(person) => {
-            onExample(person);
-            setChoosing(false);
-          }}
-        />
-      ) : (
-        <Button variant="text" size="small" onClick={() => setChoosing(true)}>
-          {example ? `Counted for ${example.name}` : 'Count for somebody'}
-        </Button>
-      )}
-      {example && !choosing && (
-        <Button variant="text" size="small" onClick={() => onExample(null)}>
-          Do not count
-        </Button>
-      )}
+      <WhomToCountFor counting={counting} onCountFor={onCountFor} />
     </Box>
+  );
+}
+
+function said({ countFor, example, holders }: Counting): string {
+  if (countFor === 'all') {
+    const people = holders?.people ?? 0;
+    const some = holders && holders.looked < holders.people && holders.looked >= LOOKED_AT_MOST;
+    return `Counted for ${people === 1 ? 'the one holder' : `all ${number(people)} holders`}${
+      some ? `, by ${number(holders.looked)} of them` : ''
+    }`;
+  }
+  if (example) {
+    return `Counted for ${example.name}${countFor === 'most' ? ', who has most' : ''}`;
+  }
+  return holders?.people === 0 && countFor === 'most'
+    ? 'Nobody holds it: count for somebody'
+    : 'Count for somebody';
+}
+
+/** As many different accesses as the server looks at. */
+const LOOKED_AT_MOST = 200;
+
+function WhomToCountFor({
+  counting,
+  onCountFor,
+}: {
+  counting: Counting;
+  onCountFor: (whom: CountFor) => void;
+}) {
+  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+  const [choosing, setChoosing] = useState(false);
+  const choose = (whom: CountFor) => {
+    setAnchor(null);
+    onCountFor(whom);
+  };
+  if (choosing) {
+    return (
+      <PickPerson
+        label="Count for"
+        value={counting.example}
+        width={260}
+        onPick={(person) => {
+          setChoosing(false);
+          if (person) {
+            onCountFor({ person: person.key });
+          }
+        }}
+      />
+    );
+  }
+  const choices: [CountFor, string][] = [
+    ['most', 'The holder who has most'],
+    ['all', 'All holders, from the least to the most'],
+    ['none', 'Nobody: reaches only'],
+  ];
+  return (
+    <>
+      <Button
+        variant="text"
+        size="small"
+        aria-haspopup="menu"
+        onClick={(event) => setAnchor(event.currentTarget)}
+      >
+        {said(counting)}
+      </Button>
+      <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)}>
+        {choices.map(([whom, words]) => (
+          <MenuItem
+            key={words}
+            dense
+            selected={counting.countFor === whom}
+            onClick={() => choose(whom)}
+          >
+            {words}
+          </MenuItem>
+        ))}
+        <MenuItem
+          dense
+          selected={typeof counting.countFor !== 'string'}
+          onClick={() => {
+            setAnchor(null);
+            setChoosing(true);
+          }}
+        >
+          Somebody else …
+        </MenuItem>
+      </Menu>
+    </>
   );
 }
 

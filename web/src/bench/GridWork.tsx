@@ -1,47 +1,48 @@
 import { useState } from 'react';
 import { Remark } from '../app/parts';
-import type { Picked } from '../people/PickOne';
-import type { Bench, DraftShown } from './api';
+import type { Bench } from './api';
 import { BenchGrid } from './BenchGrid';
-import { useCounted } from './counted';
+import type { Counting, CountFor } from './counted';
 import type { CellEdit } from './edits';
 import { GridKeys, GridTools, UNFOLDED } from './GridTools';
 import type { CellRef, Source } from './grid';
 
-/** For whom numbers stand in the grid, and where its cursor is. */
-export type Counting = {
-  example: Picked | null;
-  onExample: (person: Picked | null) => void;
+/** Whom numbers in the grid are of, and where its cursor is. */
+export type GridWatch = {
+  counting: Counting;
+  onCountFor: (whom: CountFor) => void;
   onCursor: (cell: CellRef | null) => void;
 };
 
 type Props = {
-  application: string;
   bench: Bench;
-  draft: DraftShown | undefined;
   name: string;
   source: Source;
   editable: boolean;
   onEdit: (edit: CellEdit) => void;
-  counting: Counting;
+  watch: GridWatch;
   /** Why the last edit could not be made; empty where it was. */
   cannot?: string;
 };
 
 /** The grid with what belongs to it: finding, folding, counting for somebody, and its keys. */
 export function GridWork(props: Props) {
-  const { application, bench, draft, name, source, editable, onEdit, cannot = '' } = props;
-  const { example, onExample, onCursor } = props.counting;
+  const { bench, name, source, editable, onEdit, cannot = '' } = props;
+  const { counting, onCountFor, onCursor } = props.watch;
   const [folding, setFolding] = useState(UNFOLDED);
   const [unsaid, setUnsaid] = useState('');
-  const counts = useCounted(application, example?.key ?? '', draft);
   const edit = (what: CellEdit) => {
     setUnsaid('');
     onEdit(what);
   };
   return (
     <>
-      <GridTools folding={folding} onFold={setFolding} example={example} onExample={onExample} />
+      <GridTools
+        folding={folding}
+        onFold={setFolding}
+        counting={counting}
+        onCountFor={onCountFor}
+      />
       {(unsaid || cannot) && (
         <Remark tone="care" role="status">
           {unsaid || cannot}
@@ -54,7 +55,7 @@ export function GridWork(props: Props) {
         folding={folding}
         onFold={setFolding}
         editable={editable}
-        counts={counts}
+        counts={counting.counts}
         onReach={(cells, notches) => edit({ does: 'reach', cells, notches })}
         onClear={(cells) => edit({ does: 'clear', cells })}
         onLevel={(key, level) => {

@@ -10,17 +10,16 @@ import type { Bench } from './api';
 import type { Opened } from './Drawers';
 import { keyFor, type RoleElement } from './design';
 import { type CellEdit, editOfOwnSet, editOfSet, otherRoles, putRole } from './edits';
-import { type Counting, GridWork } from './GridWork';
+import { GridWork, type GridWatch } from './GridWork';
 import { heldBy, Sheet } from './Sheet';
 import { ofRole, setsOf } from './sources';
 import type { Worked, Working } from './working';
 
 type Props = {
-  application: string;
   bench: Bench;
   working: Working;
   role: Worked<RoleElement>;
-  counting: Counting;
+  watch: GridWatch;
   onOpen: (opened: Opened) => void;
 };
 
@@ -32,7 +31,7 @@ const meant: [string, string][] = [
 ];
 
 /** A role on the grid: the union of its sets. */
-export function RoleWork({ application, bench, working, role, counting, onOpen }: Props) {
+export function RoleWork({ bench, working, role, watch, onOpen }: Props) {
   const [asking, setAsking] = useState<CellEdit | null>(null);
   // In which set edits belong: chosen once, while one stays on the role.
   const [home, setHome] = useState<string | null>(null);
@@ -170,10 +169,8 @@ export function RoleWork({ application, bench, working, role, counting, onOpen }
         </Box>
       )}
       <GridWork
-        application={application}
         bench={bench}
-        draft={working.tray?.draft}
-        counting={counting}
+        watch={watch}
         name={element.name}
         source={source}
         editable={role.now !== null}

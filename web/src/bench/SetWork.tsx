@@ -5,22 +5,21 @@ import type { Bench } from './api';
 import type { Opened } from './Drawers';
 import { keyFor, type SetElement } from './design';
 import { editOfSet, putRole, putSet } from './edits';
-import { type Counting, GridWork } from './GridWork';
+import { GridWork, type GridWatch } from './GridWork';
 import { heldBy, Sheet } from './Sheet';
 import { ofSet } from './sources';
 import type { Worked, Working } from './working';
 
 type Props = {
-  application: string;
   bench: Bench;
   working: Working;
   set: Worked<SetElement>;
-  counting: Counting;
+  watch: GridWatch;
   onOpen: (opened: Opened) => void;
 };
 
 /** A privilege set on the grid. */
-export function SetWork({ application, bench, working, set, counting, onOpen }: Props) {
+export function SetWork({ bench, working, set, watch, onOpen }: Props) {
   const source = useMemo(() => ofSet(set), [set]);
   const element = set.now ?? set.published;
   if (!element) {
@@ -90,10 +89,8 @@ export function SetWork({ application, bench, working, set, counting, onOpen }: 
         </Typography>
       )}
       <GridWork
-        application={application}
         bench={bench}
-        draft={working.tray?.draft}
-        counting={counting}
+        watch={watch}
         name={element.name}
         source={source}
         editable={set.now !== null}

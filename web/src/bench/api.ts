@@ -95,32 +95,6 @@ export function useConsequences(application: string, draft: DraftShown | undefin
   });
 }
 
-export const LINES = 100;
-
-/** What the draft changes for people, a page at a time; of one person with examples. */
-export function useImpact(
-  application: string,
-  draft: DraftShown | undefined,
-  page: number,
-  person = '',
-) {
-  return useQuery({
-    queryKey: ['impact', application, draft?.id, draft?.version, page, person],
-    queryFn: () =>
-      data(
-        api.GET('/api/applications/{application}/drafts/{id}/impact', {
-          params: {
-            path: { application, id: draft?.id ?? '' },
-            query: { page, size: LINES, ...(person ? { person } : {}) },
-          },
-        }),
-      ),
-    enabled: draft !== undefined && draft.changes.length > 0,
-    placeholderData: keepPreviousData,
-    staleTime: 60_000,
-  });
-}
-
 export function useHolders(
   application: string,
   draft: DraftShown | undefined,

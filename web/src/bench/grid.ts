@@ -243,13 +243,20 @@ export function between(rows: GridRow[], one: At, other: At): CellRef[] {
 export function shown(
   cell: GridCell,
   amount: (number: number) => string,
-  counted?: { before?: number; now?: number },
+  counted?: Amounts,
 ): { text: string; differs: boolean } {
   const { now, before } = cell.change;
+  const range = ({ least, most }: Amount) =>
+    least === most ? amount(most) : `${amount(least)}–${amount(most)}`;
   if (counted?.now !== undefined) {
-    const differs = counted.before !== undefined && counted.before !== counted.now;
-    const was = differs ? `${amount(counted.before ?? 0)} → ` : '';
-    return { text: counted.now === 0 && !differs ? '' : `${was}${amount(counted.now)}`, differs };
+    const was = counted.before;
+    const differs =
+      was !== undefined && (was.least !== counted.now.least || was.most !== counted.now.most);
+    const old = differs ? `${range(was)} → ` : '';
+    return {
+      text: counted.now.most === 0 && !differs ? '' : `${old}${range(counted.now)}`,
+      differs,
+    };
   }
   const word = (notches: number) =>
     notches === 0 ? 'none' : reachWords(notches).replace('own ', '');
@@ -281,5 +288,11 @@ export function unsaid(bench: Bench, ref: CellRef, notches: number): string | un
     : bench.types.find((one) => one.key === ref.type)?.unsaid[REACHES[notches] ?? ''];
 }
 
-/** How many records a cell amounts to for the example person, as published and as drafted. */
-export type Counted = Map<string, { before?: number; now?: number }>;
+/** How many records: of one person the same twice, of several from the least to the most. */
+export type Amount = { least: number; most: number };
+
+/** What a cell amounts to, as published and as drafted. */
+export type Amounts = { before?: Amount; now?: Amount };
+
+/** The same for each cell. */
+export type Counted = Map<string, Amounts>;

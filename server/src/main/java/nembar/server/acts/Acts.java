@@ -1,13 +1,18 @@
 package nembar.server.acts;
 
 import jakarta.persistence.EntityManager;
+import jakarta.persistence.TypedQuery;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.Collection;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import nembar.server.http.Instants;
 import nembar.server.model.Models;
+import nembar.server.store.Page;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -80,6 +85,91 @@ public class Acts {
                 .stream()
                 .map(row -> new Act(row.at, name(names, row), row.words))
                 .toList();
+    }
+
+    /**
+     * Which acts are meant.
+     *
+     * @param search text that the words have; empty for any
+     * @param person key of whom it was done to; empty for anybody and anything
+     * @param author key of whoever did it; empty for anybody
+     */
+    public record Wanted(
+            String search,
+            String person,
+            String author,
+            Optional<Instant> from,
+            Optional<Instant> until) {}
+
+    /** An act, and what it was done to. */
+    public record ActOn(String kind, String key, Act act) {}
+
+    private static final String WANTED =
+            " from ActRow where (:search = '' or locate(lower(:search), lower(words)) > 0)"
+                    + " and (:person = '' or (kind = 'person' and key = :person))"
+                    + " and (:author = '' or (actorKind = 'person' and actor = :author))"
+                    + " and at >= :from and at < :until";
+
+    /**
+     * Acts, the last first.
+     *
+     * @param only by kind the keys of those that are meant; all of the kinds that are left out
+     */
+    @Transactional(readOnly = true)
+    public Page<ActOn> find(Wanted wanted, Map<String, Set<String>> only, int page, int size) {
+        Map<String, String> names = models.directory().personNames();
+        StringBuilder where = new StringBuilder(WANTED);
+        List<String> kinds = List.copyOf(only.keySet());
+        for (int i = 0; i < kinds.size(); i++) {
+            where.append(" and (kind <> :kind")
+                    .append(i)
+                    .append(" or key in (:keys")
+                    .append(i)
+                    .append("))");
+        }
+        List<ActOn> some =
+                asked(
+                                "select a"
+                                        + where.toString().replace("from ActRow", "from ActRow a")
+                                        + " order by at desc, id desc",
+                                ActRow.class,
+                                wanted,
+                                only,
+                                kinds)
+                        .setFirstResult(page * size)
+                        .setMaxResults(size)
+                        .getResultList()
+                        .stream()
+                        .map(
+                                row ->
+                                        new ActOn(
+                                                row.kind,
+                                                row.key,
+                                                new Act(row.at, name(names, row), row.words)))
+                        .toList();
+        long total =
+                asked("select count(*)" + where, Long.class, wanted, only, kinds).getSingleResult();
+        return new Page<>(some, total);
+    }
+
+    private <T> TypedQuery<T> asked(
+            String query,
+            Class<T> of,
+            Wanted wanted,
+            Map<String, Set<String>> only,
+            List<String> kinds) {
+        TypedQuery<T> asked =
+                entities.createQuery(query, of)
+                        .setParameter("search", wanted.search())
+                        .setParameter("person", wanted.person())
+                        .setParameter("author", wanted.author())
+                        .setParameter("from", wanted.from().orElse(Instants.EARLIEST))
+                        .setParameter("until", wanted.until().orElse(Instants.LATEST));
+        for (int i = 0; i < kinds.size(); i++) {
+            asked.setParameter("kind" + i, kinds.get(i));
+            asked.setParameter("keys" + i, only.get(kinds.get(i)));
+        }
+        return asked;
     }
 
     /** A source is named as one, whatever people are called. */

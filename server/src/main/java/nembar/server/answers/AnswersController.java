@@ -60,12 +60,27 @@ class AnswersController {
     record RoleLine(
             String recordType, String what, String use, List<String> first, List<String> second) {}
 
-    record MendShown(String words, List<ChangePart> changes, List<String> people, long records) {}
+    /**
+     * Changes that mend something, and their price.
+     *
+     * @param people keys of those who gain by it, {@code records} in all
+     * @param losing keys of those who lose by it, {@code lost} in all
+     */
+    record MendShown(
+            String words,
+            List<ChangePart> changes,
+            List<String> people,
+            long records,
+            List<String> losing,
+            long lost) {}
 
     record ConcernShown(String what, String key) {}
 
     record FindingShown(
             String kind, List<ConcernShown> concerns, String why, List<ChangePart> mend) {}
+
+    /** What a draft makes worth a look, and what of it it mends. */
+    record DraftFindings(List<FindingShown> made, List<FindingShown> mended) {}
 
     record FindingPage(List<FindingShown> findings, long total) {}
 
@@ -167,6 +182,23 @@ class AnswersController {
                 Optional.ofNullable(kind),
                 page,
                 size);
+    }
+
+    /** What publishing a draft would make worth a look, and what it would mend. */
+    @GetMapping("/drafts/{draft}/findings")
+    @Operation(operationId = "draftFindings")
+    DraftFindings draftFindings(@PathVariable String application, @PathVariable String draft) {
+        return answers.draftFindings(me.person(), application, draft);
+    }
+
+    /** Changes after which a broken expectation holds, the cheapest first. */
+    @GetMapping("/expectations/{key}/mends")
+    @Operation(operationId = "expectationMends")
+    List<MendShown> expectationMends(
+            @PathVariable String application,
+            @PathVariable String key,
+            @RequestParam(defaultValue = "") String draft) {
+        return answers.expectationMends(me.person(), application, draft, key);
     }
 
     /** How each expectation stands. */

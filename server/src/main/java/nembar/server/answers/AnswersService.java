@@ -11,6 +11,7 @@ import java.util.stream.Stream;
 import nembar.core.answers.Activity;
 import nembar.core.answers.Counting;
 import nembar.core.answers.Difference;
+import nembar.core.answers.ExpectationMending;
 import nembar.core.answers.Finding;
 import nembar.core.answers.Findings;
 import nembar.core.answers.Mend;
@@ -27,8 +28,10 @@ import nembar.core.coverage.GovernedRecord;
 import nembar.core.coverage.RecordSet;
 import nembar.core.coverage.Relatives;
 import nembar.core.decision.Grant;
+import nembar.core.design.Expectation;
 import nembar.core.design.Role;
 import nembar.core.directory.Person;
+import nembar.core.draft.Changes;
 import nembar.core.governance.Administrators;
 import nembar.core.model.AccessModel;
 import nembar.core.model.Seats.Seat;
@@ -39,6 +42,7 @@ import nembar.server.answers.AnswersController.Able;
 import nembar.server.answers.AnswersController.ConcernShown;
 import nembar.server.answers.AnswersController.DifferenceLine;
 import nembar.server.answers.AnswersController.DifferenceShown;
+import nembar.server.answers.AnswersController.DraftFindings;
 import nembar.server.answers.AnswersController.FindingPage;
 import nembar.server.answers.AnswersController.FindingShown;
 import nembar.server.answers.AnswersController.MendShown;
@@ -50,6 +54,7 @@ import nembar.server.governance.Governance;
 import nembar.server.http.BadRequest;
 import nembar.server.http.Instants;
 import nembar.server.http.NotFound;
+import nembar.server.http.Paging;
 import nembar.server.model.Models;
 import nembar.server.records.Records;
 import nembar.server.session.SignIns;
@@ -90,7 +95,6 @@ class AnswersService {
     record Subject(String type, String operation, String field, String record, String function) {}
 
     WhoCanPage whoCan(Person me, Where where, Subject object, int page, int size) {
-        paged(page, size);
         Moment moment = moment(me, where);
         Predicate<Person> visible = governance.mayView(me);
         List<Able> able = new ArrayList<>();
@@ -104,7 +108,7 @@ class AnswersService {
                 withheld++;
             }
         }
-        return new WhoCanPage(slice(able, page, size), found.size(), withheld);
+        return new WhoCanPage(Paging.slice(able, page, size), found.size(), withheld);
     }
 
     private void ask(
@@ -299,12 +303,23 @@ class AnswersService {
                 mend.words(),
                 DocumentChanges.write(mend.changes()),
                 List.copyOf(mend.people()),
-                mend.records());
+                mend.records(),
+                List.copyOf(mend.losing()),
+                mend.lost());
     }
 
     FindingPage findings(Person me, Where where, Optional<String> kind, int page, int size) {
-        paged(page, size);
-        Moment moment = moment(me, where);
+        List<FindingShown> all =
+                findings(me, moment(me, where)).stream()
+                        .filter(one -> kind.isEmpty() || kind.get().equals(lower(one.kind())))
+                        .map(AnswersService::shown)
+                        .toList();
+        return new FindingPage(Paging.slice(all, page, size), all.size());
+    }
+
+    /** Those about nobody whom whoever asks may not view. */
+    private List<Finding> findings(Person me, Moment moment) {
+        String application = moment.model().application().key();
         Activity activity =
                 new Activity(
                         Map.of(),
@@ -313,29 +328,77 @@ class AnswersService {
                         Activity.UNKNOWN.dormantAfter());
         Predicate<Person> visible = governance.mayView(me);
         List<Finding> found =
-                new ArrayList<>(
-                        Findings.of(moment, records.counting(where.application()), activity));
-        if (where.application().equals(Models.NEMBAR)) {
+                new ArrayList<>(Findings.of(moment, records.counting(application), activity));
+        if (application.equals(Models.NEMBAR)) {
             found.addAll(Administrators.findings(moment.model(), moment.at()));
         }
-        List<FindingShown> all =
-                found.stream()
-                        .filter(one -> kind.isEmpty() || kind.get().equals(lower(one.kind())))
-                        .filter(
-                                one ->
-                                        one.concerns().stream()
-                                                .filter(about -> about.what().equals("person"))
+        return found.stream()
+                .filter(
+                        one ->
+                                one.concerns().stream()
+                                        .filter(about -> about.what().equals("person"))
+                                        .flatMap(
+                                                about ->
+                                                        moment
+                                                                .model()
+                                                                .directory()
+                                                                .person(about.key())
+                                                                .stream())
+                                        .allMatch(visible))
+                .toList();
+    }
+
+    /**
+     * What a draft makes worth a look, and what it mends; expectations have answers of their own.
+     */
+    DraftFindings draftFindings(Person me, String application, String draft) {
+        List<Finding> before = findings(me, moment(me, new Where(application, null, null)));
+        List<Finding> after = findings(me, moment(me, new Where(application, null, draft)));
+        return new DraftFindings(
+                shown(Findings.less(after, before)), shown(Findings.less(before, after)));
+    }
+
+    private static List<FindingShown> shown(List<Finding> findings) {
+        return findings.stream()
+                .filter(one -> one.kind() != Finding.Kind.EXPECTATION_BROKEN)
+                .map(AnswersService::shown)
+                .toList();
+    }
+
+    /**
+     * What would let a broken expectation hold, the cheapest first.
+     *
+     * @param draft id of the draft that breaks it; empty for one that is broken as published
+     */
+    List<MendShown> expectationMends(Person me, String application, String draft, String key) {
+        Moment moment = moment(me, new Where(application, null, draft));
+        AccessModel published = models.model(application);
+        Expectation expectation =
+                known(
+                        moment.model().design().expectations().stream()
+                                .filter(one -> one.key().equals(key))
+                                .findFirst(),
+                        "expectation",
+                        key,
+                        moment.model().design().expectations().stream().map(Expectation::key));
+        return new ExpectationMending(
+                        moment, records.counting(application), counting(me, application))
+                        .mends(
+                                expectation,
+                                published,
+                                Changes.between(published.design(), moment.model().design()),
+                                broken ->
+                                        broken.record()
                                                 .flatMap(
-                                                        about ->
-                                                                moment
-                                                                        .model()
-                                                                        .directory()
-                                                                        .person(about.key())
-                                                                        .stream())
-                                                .allMatch(visible))
+                                                        record ->
+                                                                records.find(
+                                                                        application,
+                                                                        broken.type().orElseThrow(),
+                                                                        record)),
+                                records.relatives(application))
+                        .stream()
                         .map(AnswersService::shown)
                         .toList();
-        return new FindingPage(slice(all, page, size), all.size());
     }
 
     private static FindingShown shown(Finding finding) {
@@ -440,17 +503,6 @@ class AnswersService {
                                         "There is no " + what + " `" + key + "`",
                                         key,
                                         known.toList())));
-    }
-
-    private static <T> List<T> slice(List<T> all, int page, int size) {
-        int from = Math.min(page * size, all.size());
-        return all.subList(from, Math.min(from + size, all.size()));
-    }
-
-    private static void paged(int page, int size) {
-        if (page < 0 || page > 1_000_000 || size < 1 || size > SIZE_AT_MOST) {
-            throw new BadRequest("size", "Ask for a page from 0, of 1 to " + SIZE_AT_MOST + ".");
-        }
     }
 
     private static String lower(Enum<?> value) {

@@ -276,6 +276,19 @@ public class Approvals {
         }
     }
 
+    /** Ends all that wait of an act on something that is gone. */
+    @Transactional
+    public void overtaken(Person by, String act, String target, String note) {
+        entities.createQuery(
+                        "from ApprovalRequestRow where act = :act and target = :target and"
+                                + " decidedAt is null",
+                        ApprovalRequestRow.class)
+                .setParameter("act", act)
+                .setParameter("target", target)
+                .getResultList()
+                .forEach(row -> end(row, by, "withdrawn", note));
+    }
+
     private void end(ApprovalRequestRow row, Person by, String outcome, String note) {
         row.decidedAt = clock.instant();
         row.decidedBy = by.key();

@@ -96,7 +96,10 @@ class BecauseService {
         String does = " may " + operation.label() + " ";
         String title =
                 number.map(some -> name + does + Said.records(some, type))
-                        .orElse(name + (yes ? does : " may not " + operation.label() + " ") + plural);
+                        .orElse(
+                                name
+                                        + (yes ? does : " may not " + operation.label() + " ")
+                                        + plural);
         String of =
                 create || counts.total() == 0
                         ? ""
@@ -213,8 +216,7 @@ class BecauseService {
                 Optional.of("This is about a field."));
     }
 
-    private static String viewedAndChanged(
-            FieldCoverage coverage, Counts counts, RecordType type) {
+    private static String viewedAndChanged(FieldCoverage coverage, Counts counts, RecordType type) {
         return counts.told(coverage.viewed())
                 .flatMap(
                         viewed ->

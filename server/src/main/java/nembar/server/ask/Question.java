@@ -26,16 +26,13 @@ import nembar.server.records.Records.Counts;
 record Question(PersonAccess access, Telling telling, Optional<Disclosure> disclosure) {
     /** A question about what is published, or about an access that is only thought of. */
     static Question of(PersonAccess access) {
-        return new Question(
-                access, new Telling(access.model(), access.who()), Optional.empty());
+        return new Question(access, new Telling(access.model(), access.who()), Optional.empty());
     }
 
     /** Counts those of the sets whose number whoever asks may be told, in one scan. */
     Counts count(Records records, RecordType type, Collection<RecordSet> sets) {
         return records.count(
-                application(),
-                type,
-                sets.stream().filter(set -> mayCount(type, set)).toList());
+                application(), type, sets.stream().filter(set -> mayCount(type, set)).toList());
     }
 
     /** Whether whoever asks may be told how many there are in a set. */

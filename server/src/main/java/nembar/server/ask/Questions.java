@@ -61,8 +61,7 @@ class Questions {
                 access,
                 new Telling(model, access.who()),
                 drafted
-                        ? Optional.of(
-                                governance.disclosureAsPublished(asking, slots.application()))
+                        ? Optional.of(governance.disclosureAsPublished(asking, slots.application()))
                         : Optional.empty());
     }
 

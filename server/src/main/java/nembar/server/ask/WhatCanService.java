@@ -126,7 +126,9 @@ public class WhatCanService {
                 granted,
                 coverage.widestReach() == Reach.ALL && !set.equals(RecordSet.EVERYTHING),
                 set.words(),
-                create ? 0 : counts.more(coverage.granted(), coverage.grantedByPrivilege()).orElse(0L),
+                create
+                        ? 0
+                        : counts.more(coverage.granted(), coverage.grantedByPrivilege()).orElse(0L),
                 create ? 0 : counts.more(coverage.granted(), set).orElse(0L));
     }
 

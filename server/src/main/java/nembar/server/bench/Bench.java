@@ -75,4 +75,16 @@ record Bench(
             Optional<String> resting) {}
 
     record HolderPage(List<Holder> holders, long total) {}
+
+    /** From the holder with least to the holder with most. */
+    record RangeShown(String type, String operation, long least, long most) {}
+
+    /**
+     * How many records the holders have.
+     *
+     * @param most whoever of them has most in all; empty where nobody does, or none may be told
+     * @param people how many seats hold it
+     * @param looked how many different accesses of theirs were looked at
+     */
+    record HolderRanges(Optional<Named> most, List<RangeShown> cells, int people, int looked) {}
 }

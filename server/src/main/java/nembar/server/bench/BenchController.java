@@ -2,6 +2,7 @@ package nembar.server.bench;
 
 import io.swagger.v3.oas.annotations.Operation;
 import nembar.server.bench.Bench.HolderPage;
+import nembar.server.bench.Bench.HolderRanges;
 import nembar.server.session.Me;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -38,5 +39,16 @@ class BenchController {
             @RequestParam(defaultValue = "0") int page,
             @RequestParam(defaultValue = "25") int size) {
         return benches.holders(me.person(), application, draft, role, set, page, size);
+    }
+
+    /** How many records those who hold a role or a privilege set have, least to most. */
+    @GetMapping("/holder-counts")
+    @Operation(operationId = "holderCounts")
+    HolderRanges counts(
+            @PathVariable String application,
+            @RequestParam(defaultValue = "") String draft,
+            @RequestParam(defaultValue = "") String role,
+            @RequestParam(defaultValue = "") String set) {
+        return benches.counts(me.person(), application, draft, role, set);
     }
 }

@@ -8,6 +8,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Predicate;
+import nembar.core.answers.HolderCounts;
 import nembar.core.answers.Holders;
 import nembar.core.answers.Holders.Held;
 import nembar.core.answers.Moment;
@@ -28,6 +29,8 @@ import nembar.server.bench.Bench.FieldShown;
 import nembar.server.bench.Bench.FunctionShown;
 import nembar.server.bench.Bench.Holder;
 import nembar.server.bench.Bench.HolderPage;
+import nembar.server.bench.Bench.HolderRanges;
+import nembar.server.bench.Bench.RangeShown;
 import nembar.server.bench.Bench.RoleShown;
 import nembar.server.bench.Bench.SetShown;
 import nembar.server.bench.Bench.TypeShown;
@@ -37,15 +40,21 @@ import nembar.server.governance.Governance;
 import nembar.server.http.Named;
 import nembar.server.http.NotFound;
 import nembar.server.http.Paging;
+import nembar.server.model.Models;
 import org.springframework.stereotype.Service;
 
 /** Draws the bench, and says who holds what is on it. */
 @Service
 class BenchService {
+    /** More different accesses than these are not counted one by one. */
+    private static final int LOOKED_AT_MOST = 200;
+
+    private final Models models;
     private final AskedMoments moments;
     private final Governance governance;
 
-    BenchService(AskedMoments moments, Governance governance) {
+    BenchService(Models models, AskedMoments moments, Governance governance) {
+        this.models = models;
         this.moments = moments;
         this.governance = governance;
     }
@@ -164,19 +173,50 @@ class BenchService {
             String set,
             int page,
             int size) {
-        Paging.check(page, size);
         Moment moment = moments.of(me, application, draft, Optional.empty());
+        List<Held> seen = held(me, moment, role, set);
+        return new HolderPage(
+                Paging.slice(seen, page, size).stream().map(one -> holder(moment, one)).toList(),
+                seen.size());
+    }
+
+    /** How many records those who hold it have, least to most; people as for {@link #holders}. */
+    HolderRanges counts(Person me, String application, String draft, String role, String set) {
+        Moment moment = moments.of(me, application, draft, Optional.empty());
+        List<Seat> seats =
+                held(me, moment, role, set).stream()
+                        .map(Held::seat)
+                        .filter(seat -> moment.standpoint(seat).active())
+                        .distinct()
+                        .toList();
+        HolderCounts counts =
+                HolderCounts.of(
+                        moment,
+                        seats,
+                        governance.counting(me, models.model(application)),
+                        LOOKED_AT_MOST);
+        return new HolderRanges(
+                counts.most().map(seat -> new Named(seat.person().key(), seat.person().name())),
+                counts.cells().stream()
+                        .map(
+                                one ->
+                                        new RangeShown(
+                                                one.type().key(),
+                                                one.operation().key(),
+                                                one.least(),
+                                                one.most()))
+                        .toList(),
+                seats.size(),
+                counts.looked());
+    }
+
+    /** The holders whom whoever asks may see. */
+    private List<Held> held(Person me, Moment moment, String role, String set) {
         Holders holders = new Holders(moment);
         List<Held> held =
                 role.isEmpty() ? ofSet(moment, holders, set) : ofRole(moment, holders, role);
         Predicate<Person> visible = governance.mayView(me);
-        List<Held> seen = held.stream().filter(one -> visible.test(one.seat().person())).toList();
-        int from = (int) Math.min((long) page * size, seen.size());
-        return new HolderPage(
-                seen.subList(from, Math.min(from + size, seen.size())).stream()
-                        .map(one -> holder(moment, one))
-                        .toList(),
-                seen.size());
+        return held.stream().filter(one -> visible.test(one.seat().person())).toList();
     }
 
     private static List<Held> ofRole(Moment moment, Holders holders, String role) {

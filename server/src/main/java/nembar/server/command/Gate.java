@@ -20,12 +20,12 @@ import nembar.server.http.Overtaken;
 import nembar.server.http.Refused;
 import nembar.server.model.Models;
 import nembar.server.model.Models.Current;
-import nembar.server.store.DraftStore;
-import nembar.server.store.DraftStore.Publication;
 import nembar.server.store.ElementRef;
 import nembar.server.store.ModelStore;
 import nembar.server.store.ModelStore.Editions;
 import nembar.server.store.ModelWriter;
+import nembar.server.store.PublicationStore;
+import nembar.server.store.PublicationStore.Publication;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
 
@@ -41,7 +41,7 @@ public class Gate {
     private final Judge judge;
     private final ModelWriter writer;
     private final ModelStore store;
-    private final DraftStore drafts;
+    private final PublicationStore publications;
     private final Objections objections;
     private final TransactionTemplate transactions;
 
@@ -53,14 +53,14 @@ public class Gate {
             Judge judge,
             ModelWriter writer,
             ModelStore store,
-            DraftStore drafts,
+            PublicationStore publications,
             Objections objections,
             TransactionTemplate transactions) {
         this.models = models;
         this.judge = judge;
         this.writer = writer;
         this.store = store;
-        this.drafts = drafts;
+        this.publications = publications;
         this.objections = objections;
         this.transactions = transactions;
     }
@@ -106,7 +106,7 @@ public class Gate {
         Judgement judgement = judge.judge(command, now.snapshot(), false);
         objections.require(judgement.objections());
         if (!judgement.broken().isEmpty() && command.override().isEmpty()) {
-            throw new Refused("Expectations would be broken.", judgement.broken());
+            throw new Refused("Expectations would be broken.", judgement.brokenNames());
         }
         ChangeSet changes = judgement.changes();
         if (changes.none()) {
@@ -167,7 +167,7 @@ public class Gate {
                                             .orElse(Design.empty());
                             made.put(
                                     key,
-                                    drafts.keep(
+                                    publications.keep(
                                             publication(
                                                     command, key, before, of.design(), judgement)));
                         });

@@ -9,7 +9,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.stream.Collectors;
 import nembar.core.answers.Counting;
 import nembar.core.answers.Moment;
 import nembar.core.answers.Proof;
@@ -89,7 +88,7 @@ class Judge {
         if (expectations && !changes.directory().none()) {
             proved.addAll(next.models().keySet());
         }
-        List<String> broken = new ArrayList<>();
+        List<Proof> broken = new ArrayList<>();
         proved.forEach(key -> broken.addAll(broken(key, now, next, at)));
         return new Judgement(changes, now, next, objections, broken, at, Map.of());
     }
@@ -277,8 +276,8 @@ class Judge {
                 && was.who().equals(is.who());
     }
 
-    /** Names of the expectations that hold now and would not any more. */
-    private List<String> broken(String application, Snapshot now, Snapshot next, Instant at) {
+    /** The expectations that hold now and would not any more, with what shows it. */
+    private List<Proof> broken(String application, Snapshot now, Snapshot next, Instant at) {
         Optional<AccessModel> was = now.find(application);
         AccessModel is = next.models().get(application);
         if (was.isEmpty() || was.get() == is) {
@@ -288,9 +287,9 @@ class Judge {
         Moment before = new Moment(was.get(), at);
         Counting counting = records.counting(application);
         return is.design().expectations().stream()
-                .filter(one -> !Proof.of(after, one, counting).holds())
-                .filter(one -> Proof.of(before, one, counting).holds())
-                .map(one -> one.name())
-                .collect(Collectors.toList());
+                .map(one -> Proof.of(after, one, counting))
+                .filter(proof -> !proof.holds())
+                .filter(proof -> Proof.of(before, proof.expectation(), counting).holds())
+                .toList();
     }
 }

@@ -4,10 +4,11 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import nembar.core.answers.Proof;
 import nembar.core.command.ChangeSet;
 import nembar.core.command.Snapshot;
 import nembar.core.governance.Objection;
-import nembar.server.store.DraftStore.Publication;
+import nembar.server.store.PublicationStore.Publication;
 
 /**
  * What a command comes to on what is published, and what stands against it.
@@ -15,7 +16,7 @@ import nembar.server.store.DraftStore.Publication;
  * @param before what is published
  * @param next the same as it would be
  * @param objections of the standing rules, those left out that approvers have lifted
- * @param broken names of the expectations that hold now and would not any more
+ * @param broken the expectations that hold now and would not any more, with what shows it
  * @param at the instant it is judged at
  * @param publications what it has become, by application; none before it is executed
  */
@@ -24,11 +25,16 @@ public record Judgement(
         Snapshot before,
         Snapshot next,
         List<Objection> objections,
-        List<String> broken,
+        List<Proof> broken,
         Instant at,
         Map<String, Publication> publications) {
     Judgement publishing(Map<String, Publication> made) {
         return new Judgement(changes, before, next, objections, broken, at, made);
+    }
+
+    /** Names of the expectations that would be broken. */
+    public List<String> brokenNames() {
+        return broken.stream().map(one -> one.expectation().name()).toList();
     }
 
     /** The publication of an application that it has become. */

@@ -82,7 +82,7 @@ public class Previews {
                         });
         List<String> told = new ArrayList<>(command.warnings());
         judgement
-                .broken()
+                .brokenNames()
                 .forEach(name -> told.add("An expectation would be broken: " + name + "."));
         return told(people.size(), moved, judgement.objections(), told);
     }

@@ -13,7 +13,6 @@ import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
-import java.util.function.Predicate;
 import nembar.core.answers.Counting;
 import nembar.core.answers.Impact;
 import nembar.core.answers.ImpactTotals;
@@ -26,6 +25,8 @@ import nembar.core.governance.Objection;
 import nembar.core.model.AccessModel;
 import nembar.core.model.ModelRefused;
 import nembar.core.model.Problem;
+import nembar.server.answers.Impacts;
+import nembar.server.answers.Proved;
 import nembar.server.command.Judgement;
 import nembar.server.governance.Governance;
 import nembar.server.model.Models;
@@ -45,6 +46,7 @@ class Consequences implements DisposableBean {
     private final Models models;
     private final Moments moments;
     private final Governance governance;
+    private final Impacts impacts;
     private final Map<String, Work> works = new ConcurrentHashMap<>();
     private final ExecutorService workers =
             Executors.newFixedThreadPool(
@@ -55,23 +57,24 @@ class Consequences implements DisposableBean {
                         return thread;
                     });
 
-    Consequences(Models models, Moments moments, Governance governance) {
+    Consequences(Models models, Moments moments, Governance governance, Impacts impacts) {
         this.models = models;
         this.moments = moments;
         this.governance = governance;
+        this.impacts = impacts;
     }
 
     /**
      * What a draft leads to.
      *
      * @param lines what changes for the people whom whoever asks may see
-     * @param broken names of expectations that hold now and would not any more
+     * @param broken expectations that hold now and would not any more
      */
     record Result(
             List<Impact.Line> lines,
             ImpactTotals totals,
             List<Objection> objections,
-            List<String> broken) {}
+            List<Proved> broken) {}
 
     /**
      * Where the work on a version stands.
@@ -134,18 +137,24 @@ class Consequences implements DisposableBean {
                     new Moment(Changes.apply(now.model(), DraftEdits.changes(draft)), now.at());
             step();
             Impact impact = Impact.of(now, next);
-            Predicate<Person> visible = governance.mayView(me);
-            List<Impact.OfPerson> seen =
-                    impact.people().stream()
-                            .filter(one -> visible.test(one.seat().person()))
-                            .toList();
+            Impact seen = impacts.visible(me, impact);
             step();
             Counting counting = new Stepping(governance.counting(me, published));
-            List<Impact.Line> lines = new Impact(seen).counted(counting, 0);
-            ImpactTotals totals = ImpactTotals.of(seen, lines, counting);
+            List<Impact.Line> lines = seen.counted(counting, 0);
+            ImpactTotals totals = ImpactTotals.of(seen.people(), lines, counting);
             Judgement judgement = judge.judge();
             step();
-            return new Result(lines, totals, judgement.objections(), judgement.broken());
+            List<Proved> broken =
+                    judgement.broken().stream()
+                            .map(
+                                    one ->
+                                            Proved.of(
+                                                    one,
+                                                    type ->
+                                                            governance.guardedFrom(
+                                                                    me, next.model(), type)))
+                            .toList();
+            return new Result(lines, totals, judgement.objections(), broken);
         }
 
         private void step() {

@@ -2,31 +2,29 @@ package nembar.server.drafts;
 
 import io.swagger.v3.oas.annotations.Operation;
 import java.time.Instant;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import nembar.core.answers.Impact;
 import nembar.core.model.ModelRefused;
 import nembar.core.model.Problem;
-import nembar.server.answers.Proved;
+import nembar.server.answers.Impacts;
+import nembar.server.answers.Impacts.ImpactLine;
+import nembar.server.answers.Impacts.ImpactPage;
 import nembar.server.approval.RequestedAct;
 import nembar.server.approval.Submission;
 import nembar.server.command.Preview;
 import nembar.server.document.ChangePart;
-import nembar.server.drafts.DraftService.AskedPublication;
+import nembar.server.drafts.Clashes.Clash;
+import nembar.server.drafts.DraftPublishing.AskedPublication;
+import nembar.server.drafts.DraftReview.ExpectationShown;
 import nembar.server.drafts.DraftShapes.DraftShown;
-import nembar.server.drafts.DraftShapes.ImpactLine;
 import nembar.server.drafts.DraftShapes.ObjectionShown;
 import nembar.server.drafts.DraftShapes.PlanShown;
-import nembar.server.drafts.DraftShapes.PublicationShown;
 import nembar.server.http.Csv;
-import nembar.server.http.Instants;
-import nembar.server.http.Paging;
+import nembar.server.ledger.PublicationShapes;
+import nembar.server.ledger.PublicationShapes.PublicationShown;
 import nembar.server.session.Me;
 import nembar.server.store.DraftStore.Draft;
-import nembar.server.store.DraftStore.Page;
-import nembar.server.store.DraftStore.Publication;
-import nembar.server.store.DraftStore.Wanted;
+import nembar.server.store.Page;
 import org.springdoc.core.annotations.ParameterObject;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
@@ -42,13 +40,17 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBody;
 
-/** Drafts and publications of an application. */
+/** Drafts of an application. */
 @RestController
 @RequestMapping("/api/applications/{application}")
 class DraftController {
     private final DraftService drafts;
     private final DraftEdits edits;
     private final DraftShapes shapes;
+    private final DraftImpact impact;
+    private final DraftReview reviews;
+    private final DraftPublishing publishing;
+    private final PublicationShapes publications;
     private final PlannedPublications planned;
     private final Me me;
 
@@ -56,11 +58,19 @@ class DraftController {
             DraftService drafts,
             DraftEdits edits,
             DraftShapes shapes,
+            DraftImpact impact,
+            DraftReview reviews,
+            DraftPublishing publishing,
+            PublicationShapes publications,
             PlannedPublications planned,
             Me me) {
         this.drafts = drafts;
         this.edits = edits;
         this.shapes = shapes;
+        this.impact = impact;
+        this.reviews = reviews;
+        this.publishing = publishing;
+        this.publications = publications;
         this.planned = planned;
         this.me = me;
     }
@@ -77,7 +87,6 @@ class DraftController {
     /**
      * What stands against publishing a draft.
      *
-     * @param broken names of the expectations that hold now and would not any more
      * @param words what the draft does, a sentence for each element
      * @param stale why it cannot be made any more of what is published by now
      * @param approvers names of those who can agree to what needs it
@@ -86,15 +95,12 @@ class DraftController {
             DraftShown draft,
             boolean publishable,
             List<ObjectionShown> objections,
-            List<DraftService.Clash> clashes,
-            List<Proved> expectations,
-            List<String> broken,
+            List<Clash> clashes,
+            List<ExpectationShown> expectations,
             List<String> words,
             List<String> stale,
             List<String> approvers,
             Optional<PlanShown> planned) {}
-
-    record ImpactPage(List<ImpactLine> lines, long total) {}
 
     record Word(String reason, String override) {}
 
@@ -102,32 +108,6 @@ class DraftController {
      * @param at when it is to be published
      */
     record Plan(Instant at, String reason, String override) {}
-
-    record PublicationPage(List<PublicationShown> publications, long total) {}
-
-    /**
-     * Which publications are meant; what is left out is any.
-     *
-     * @param search text in the reason or in what was done
-     * @param author key of whoever made or published it
-     * @param element key of an element that was changed
-     * @param from the first instant
-     * @param until the first instant after it
-     */
-    record LedgerAsked(String search, String author, String element, String from, String until) {
-        Wanted wanted() {
-            return new Wanted(
-                    said(search),
-                    said(author),
-                    said(element),
-                    Instants.at(from),
-                    Instants.at(until));
-        }
-
-        private static String said(String text) {
-            return text == null ? "" : text.strip();
-        }
-    }
 
     @GetMapping("/drafts")
     @Operation(operationId = "drafts")
@@ -188,18 +168,17 @@ class DraftController {
     @Operation(operationId = "reviewDraft")
     Review review(@PathVariable String application, @PathVariable String id) {
         Draft draft = drafts.find(me.person(), application, id);
-        DraftService.Standing standing = drafts.standing(me.person(), draft);
+        DraftReview.Standing standing = reviews.of(me.person(), draft);
         return new Review(
                 shapes.of(draft),
                 standing.publishable(),
                 standing.objections().stream().map(shapes::named).toList(),
                 standing.clashes(),
                 standing.expectations(),
-                standing.broken(),
                 standing.words(),
                 standing.stale(),
                 shapes.approvers(standing.objections()),
-                drafts.planned(draft).map(shapes::of));
+                planned.of(draft).map(shapes::of));
     }
 
     /**
@@ -215,17 +194,25 @@ class DraftController {
             @RequestParam(defaultValue = "0") int page,
             @RequestParam(defaultValue = "100") int size,
             @RequestParam(defaultValue = "") String person) {
-        return page(drafts.impact(me.person(), application, id, person), page, size);
+        return Impacts.page(impact.of(me.person(), application, id, person), page, size);
     }
 
-    private static ImpactPage page(List<Impact.Line> lines, int page, int size) {
-        Paging.check(page, size);
-        int from = (int) Math.min((long) page * size, lines.size());
-        return new ImpactPage(
-                lines.subList(from, Math.min(from + size, lines.size())).stream()
-                        .map(DraftShapes::of)
-                        .toList(),
-                lines.size());
+    /**
+     * What one of its edits changes for people, outsiders first.
+     *
+     * @param person of this one only, with examples of records; of all where it is left out
+     */
+    @GetMapping("/drafts/{id}/edits/{number}/impact")
+    @Operation(operationId = "editImpact")
+    ImpactPage editImpact(
+            @PathVariable String application,
+            @PathVariable String id,
+            @PathVariable long number,
+            @RequestParam(defaultValue = "0") int page,
+            @RequestParam(defaultValue = "100") int size,
+            @RequestParam(defaultValue = "") String person) {
+        return Impacts.page(
+                impact.ofEdit(me.person(), application, id, number, person), page, size);
     }
 
     @PostMapping("/drafts/{id}/approve")
@@ -245,8 +232,8 @@ class DraftController {
             @PathVariable String id,
             @RequestHeader(name = "If-Match", required = false) String ifMatch,
             @RequestBody Word word) {
-        return shapes.of(
-                drafts.publish(
+        return publications.of(
+                publishing.publish(
                         me.person(),
                         application,
                         id,
@@ -266,8 +253,8 @@ class DraftController {
             @RequestBody Word word) {
         AskedPublication asked =
                 new AskedPublication(application, version(ifMatch), word.reason(), word.override());
-        RequestedAct act = new RequestedAct("publication", id, asked, "draft", List.of());
-        return drafts.submit(how.by(me.person(), act), id, asked);
+        RequestedAct act = new RequestedAct(DraftPublishing.ACT, id, asked, "draft", List.of());
+        return publishing.submit(how.by(me.person(), act), id, asked);
     }
 
     /** Plans its publication for a time, in the place of what was planned. */
@@ -292,7 +279,7 @@ class DraftController {
     @DeleteMapping("/drafts/{id}/plan")
     @Operation(operationId = "unplanPublication")
     ResponseEntity<Void> unplan(@PathVariable String application, @PathVariable String id) {
-        drafts.unplan(me.person(), application, id);
+        planned.unplan(me.person(), application, id);
         return ResponseEntity.noContent().build();
     }
 
@@ -304,8 +291,7 @@ class DraftController {
         return Csv.file(
                 "impact.csv",
                 List.of("Person", "Account", "Outsider", "What", "Gained", "Lost"),
-                drafts.impact(me.person(), application, id, "").stream()
-                        .map(DraftShapes::of)
+                Impacts.all(impact.of(me.person(), application, id, "")).stream()
                         .map(DraftController::row));
     }
 
@@ -319,64 +305,6 @@ class DraftController {
                 line.does(),
                 gained,
                 lost);
-    }
-
-    @GetMapping("/publications")
-    @Operation(operationId = "publications")
-    PublicationPage publications(
-            @PathVariable String application,
-            @ParameterObject LedgerAsked asked,
-            @RequestParam(defaultValue = "0") int page,
-            @RequestParam(defaultValue = "25") int size) {
-        Page<Publication> some =
-                drafts.publications(me.person(), application, asked.wanted(), page, size);
-        return new PublicationPage(some.items().stream().map(shapes::of).toList(), some.total());
-    }
-
-    @GetMapping("/publications/{number}")
-    @Operation(operationId = "publication")
-    PublicationShown publication(@PathVariable String application, @PathVariable long number) {
-        return shapes.of(drafts.publication(me.person(), application, number));
-    }
-
-    /** What it changed for people when it was made, on the records there are today. */
-    @GetMapping("/publications/{number}/impact")
-    @Operation(operationId = "publicationImpact")
-    ImpactPage publicationImpact(
-            @PathVariable String application,
-            @PathVariable long number,
-            @RequestParam(defaultValue = "0") int page,
-            @RequestParam(defaultValue = "100") int size) {
-        return page(drafts.publicationImpact(me.person(), application, number), page, size);
-    }
-
-    /** The ledger as a CSV file (RFC 4180), its last thousand publications at most. */
-    @GetMapping(path = "/publications.csv", produces = "text/csv")
-    @Operation(operationId = "publicationsCsv")
-    ResponseEntity<StreamingResponseBody> publicationsCsv(
-            @PathVariable String application, @ParameterObject LedgerAsked asked) {
-        List<PublicationShown> some = new ArrayList<>();
-        Page<Publication> read;
-        int page = 0;
-        do {
-            read = drafts.publications(me.person(), application, asked.wanted(), page++, 100);
-            read.items().forEach(one -> some.add(shapes.of(one)));
-        } while (page < 10 && some.size() < read.total());
-        return Csv.file(
-                "ledger.csv",
-                List.of("Number", "At", "Author", "Publisher", "Agreed", "Reason", "What it did"),
-                some.stream().map(DraftController::row));
-    }
-
-    private static List<String> row(PublicationShown one) {
-        return List.of(
-                String.valueOf(one.number()),
-                one.at().toString(),
-                one.authorName(),
-                one.publisherName(),
-                String.join(", ", one.approverNames()),
-                one.reason(),
-                String.join("; ", one.words()));
     }
 
     /** Makes a draft of the publication's inverse. */

@@ -30,6 +30,7 @@ import nembar.server.model.Models;
 import nembar.server.store.DraftStore;
 import nembar.server.store.DraftStore.Draft;
 import nembar.server.store.DraftStore.Edit;
+import nembar.server.store.PublicationStore;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -45,12 +46,19 @@ public class DraftEdits {
 
     private final Models models;
     private final DraftStore store;
+    private final PublicationStore publications;
     private final Governance governance;
     private final Clock clock;
 
-    DraftEdits(Models models, DraftStore store, Governance governance, Clock clock) {
+    DraftEdits(
+            Models models,
+            DraftStore store,
+            PublicationStore publications,
+            Governance governance,
+            Clock clock) {
         this.models = models;
         this.store = store;
+        this.publications = publications;
         this.governance = governance;
         this.clock = clock;
     }
@@ -115,7 +123,7 @@ public class DraftEdits {
             Optional<Long> base,
             List<ChangePart> changes) {
         Draft draft = requireChange(me, expected(locked(application, id), expected));
-        long last = store.last(application);
+        long last = publications.last(application);
         if (base.isPresent() && (base.get() < draft.base() || base.get() > last)) {
             throw new BadRequest(
                     "base", "Give a publication from " + draft.base() + " to " + last + ".");
@@ -225,7 +233,7 @@ public class DraftEdits {
         AccessModel published = models.model(application);
         Draft next =
                 parts(draft, Written.compacted(published.design(), left))
-                        .as(draft.name(), draft.author(), store.last(application));
+                        .as(draft.name(), draft.author(), publications.last(application));
         Changes.apply(published, changes(next));
         return store.change(next, theirs);
     }
@@ -307,6 +315,7 @@ public class DraftEdits {
         return DocumentChanges.read(draft.changes());
     }
 
+    /** The element that a change is of, as "list/key". */
     static String element(Change change) {
         return change.kind().list() + "/" + change.key();
     }

@@ -7,17 +7,16 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
-import nembar.core.answers.Impact;
+import nembar.core.answers.Impact.Counted;
 import nembar.core.answers.ImpactTotals;
-import nembar.core.catalogue.Field;
 import nembar.core.catalogue.Function;
 import nembar.core.governance.Objection;
+import nembar.server.answers.Proved;
 import nembar.server.document.ChangePart;
 import nembar.server.model.Models;
 import nembar.server.store.DraftStore.Draft;
 import nembar.server.store.DraftStore.Edit;
-import nembar.server.store.DraftStore.Planned;
-import nembar.server.store.DraftStore.Publication;
+import nembar.server.store.PlannedPublicationStore.Planned;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Component;
@@ -66,57 +65,8 @@ class DraftShapes {
      */
     record PlanShown(Instant at, String by, String reason, String failed) {}
 
-    /**
-     * A publication.
-     *
-     * @param authorName name of whoever wrote it
-     * @param publisherName name of whoever published it
-     * @param writers keys of those who wrote each change; none where the publisher wrote all
-     * @param words what it did, a sentence for each element; none for the first
-     */
-    record PublicationShown(
-            String application,
-            long number,
-            Instant at,
-            String author,
-            String authorName,
-            String publisher,
-            String publisherName,
-            List<String> writers,
-            String reason,
-            List<String> approvers,
-            List<String> approverNames,
-            String overridden,
-            List<String> words,
-            List<ChangePart> changes,
-            List<ChangePart> inverse) {}
-
     /** What stands against publishing: a rule, why, and the names of those who could agree. */
     record ObjectionShown(String rule, String why, List<String> people, List<String> approvers) {}
-
-    /**
-     * What changes for one person on the records of one type.
-     *
-     * @param does what can be done, in words: "change cargo lots", "see margin of voyages"
-     * @param gains whether they gain it on any record there could be; so {@code loses}
-     */
-    record ImpactLine(
-            String person,
-            String name,
-            Optional<String> account,
-            boolean external,
-            String type,
-            String operation,
-            Optional<String> field,
-            Optional<String> level,
-            String does,
-            boolean gains,
-            boolean loses,
-            long gained,
-            long lost,
-            boolean withheld,
-            List<String> gainedExamples,
-            List<String> lostExamples) {}
 
     /**
      * One side of what changes on a record type.
@@ -137,7 +87,7 @@ class DraftShapes {
      * @param version of the draft
      * @param done of {@code steps}; the numbers are there when {@code ready}
      * @param failed why it cannot be worked out
-     * @param broken names of expectations that hold now and would not any more
+     * @param broken expectations that hold now and would not any more
      */
     record ConsequencesShown(
             long version,
@@ -151,7 +101,7 @@ class DraftShapes {
             int gainingGuarded,
             List<KindShown> kinds,
             List<FunctionChange> functions,
-            List<String> broken,
+            List<Proved> broken,
             List<ObjectionShown> objections) {}
 
     ResponseEntity<DraftShown> answer(HttpStatus status, Draft draft) {
@@ -224,25 +174,6 @@ class DraftShapes {
                 planned.dueAt(), name(planned.publisher()), planned.reason(), planned.failed());
     }
 
-    PublicationShown of(Publication one) {
-        return new PublicationShown(
-                one.application(),
-                one.number(),
-                one.at(),
-                one.author(),
-                name(one.author()),
-                one.publisher(),
-                name(one.publisher()),
-                one.writers(),
-                one.reason(),
-                one.approvers(),
-                one.approvers().stream().map(this::name).toList(),
-                one.overridden(),
-                one.words(),
-                one.changes(),
-                one.inverse());
-    }
-
     ConsequencesShown of(Consequences.Progress progress) {
         Optional<Consequences.Result> result = progress.result();
         Optional<ImpactTotals> totals = result.map(Consequences.Result::totals);
@@ -286,42 +217,9 @@ class DraftShapes {
     private static SideShown side(ImpactTotals.Side side) {
         return new SideShown(
                 side.people(),
-                side.records().filter(one -> !one.withheld()).map(Impact.Counted::number),
+                side.records().filter(one -> !one.withheld()).map(Counted::number),
                 side.each(),
-                side.records().filter(Impact.Counted::withheld).isPresent());
-    }
-
-    static ImpactLine of(Impact.Line line) {
-        return new ImpactLine(
-                line.seat().person().key(),
-                line.seat().person().name(),
-                line.seat().account(),
-                line.seat().person().external(),
-                line.type().key(),
-                line.operation().key(),
-                line.field().map(Field::key),
-                line.level().map(one -> one.toLowerCase(Locale.ROOT)),
-                does(line),
-                line.gained().some(),
-                line.lost().some(),
-                line.gained().told(),
-                line.lost().told(),
-                line.gained().withheld() || line.lost().withheld(),
-                line.gained().examples(),
-                line.lost().examples());
-    }
-
-    private static String does(Impact.Line line) {
-        String plural = line.type().plural().toLowerCase(Locale.ROOT);
-        if (line.field().isEmpty()) {
-            return line.operation().label() + " " + plural;
-        }
-        String label = line.field().get().label().toLowerCase(Locale.ROOT);
-        return switch (line.level().orElse("")) {
-            case "CHANGE" -> "change " + label + " of " + plural;
-            case "MASKED" -> "see " + label + " of " + plural + " masked";
-            default -> "see " + label + " of " + plural;
-        };
+                side.records().filter(Counted::withheld).isPresent());
     }
 
     private String name(String person) {

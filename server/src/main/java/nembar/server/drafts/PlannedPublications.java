@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Optional;
 import nembar.core.directory.Person;
 import nembar.core.model.ModelRefused;
+import nembar.server.governance.Governance;
 import nembar.server.http.BadRequest;
 import nembar.server.http.NotFound;
 import nembar.server.http.Overtaken;
@@ -16,7 +17,8 @@ import nembar.server.mail.Outbox;
 import nembar.server.model.Models;
 import nembar.server.store.DraftStore;
 import nembar.server.store.DraftStore.Draft;
-import nembar.server.store.DraftStore.Planned;
+import nembar.server.store.PlannedPublicationStore;
+import nembar.server.store.PlannedPublicationStore.Planned;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.scheduling.annotation.Scheduled;
@@ -34,6 +36,9 @@ class PlannedPublications {
 
     private final DraftStore store;
     private final DraftService drafts;
+    private final DraftPublishing publishing;
+    private final PlannedPublicationStore plans;
+    private final Governance governance;
     private final Models models;
     private final Outbox outbox;
     private final TransactionTemplate transactions;
@@ -42,12 +47,18 @@ class PlannedPublications {
     PlannedPublications(
             DraftStore store,
             DraftService drafts,
+            DraftPublishing publishing,
+            PlannedPublicationStore plans,
+            Governance governance,
             Models models,
             Outbox outbox,
             TransactionTemplate transactions,
             Clock clock) {
         this.store = store;
         this.drafts = drafts;
+        this.publishing = publishing;
+        this.plans = plans;
+        this.governance = governance;
         this.models = models;
         this.outbox = outbox;
         this.transactions = transactions;
@@ -71,7 +82,7 @@ class PlannedPublications {
         if (at == null || !at.isAfter(now) || at.isAfter(now.plus(AT_MOST))) {
             throw new BadRequest("at", "Give a time from now on, within a year.");
         }
-        Draft draft = drafts.requirePublishing(me, application, id, expected, reason);
+        Draft draft = publishing.requirePublishing(me, application, id, expected, reason);
         Planned planned =
                 new Planned(
                         id,
@@ -81,8 +92,19 @@ class PlannedPublications {
                         override == null ? "" : override.strip(),
                         at,
                         "");
-        store.plan(planned);
+        plans.plan(planned);
         return planned;
+    }
+
+    /** When it is to be published, or why it could not be. */
+    Optional<Planned> of(Draft draft) {
+        return plans.planned(draft.id());
+    }
+
+    void unplan(Person me, String application, String id) {
+        Draft draft = drafts.known(application, id);
+        governance.requireOnDraft(me, "change", id, application, draft.author());
+        plans.unplan(id);
     }
 
     /** Publishes those that are due. Any server may: each is published once. */
@@ -90,7 +112,7 @@ class PlannedPublications {
     void due() {
         List<Planned> due;
         try {
-            due = store.due(clock.instant());
+            due = plans.due(clock.instant());
         } catch (RuntimeException away) {
             LOG.debug("no look at planned publications: {}", away.getMessage());
             return;
@@ -101,7 +123,7 @@ class PlannedPublications {
     private void publish(Planned planned) {
         Optional<Draft> draft = store.find(planned.draft()).filter(Draft::open);
         if (draft.isEmpty()) {
-            store.unplan(planned.draft());
+            plans.unplan(planned.draft());
             return;
         }
         try {
@@ -111,14 +133,14 @@ class PlannedPublications {
                             .filter(Person::active)
                             .orElseThrow(
                                     () -> new NotFound("publisher", "Whoever planned it is gone."));
-            drafts.publish(
+            publishing.publish(
                     publisher,
                     draft.get().application(),
                     planned.draft(),
                     planned.version(),
                     planned.reason(),
                     planned.override());
-            store.unplan(planned.draft());
+            plans.unplan(planned.draft());
         } catch (OptimisticLockException | Overtaken changed) {
             failed(planned, draft.get(), "The draft was edited after it was planned.");
         } catch (Refused refused) {
@@ -136,12 +158,12 @@ class PlannedPublications {
         transactions.executeWithoutResult(
                 status -> {
                     boolean still = store.lock(draft.id()).isPresent();
-                    boolean planning = store.planned(draft.id()).equals(Optional.of(planned));
+                    boolean planning = plans.planned(draft.id()).equals(Optional.of(planned));
                     if (!still || !planning) {
                         return;
                     }
                     LOG.warn("the draft {} is not published: {}", draft.id(), why);
-                    store.plan(
+                    plans.plan(
                             new Planned(
                                     planned.draft(),
                                     planned.version(),

@@ -5,9 +5,11 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import nembar.server.document.ChangePart;
+import nembar.server.drafts.Clashes.Clash;
 import nembar.server.drafts.DraftShapes.ConsequencesShown;
 import nembar.server.drafts.DraftShapes.DraftShown;
 import nembar.server.drafts.DraftShapes.EditShown;
+import nembar.server.drafts.DraftShapes.PlanShown;
 import nembar.server.session.Me;
 import nembar.server.store.DraftStore.Draft;
 import org.springframework.http.HttpStatus;
@@ -29,12 +31,25 @@ class TrayController {
 
     private final DraftService drafts;
     private final DraftEdits edits;
+    private final DraftImpact impact;
+    private final Clashes clashes;
+    private final PlannedPublications planned;
     private final DraftShapes shapes;
     private final Me me;
 
-    TrayController(DraftService drafts, DraftEdits edits, DraftShapes shapes, Me me) {
+    TrayController(
+            DraftService drafts,
+            DraftEdits edits,
+            DraftImpact impact,
+            Clashes clashes,
+            PlannedPublications planned,
+            DraftShapes shapes,
+            Me me) {
         this.drafts = drafts;
         this.edits = edits;
+        this.impact = impact;
+        this.clashes = clashes;
+        this.planned = planned;
         this.shapes = shapes;
         this.me = me;
     }
@@ -45,9 +60,13 @@ class TrayController {
      * @param draft empty where they work in none
      * @param edits what was done in it, the latest first; the last ones only where they are many
      * @param behind what it changes that was published otherwise since
+     * @param planned when it is to be published; empty where that is not planned
      */
     record Tray(
-            Optional<DraftShown> draft, List<EditShown> edits, List<DraftService.Clash> behind) {}
+            Optional<DraftShown> draft,
+            List<EditShown> edits,
+            List<Clash> behind,
+            Optional<PlanShown> planned) {}
 
     /**
      * @param draft id of the draft to work in; left out for none
@@ -161,7 +180,7 @@ class TrayController {
             @PathVariable String id,
             @RequestParam(defaultValue = "0") long wait) {
         return shapes.of(
-                drafts.consequences(
+                impact.consequences(
                         me.person(), application, id, Math.max(0, Math.min(wait, WAIT_AT_MOST))));
     }
 
@@ -173,6 +192,7 @@ class TrayController {
         return new Tray(
                 draft.map(shapes::of),
                 draft.map(one -> shapes.of(drafts.edits(one))).orElse(List.of()),
-                draft.map(drafts::clashes).orElse(List.of()));
+                draft.map(clashes::of).orElse(List.of()),
+                draft.flatMap(planned::of).map(shapes::of));
     }
 }

@@ -6,6 +6,11 @@ import java.util.Optional;
 
 /** Instants as requests say them. */
 public final class Instants {
+    /** Before everything that is kept, and after it: bounds of a period that has none. */
+    public static final Instant EARLIEST = Instant.parse("0001-01-01T00:00:00Z");
+
+    public static final Instant LATEST = Instant.parse("9999-01-01T00:00:00Z");
+
     private Instants() {}
 
     /**

@@ -1,5 +1,7 @@
 package nembar.server.http;
 
+import java.util.List;
+
 /** What a page of a list may be. */
 public final class Paging {
     public static final int SIZE_AT_MOST = 200;
@@ -13,5 +15,16 @@ public final class Paging {
         if (page < 0 || size < 1 || size > SIZE_AT_MOST) {
             throw new BadRequest("size", "Ask for a page from 0, of 1 to " + SIZE_AT_MOST + ".");
         }
+    }
+
+    /**
+     * The elements of one page.
+     *
+     * @throws BadRequest for a page that no list has
+     */
+    public static <T> List<T> slice(List<T> all, int page, int size) {
+        check(page, size);
+        int from = (int) Math.min((long) page * size, all.size());
+        return all.subList(from, Math.min(from + size, all.size()));
     }
 }

@@ -2,6 +2,7 @@ package nembar.server.session;
 
 import jakarta.persistence.EntityManager;
 import jakarta.persistence.LockModeType;
+import jakarta.persistence.TypedQuery;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
@@ -15,7 +16,9 @@ import java.util.OptionalLong;
 import nembar.core.directory.Person;
 import nembar.core.model.AccessModel;
 import nembar.core.model.Standpoint;
+import nembar.server.http.Instants;
 import nembar.server.model.Models;
+import nembar.server.store.Page;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.security.crypto.password.PasswordEncoder;
@@ -212,6 +215,67 @@ public class SignIns {
                 .stream()
                 .map(one -> new Try(one.at, one.outcome, one.address, one.agent))
                 .toList();
+    }
+
+    /** A try, and whose it was. */
+    public record TryOf(String person, Try made) {}
+
+    /**
+     * Tries of some people, the last first.
+     *
+     * @param outcome text that the outcome has; empty for any
+     * @param people keys of whose are meant; empty for everybody's
+     */
+    @Transactional(readOnly = true)
+    public Page<TryOf> tries(
+            String outcome,
+            Optional<? extends Collection<String>> people,
+            Optional<Instant> from,
+            Optional<Instant> until,
+            int page,
+            int size) {
+        List<TryOf> some =
+                tries("select e", outcome, people, from, until, SignInEventRow.class)
+                        .setFirstResult(page * size)
+                        .setMaxResults(size)
+                        .getResultList()
+                        .stream()
+                        .map(
+                                one ->
+                                        new TryOf(
+                                                one.person,
+                                                new Try(
+                                                        one.at,
+                                                        one.outcome,
+                                                        one.address,
+                                                        one.agent)))
+                        .toList();
+        long total =
+                tries("select count(e)", outcome, people, from, until, Long.class)
+                        .getSingleResult();
+        return new Page<>(some, total);
+    }
+
+    private <T> TypedQuery<T> tries(
+            String select,
+            String outcome,
+            Optional<? extends Collection<String>> people,
+            Optional<Instant> from,
+            Optional<Instant> until,
+            Class<T> of) {
+        boolean counted = of == Long.class;
+        return entities.createQuery(
+                        select
+                                + " from SignInEventRow e where (:everybody = true or e.person in"
+                                + " (:people)) and (:outcome = '' or locate(lower(:outcome), e.outcome) > 0)"
+                                + " and e.at >= :from and e.at < :until"
+                                + (counted ? "" : " order by e.at desc, e.id desc"),
+                        of)
+                .setParameter("everybody", people.isEmpty())
+                .setParameter("people", people.map(List::copyOf).orElse(List.of("")))
+                .setParameter("outcome", outcome)
+                .setParameter("from", from.orElse(Instants.EARLIEST))
+                .setParameter("until", until.orElse(Instants.LATEST));
     }
 
     @Transactional(readOnly = true)

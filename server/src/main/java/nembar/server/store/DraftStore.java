@@ -3,7 +3,6 @@ package nembar.server.store;
 import jakarta.persistence.EntityManager;
 import jakarta.persistence.LockModeType;
 import jakarta.persistence.OptimisticLockException;
-import jakarta.persistence.Query;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.Collection;
@@ -18,19 +17,19 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 
-/** Keeps drafts and publications. */
+/** Keeps drafts and their edits. */
 @Service
 public class DraftStore {
     private static final String OPEN = "open";
     private static final String DISCARDED = "discarded";
-    private static final Instant EARLIEST = Instant.parse("0001-01-01T00:00:00Z");
-    private static final Instant LATEST = Instant.parse("9999-01-01T00:00:00Z");
 
     private final EntityManager entities;
+    private final PublicationStore publications;
     private final Clock clock;
 
-    DraftStore(EntityManager entities, Clock clock) {
+    DraftStore(EntityManager entities, PublicationStore publications, Clock clock) {
         this.entities = entities;
+        this.publications = publications;
         this.clock = clock;
     }
 
@@ -99,31 +98,6 @@ public class DraftStore {
     }
 
     /**
-     * A publication as it is kept.
-     *
-     * @param publisher key of whoever published it
-     * @param writers keys of those who wrote each change, in their order; none where the publisher
-     *     wrote all of them
-     * @param words what it did, a sentence for each element
-     */
-    public record Publication(
-            String application,
-            long number,
-            Instant at,
-            String author,
-            String reason,
-            List<String> approvers,
-            String overridden,
-            List<ChangePart> changes,
-            List<ChangePart> inverse,
-            String publisher,
-            List<String> writers,
-            List<String> words) {}
-
-    /** One page of a list and how much there is in all. */
-    public record Page<T>(List<T> items, long total) {}
-
-    /**
      * One edit of a draft.
      *
      * @param number from 1, in the order in which they were made
@@ -151,7 +125,7 @@ public class DraftStore {
         row.name = name;
         row.author = author;
         row.state = OPEN;
-        row.base = last(application);
+        row.base = publications.last(application);
         row.changes = "[]";
         row.writers = "[]";
         row.approvals = "[]";
@@ -401,190 +375,6 @@ public class DraftStore {
         row.changedAt = at;
     }
 
-    /**
-     * A draft that is to be published at a time.
-     *
-     * @param version the draft's, as whoever planned it has seen it
-     * @param publisher key of whoever planned it, in whose name it is published
-     * @param override why broken expectations are put up with; empty where they are not
-     * @param failed why it could not be published; empty until then
-     */
-    public record Planned(
-            String draft,
-            long version,
-            String publisher,
-            String reason,
-            String override,
-            Instant dueAt,
-            String failed) {}
-
-    /** Plans a publication, in the place of what was planned for the draft. */
-    @Transactional
-    public void plan(Planned planned) {
-        PlannedPublicationRow row = new PlannedPublicationRow();
-        row.draft = planned.draft();
-        row.draftVersion = planned.version();
-        row.publisher = planned.publisher();
-        row.reason = planned.reason();
-        row.overridden = planned.override();
-        row.dueAt = planned.dueAt();
-        row.failed = planned.failed();
-        entities.merge(row);
-    }
-
-    @Transactional
-    public void unplan(String draft) {
-        PlannedPublicationRow row = entities.find(PlannedPublicationRow.class, draft);
-        if (row != null) {
-            entities.remove(row);
-        }
-    }
-
-    @Transactional(readOnly = true)
-    public Optional<Planned> planned(String draft) {
-        return Optional.ofNullable(entities.find(PlannedPublicationRow.class, draft))
-                .map(DraftStore::planned);
-    }
-
-    /** What is due, and has not failed; those of drafts that are not open any more too. */
-    @Transactional(readOnly = true)
-    public List<Planned> due(Instant now) {
-        return entities
-                .createQuery(
-                        "from PlannedPublicationRow where dueAt <= :now and failed = '' order by"
-                                + " dueAt, draft",
-                        PlannedPublicationRow.class)
-                .setParameter("now", now)
-                .getResultList()
-                .stream()
-                .map(DraftStore::planned)
-                .toList();
-    }
-
-    private static Planned planned(PlannedPublicationRow row) {
-        return new Planned(
-                row.draft,
-                row.draftVersion,
-                row.publisher,
-                row.reason,
-                row.overridden,
-                row.dueAt,
-                row.failed);
-    }
-
-    /** Keeps a publication under the next number, in the transaction at hand. */
-    @Transactional(propagation = Propagation.MANDATORY)
-    public Publication keep(Publication publication) {
-        PublicationRow row = new PublicationRow();
-        row.application = publication.application();
-        row.number = last(row.application) + 1;
-        row.id = row.application + "/" + row.number;
-        row.publishedAt = publication.at();
-        row.author = publication.author();
-        row.reason = publication.reason();
-        row.approvers = DocumentJson.text(publication.approvers());
-        row.overridden = publication.overridden();
-        row.changes = DocumentJson.text(publication.changes());
-        row.inverse = DocumentJson.text(publication.inverse());
-        row.publisher = publication.publisher();
-        row.writers = DocumentJson.text(publication.writers());
-        row.words = DocumentJson.text(publication.words());
-        entities.persist(row);
-        return publication(row);
-    }
-
-    /** Number of the application's last publication; 0 for none. */
-    @Transactional(readOnly = true)
-    public long last(String application) {
-        Long last =
-                entities.createQuery(
-                                "select max(number) from PublicationRow where application ="
-                                        + " :application",
-                                Long.class)
-                        .setParameter("application", application)
-                        .getSingleResult();
-        return last == null ? 0 : last;
-    }
-
-    /**
-     * Which publications are meant.
-     *
-     * @param search text that the reason or the words have; empty for any
-     * @param author key of whoever made or published it; empty for anybody
-     * @param element an element that it changed, by its key; empty for any
-     */
-    public record Wanted(
-            String search,
-            String author,
-            String element,
-            Optional<Instant> from,
-            Optional<Instant> until) {
-        public static final Wanted ALL = new Wanted("", "", "", Optional.empty(), Optional.empty());
-    }
-
-    private static final String WANTED =
-            " from publication where application = :application"
-                    + " and (:search = '' or strpos(lower(reason), lower(:search)) > 0"
-                    + " or strpos(lower(words::text), lower(:search)) > 0)"
-                    + " and (:author = '' or author = :author or publisher = :author)"
-                    + " and (:element = '' or exists (select 1 from jsonb_array_elements(changes) c"
-                    + " where c->>'key' = :element or c->'element'->>'key' = :element))"
-                    + " and published_at >= :from and published_at < :until";
-
-    /** Publications of an application, the last first. */
-    @Transactional(readOnly = true)
-    public Page<Publication> publications(String application, Wanted wanted, int page, int size) {
-        List<Publication> some =
-                wanted(
-                                "select *" + WANTED + " order by number desc",
-                                PublicationRow.class,
-                                application,
-                                wanted)
-                        .setFirstResult(page * size)
-                        .setMaxResults(size)
-                        .getResultList()
-                        .stream()
-                        .map(row -> publication((PublicationRow) row))
-                        .toList();
-        Number total =
-                (Number)
-                        wanted("select count(*)" + WANTED, Long.class, application, wanted)
-                                .getSingleResult();
-        return new Page<>(some, total.longValue());
-    }
-
-    private Query wanted(String sql, Class<?> of, String application, Wanted wanted) {
-        return entities.createNativeQuery(sql, of)
-                .setParameter("application", application)
-                .setParameter("search", wanted.search())
-                .setParameter("author", wanted.author())
-                .setParameter("element", wanted.element())
-                .setParameter("from", wanted.from().orElse(EARLIEST))
-                .setParameter("until", wanted.until().orElse(LATEST));
-    }
-
-    @Transactional(readOnly = true)
-    public Optional<Publication> publication(String application, long number) {
-        return Optional.ofNullable(entities.find(PublicationRow.class, application + "/" + number))
-                .map(DraftStore::publication);
-    }
-
-    /** Publications after this one, the earliest first. */
-    @Transactional(readOnly = true)
-    public List<Publication> after(String application, long number) {
-        return entities
-                .createQuery(
-                        "from PublicationRow where application = :application and number > :number"
-                                + " order by number",
-                        PublicationRow.class)
-                .setParameter("application", application)
-                .setParameter("number", number)
-                .getResultList()
-                .stream()
-                .map(DraftStore::publication)
-                .toList();
-    }
-
     private DraftRow open(String id, long expected) {
         DraftRow row = entities.find(DraftRow.class, id);
         if (row == null || row.version != expected || !row.state.equals(OPEN)) {
@@ -608,21 +398,5 @@ public class DraftStore {
                 row.createdAt,
                 row.changedAt,
                 row.version);
-    }
-
-    private static Publication publication(PublicationRow row) {
-        return new Publication(
-                row.application,
-                row.number,
-                row.publishedAt,
-                row.author,
-                row.reason,
-                DocumentJson.list(row.approvers, String.class),
-                row.overridden,
-                DocumentJson.list(row.changes, ChangePart.class),
-                DocumentJson.list(row.inverse, ChangePart.class),
-                row.publisher,
-                DocumentJson.list(row.writers, String.class),
-                DocumentJson.list(row.words, String.class));
     }
 }

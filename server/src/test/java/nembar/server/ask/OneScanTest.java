@@ -19,7 +19,6 @@ import nembar.core.decision.PersonAccess;
 import nembar.core.directory.Person;
 import nembar.core.model.AccessModel;
 import nembar.core.model.Standpoint;
-import nembar.core.words.Telling;
 import nembar.demo.DemoWorld;
 import nembar.server.document.DocumentJson;
 import nembar.server.document.DocumentReader;
@@ -46,8 +45,7 @@ class OneScanTest {
         when(records.count(any(), any(), anyCollection()))
                 .thenAnswer(call -> counted(call.getArgument(2)));
         Question question = Question.of(new PersonAccess(towline, who));
-        WhatCan answer =
-                new WhatCanService(records, mock(Governance.class)).answer(question, ilse);
+        WhatCan answer = new WhatCanService(records, mock(Governance.class)).answer(question, ilse);
         assertThat(answer.totals().records()).isEqualTo(130);
         verify(records, times(13)).count(eq("towline"), any(), anyCollection());
         verifyNoMoreInteractions(records);

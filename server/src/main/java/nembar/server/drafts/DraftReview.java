@@ -1,0 +1,156 @@
+package nembar.server.drafts;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import nembar.core.answers.Moment;
+import nembar.core.answers.Proof;
+import nembar.core.design.Expectation;
+import nembar.core.directory.Person;
+import nembar.core.governance.Objection;
+import nembar.core.model.AccessModel;
+import nembar.core.model.ModelRefused;
+import nembar.core.model.Problem;
+import nembar.core.words.ChangeWords;
+import nembar.server.answers.Proved;
+import nembar.server.command.Judgement;
+import nembar.server.drafts.Clashes.Clash;
+import nembar.server.governance.Governance;
+import nembar.server.model.Models;
+import nembar.server.model.Moments;
+import nembar.server.records.Records;
+import nembar.server.store.DraftStore.Draft;
+import org.springframework.stereotype.Component;
+
+/** Looks a draft over: what it does, how expectations stand, and what stands against it. */
+@Component
+class DraftReview {
+    private final Models models;
+    private final Moments moments;
+    private final DraftPublishing publishing;
+    private final Clashes clashes;
+    private final Governance governance;
+    private final Records records;
+
+    DraftReview(
+            Models models,
+            Moments moments,
+            DraftPublishing publishing,
+            Clashes clashes,
+            Governance governance,
+            Records records) {
+        this.models = models;
+        this.moments = moments;
+        this.publishing = publishing;
+        this.clashes = clashes;
+        this.governance = governance;
+        this.records = records;
+    }
+
+    private Proved proved(Person me, Moment moment, Expectation expectation) {
+        String application = moment.model().application().key();
+        return Proved.of(
+                Proof.of(moment, expectation, records.counting(application)),
+                type -> governance.guardedFrom(me, moment.model(), type));
+    }
+
+    /**
+     * An expectation before and after a draft.
+     *
+     * @param published how it stands as published; empty where the draft makes it
+     * @param drafted how it would stand; empty where the draft takes it away
+     * @param broken whether it holds now and would not any more
+     */
+    record ExpectationShown(
+            String key,
+            String name,
+            Optional<Proved> published,
+            Optional<Proved> drafted,
+            boolean broken) {}
+
+    /**
+     * What stands against publishing a draft.
+     *
+     * @param words what it does, a sentence for each element
+     * @param stale why it cannot be made any more of what is published by now
+     */
+    record Standing(
+            List<Objection> objections,
+            List<Clash> clashes,
+            List<ExpectationShown> expectations,
+            List<String> words,
+            List<String> stale) {
+        boolean publishable() {
+            return objections.isEmpty()
+                    && clashes.isEmpty()
+                    && expectations.stream().noneMatch(ExpectationShown::broken)
+                    && stale.isEmpty()
+                    && !words.isEmpty();
+        }
+
+        /** Of a draft that is not open, or cannot be made any more. */
+        static Standing nothing(List<Clash> clashes, List<String> stale) {
+            return new Standing(List.of(), clashes, List.of(), List.of(), stale);
+        }
+    }
+
+    /** Everything that stands against publishing it, as if its author did. */
+    Standing of(Person me, Draft draft) {
+        if (!draft.open()) {
+            return Standing.nothing(List.of(), List.of());
+        }
+        try {
+            return judgedStanding(me, draft);
+        } catch (ModelRefused stale) {
+            return Standing.nothing(
+                    clashes.of(draft), stale.problems().stream().map(Problem::message).toList());
+        }
+    }
+
+    private Standing judgedStanding(Person me, Draft draft) {
+        String application = draft.application();
+        Person author = models.directory().person(draft.author()).orElseThrow();
+        Judgement judgement = publishing.judged(author, draft);
+        Moment now = moments.now(application);
+        AccessModel next = judgement.next().models().get(application);
+        Moment then = new Moment(next, now.at());
+        Set<Expectation> broken =
+                judgement.broken().stream().map(Proof::expectation).collect(Collectors.toSet());
+        List<ExpectationShown> expectations = new ArrayList<>();
+        for (Expectation one : next.design().expectations()) {
+            Optional<Expectation> was =
+                    now.model().design().expectations().stream()
+                            .filter(known -> known.key().equals(one.key()))
+                            .findFirst();
+            expectations.add(
+                    new ExpectationShown(
+                            one.key(),
+                            one.name(),
+                            was.map(known -> proved(me, now, known)),
+                            Optional.of(proved(me, then, one)),
+                            broken.contains(one)));
+        }
+        now.model().design().expectations().stream()
+                .filter(
+                        one ->
+                                expectations.stream()
+                                        .noneMatch(known -> known.key().equals(one.key())))
+                .forEach(
+                        one ->
+                                expectations.add(
+                                        new ExpectationShown(
+                                                one.key(),
+                                                one.name(),
+                                                Optional.of(proved(me, now, one)),
+                                                Optional.empty(),
+                                                false)));
+        return new Standing(
+                judgement.objections(),
+                clashes.of(draft),
+                expectations,
+                new ChangeWords(models.model(application), next).of(DraftEdits.changes(draft)),
+                List.of());
+    }
+}

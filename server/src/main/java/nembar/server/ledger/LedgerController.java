@@ -1,0 +1,229 @@
+package nembar.server.ledger;
+
+import io.swagger.v3.oas.annotations.Operation;
+import java.util.ArrayList;
+import java.util.List;
+import nembar.server.answers.Impacts;
+import nembar.server.answers.Impacts.ImpactPage;
+import nembar.server.http.Csv;
+import nembar.server.http.Instants;
+import nembar.server.ledger.Deeds.ActLine;
+import nembar.server.ledger.Deeds.ActPage;
+import nembar.server.ledger.Deeds.DeedsAsked;
+import nembar.server.ledger.Deeds.SignInLine;
+import nembar.server.ledger.Deeds.SignInPage;
+import nembar.server.ledger.PublicationShapes.PublicationShown;
+import nembar.server.ledger.Publications.Comparison;
+import nembar.server.session.Me;
+import nembar.server.store.Page;
+import nembar.server.store.PublicationStore.Publication;
+import nembar.server.store.PublicationStore.Wanted;
+import org.springdoc.core.annotations.ParameterObject;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBody;
+
+/** The ledger over HTTP: publications, acts and sign-ins. */
+@RestController
+@RequestMapping("/api")
+class LedgerController {
+    private static final int CSV_ROWS = 10_000;
+
+    private final Publications publications;
+    private final Deeds deeds;
+    private final PublicationShapes shapes;
+    private final Me me;
+
+    LedgerController(Publications publications, Deeds deeds, PublicationShapes shapes, Me me) {
+        this.publications = publications;
+        this.deeds = deeds;
+        this.shapes = shapes;
+        this.me = me;
+    }
+
+    record PublicationPage(List<PublicationShown> publications, long total) {}
+
+    /**
+     * Which publications are meant; what is left out is any.
+     *
+     * @param search text in the reason or in what was done
+     * @param author key of whoever made or published it
+     * @param element key of an element that was changed
+     * @param person key of whom it concerned
+     * @param from the first instant
+     * @param until the first instant after it
+     */
+    record LedgerAsked(
+            String search,
+            String author,
+            String element,
+            String person,
+            String from,
+            String until) {
+        Wanted wanted() {
+            return new Wanted(
+                    LedgerController.said(search),
+                    LedgerController.said(author),
+                    LedgerController.said(element),
+                    LedgerController.said(person),
+                    Instants.at(from),
+                    Instants.at(until));
+        }
+    }
+
+    @GetMapping("/applications/{application}/publications")
+    @Operation(operationId = "publications")
+    PublicationPage publications(
+            @PathVariable String application,
+            @ParameterObject LedgerAsked asked,
+            @RequestParam(defaultValue = "0") int page,
+            @RequestParam(defaultValue = "25") int size) {
+        Page<Publication> some =
+                publications.some(me.person(), application, asked.wanted(), page, size);
+        return new PublicationPage(some.items().stream().map(shapes::of).toList(), some.total());
+    }
+
+    @GetMapping("/applications/{application}/publications/{number}")
+    @Operation(operationId = "publication")
+    PublicationShown publication(@PathVariable String application, @PathVariable long number) {
+        return shapes.of(publications.one(me.person(), application, number));
+    }
+
+    /** What it changed for people when it was made, on the records there are today. */
+    @GetMapping("/applications/{application}/publications/{number}/impact")
+    @Operation(operationId = "publicationImpact")
+    ImpactPage publicationImpact(
+            @PathVariable String application,
+            @PathVariable long number,
+            @RequestParam(defaultValue = "0") int page,
+            @RequestParam(defaultValue = "100") int size) {
+        return Impacts.page(publications.impact(me.person(), application, number), page, size);
+    }
+
+    /** What differs in the design between this publication and another. */
+    @GetMapping("/applications/{application}/publications/{number}/comparison/{other}")
+    @Operation(operationId = "comparePublications")
+    Comparison comparison(
+            @PathVariable String application, @PathVariable long number, @PathVariable long other) {
+        return publications.comparison(me.person(), application, number, other);
+    }
+
+    /** What people had after the other publication and had not after this one, and the reverse. */
+    @GetMapping("/applications/{application}/publications/{number}/comparison/{other}/impact")
+    @Operation(operationId = "comparedImpact")
+    ImpactPage comparedImpact(
+            @PathVariable String application,
+            @PathVariable long number,
+            @PathVariable long other,
+            @RequestParam(defaultValue = "0") int page,
+            @RequestParam(defaultValue = "100") int size) {
+        return Impacts.page(
+                publications.comparedImpact(me.person(), application, number, other), page, size);
+    }
+
+    /** The ledger as a CSV file (RFC 4180), its last thousand publications at most. */
+    @GetMapping(path = "/applications/{application}/publications.csv", produces = "text/csv")
+    @Operation(operationId = "publicationsCsv")
+    ResponseEntity<StreamingResponseBody> publicationsCsv(
+            @PathVariable String application, @ParameterObject LedgerAsked asked) {
+        List<PublicationShown> some = new ArrayList<>();
+        Page<Publication> read;
+        int page = 0;
+        do {
+            read = publications.some(me.person(), application, asked.wanted(), page++, 100);
+            read.items().forEach(one -> some.add(shapes.of(one)));
+        } while (page < 10 && some.size() < read.total());
+        return Csv.file(
+                "ledger.csv",
+                List.of("Number", "At", "Author", "Publisher", "Agreed", "Reason", "What it did"),
+                some.stream().map(LedgerController::row));
+    }
+
+    private static List<String> row(PublicationShown one) {
+        return List.of(
+                String.valueOf(one.number()),
+                one.at().toString(),
+                one.authorName(),
+                one.publisherName(),
+                String.join(", ", one.approverNames()),
+                one.reason(),
+                String.join("; ", one.words()));
+    }
+
+    /** What was done to people, teams, units and organisations, the last first. */
+    @GetMapping("/ledger/acts")
+    @Operation(operationId = "acts")
+    ActPage acts(
+            @ParameterObject DeedsAsked asked,
+            @RequestParam(defaultValue = "0") int page,
+            @RequestParam(defaultValue = "25") int size) {
+        return deeds.acts(me.person(), asked, page, size);
+    }
+
+    /** The same as a CSV file (RFC 4180), the last ten thousand at most. */
+    @GetMapping(path = "/ledger/acts.csv", produces = "text/csv")
+    @Operation(operationId = "actsCsv")
+    ResponseEntity<StreamingResponseBody> actsCsv(@ParameterObject DeedsAsked asked) {
+        List<ActLine> all = new ArrayList<>();
+        ActPage read;
+        do {
+            read = deeds.acts(me.person(), asked, all.size() / 200, 200);
+            all.addAll(read.acts());
+        } while (!read.acts().isEmpty() && all.size() < Math.min(read.total(), CSV_ROWS));
+        return Csv.file(
+                "acts.csv",
+                List.of("At", "Who", "Did", "To", "Name"),
+                all.stream()
+                        .map(
+                                one ->
+                                        List.of(
+                                                one.at().toString(),
+                                                one.who(),
+                                                one.words(),
+                                                one.kind(),
+                                                one.name())));
+    }
+
+    /** Tries to sign in, the last first. */
+    @GetMapping("/ledger/sign-ins")
+    @Operation(operationId = "signIns")
+    SignInPage signIns(
+            @ParameterObject DeedsAsked asked,
+            @RequestParam(defaultValue = "0") int page,
+            @RequestParam(defaultValue = "25") int size) {
+        return deeds.signIns(me.person(), asked, page, size);
+    }
+
+    /** The same as a CSV file (RFC 4180), the last ten thousand at most. */
+    @GetMapping(path = "/ledger/sign-ins.csv", produces = "text/csv")
+    @Operation(operationId = "signInsCsv")
+    ResponseEntity<StreamingResponseBody> signInsCsv(@ParameterObject DeedsAsked asked) {
+        List<SignInLine> all = new ArrayList<>();
+        SignInPage read;
+        do {
+            read = deeds.signIns(me.person(), asked, all.size() / 200, 200);
+            all.addAll(read.tries());
+        } while (!read.tries().isEmpty() && all.size() < Math.min(read.total(), CSV_ROWS));
+        return Csv.file(
+                "sign-ins.csv",
+                List.of("At", "Person", "Outcome", "Program", "Address"),
+                all.stream()
+                        .map(
+                                one ->
+                                        List.of(
+                                                one.at().toString(),
+                                                one.name(),
+                                                one.outcome(),
+                                                one.agent(),
+                                                one.address())));
+    }
+
+    /** Text of a request; empty where it says none. */
+    static String said(String text) {
+        return text == null ? "" : text.strip();
+    }
+}

@@ -1,0 +1,131 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Typography from '@mui/material/Typography';
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { api, data, type Schemas } from '../api/client';
+import { Remark } from '../app/parts';
+import { Trouble } from '../app/Trouble';
+import { number, quoted } from '../ask/said';
+import { Working } from '../ask/Working';
+import type { DraftShown } from './api';
+import { useQueue } from './working';
+
+type Proved = Schemas['Proved'];
+type Mend = Schemas['MendShown'];
+
+/** An expectation that a draft breaks: who shows it, and what would mend it. */
+export function Broken({
+  application,
+  draft,
+  expectation,
+}: {
+  application: string;
+  draft: DraftShown;
+  expectation: Proved;
+}) {
+  const [open, setOpen] = useState(false);
+  return (
+    <Remark tone="bad">
+      <strong>Breaks an expectation</strong>
+      <br />
+      {expectation.name}
+      <Counterexample expectation={expectation} />
+      <Button
+        variant="text"
+        size="small"
+        aria-expanded={open}
+        className="no-print"
+        onClick={() => setOpen(!open)}
+        sx={{ pl: 0 }}
+      >
+        {open ? 'Close' : 'What would mend it'}
+      </Button>
+      {open && <Mends application={application} draft={draft} expectation={expectation.key} />}
+    </Remark>
+  );
+}
+
+/** Who shows that it does not hold, and by which record. */
+export function Counterexample({ expectation }: { expectation: Proved }) {
+  return (
+    expectation.person && (
+      <Box sx={{ color: 'text.secondary', fontSize: 13 }}>
+        {expectation.person}
+        {expectation.record && `, such as ${expectation.record}`}
+      </Box>
+    )
+  );
+}
+
+function Mends({
+  application,
+  draft,
+  expectation,
+}: {
+  application: string;
+  draft: DraftShown;
+  expectation: string;
+}) {
+  const { queue } = useQueue(application);
+  const mends = useQuery({
+    queryKey: ['mends', application, draft.id, draft.version, expectation],
+    queryFn: () =>
+      data(
+        api.GET('/api/applications/{application}/expectations/{key}/mends', {
+          params: { path: { application, key: expectation }, query: { draft: draft.id } },
+        }),
+      ),
+    retry: false,
+  });
+  if (mends.isPending) {
+    return <Working lines={2} />;
+  }
+  if (mends.isError) {
+    return <Trouble error={mends.error} again={() => mends.refetch()} />;
+  }
+  return (
+    <>
+      {mends.data.length === 0 && (
+        <Typography color="textSecondary">
+          No single change is known that would. Take edits back, or say in the review why it is put
+          up with.
+        </Typography>
+      )}
+      {mends.data.map((mend) => (
+        <Box key={mend.words} sx={{ py: 0.75, borderTop: '1px solid', borderColor: 'divider' }}>
+          <Box sx={{ overflowWrap: 'anywhere' }}>{quoted(mend.words)}</Box>
+          <Box sx={{ color: 'text.secondary', fontSize: 13 }}>{price(mend)}</Box>
+          <Button
+            variant="outlined"
+            size="small"
+            aria-label={`Put it into the draft: ${mend.words}`}
+            onClick={() => queue.add(mend.changes)}
+          >
+            Put it into the draft
+          </Button>
+        </Box>
+      ))}
+    </>
+  );
+}
+
+const who = (people: string[], verb: [string, string], records: number) =>
+  people.length === 0
+    ? []
+    : [
+        `${people.length === 1 ? `1 person ${verb[0]}` : `${number(people.length)} people ${verb[1]}`}${
+          records > 0 ? ` ${number(records)} records` : ''
+        }`,
+      ];
+
+/** What a mend opens and closes besides, over people, kinds of record and operations. */
+export function price(mend: Mend): string {
+  const parts = [
+    ...who(mend.losing, ['loses', 'lose'], mend.lost),
+    ...who(mend.people, ['gains', 'gain'], mend.records),
+  ];
+  return parts.length === 0
+    ? 'On the records there are today nobody gains or loses anything else.'
+    : `By it ${parts.join(', ')}.`;
+}
