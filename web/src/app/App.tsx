@@ -108,6 +108,7 @@ function Door() {
           <Route path="/ledger" element={<LedgerStart />} />
           <Route path="/ledger/:application" element={<Ledger />} />
           <Route path="/ledger/:application/:number" element={<Ledger />} />
+          <Route path="/ledger/:application/:number/to/:other" element={<Ledger />} />
           <Route path="/own" element={<Own />} />
           <Route
             path="*"

@@ -32,7 +32,11 @@ export function useWhatCan(slots: Slots) {
 }
 
 /** Why; of a draft as if it were published, where one is named. */
-export function useBecause(slots: Slots, pick: Pick | null, draft?: { id: string; version: number }) {
+export function useBecause(
+  slots: Slots,
+  pick: Pick | null,
+  draft?: { id: string; version: number },
+) {
   return useQuery({
     queryKey: ['because', slots, pick, draft?.id, draft?.version],
     queryFn: () => {

@@ -7,7 +7,16 @@ import { number } from '../ask/said';
 import type { Bench } from './api';
 import { BenchRail } from './BenchRail';
 import { REACHES, reachMeans, reachWords, type TypeShown } from './design';
-import { type Amounts, type At, aloud, type GridCell, type GridRow, refKey, shown, unsaid } from './grid';
+import {
+  type Amounts,
+  type At,
+  aloud,
+  type GridCell,
+  type GridRow,
+  refKey,
+  shown,
+  unsaid,
+} from './grid';
 
 type ReachButtonProps = {
   cell: GridCell;

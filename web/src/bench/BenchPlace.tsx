@@ -52,8 +52,7 @@ function useOpened() {
     opened,
     leaf,
     countFor: countForOf(params.get('count')),
-    open: (next: Opened) =>
-      change({ role: '', set: '', [next.kind]: next.key }, false),
+    open: (next: Opened) => change({ role: '', set: '', [next.kind]: next.key }, false),
     turn: (next: Leaf) => change({ leaf: next }, true),
     setCountFor: (next: CountFor) => change({ count: countForText(next) }, true),
   };

@@ -61,7 +61,13 @@ function OtherDrafts({ application }: { application: string }) {
 }
 
 /** What the whole draft changes, and each of its edits. */
-export function ChangesLeaf({ application, draft }: { application: string; draft: DraftShown | undefined }) {
+export function ChangesLeaf({
+  application,
+  draft,
+}: {
+  application: string;
+  draft: DraftShown | undefined;
+}) {
   const told = useConsequences(application, draft);
   const tray = useTray(application);
   const edits = tray.data?.edits ?? [];

@@ -7,7 +7,7 @@ import { useState } from 'react';
 import { Key } from '../app/Keys';
 import { number } from '../ask/said';
 import { PickPerson } from '../people/PickOne';
-import type { Counting, CountFor } from './counted';
+import type { CountFor, Counting } from './counted';
 import type { Folding } from './grid';
 
 export const UNFOLDED: Folding = {

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { Remark } from '../app/parts';
 import type { Bench } from './api';
 import { BenchGrid } from './BenchGrid';
-import type { Counting, CountFor } from './counted';
+import type { CountFor, Counting } from './counted';
 import type { CellEdit } from './edits';
 import { GridKeys, GridTools, UNFOLDED } from './GridTools';
 import type { CellRef, Source } from './grid';

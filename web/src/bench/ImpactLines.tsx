@@ -159,8 +159,7 @@ function Examples({ source, person }: { source: ImpactSource; person: string }) 
   );
   return lines.slice(0, 4).map((line) => (
     <div key={lineKey(line)}>
-      {line.does}: such as{' '}
-      {[...line.gainedExamples, ...line.lostExamples].slice(0, 5).join(', ')}
+      {line.does}: such as {[...line.gainedExamples, ...line.lostExamples].slice(0, 5).join(', ')}
     </div>
   ));
 }

@@ -98,7 +98,8 @@ export function Publish({ application, review }: { application: string; review: 
   }
   const needs = review.objections.length > 0;
   const stale = review.clashes.length > 0;
-  const breaks = review.broken.length > 0;
+  const broken = review.expectations.filter((one) => one.broken);
+  const breaks = broken.length > 0;
   const empty = review.words.length === 0;
   const ready = reason.trim() !== '' && !stale && !empty && (!breaks || override.trim() !== '');
   const failed = publish.error ?? ask.error ?? plan.error ?? unplan.error;
@@ -115,8 +116,9 @@ export function Publish({ application, review }: { application: string; review: 
         ))}
         {breaks && (
           <Remark tone="bad">
-            It would break {review.broken.length === 1 ? 'an expectation' : 'expectations'}:{' '}
-            {review.broken.join(', ')}. Mend it on the bench, or say why that is put up with.
+            It would break {broken.length === 1 ? 'an expectation' : 'expectations'}:{' '}
+            {broken.map((one) => one.name).join(', ')}. What would mend it stands below; or say why
+            that is put up with.
           </Remark>
         )}
         {review.planned && (

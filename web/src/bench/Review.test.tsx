@@ -3,7 +3,7 @@ import userEvent from '@testing-library/user-event';
 import { expect, test } from 'vitest';
 import { Refusal, serve, show } from '../testing/served';
 import { differing } from './ElementDiff';
-import { byPerson } from './Leaves';
+import { byPerson } from './ImpactLines';
 import { Publish } from './Publish';
 import type { Review } from './ReviewPlace';
 
@@ -25,7 +25,6 @@ const review: Review = {
   objections: [],
   clashes: [],
   expectations: [],
-  broken: [],
   words: ['New role: Night'],
   stale: [],
   approvers: [],
@@ -48,7 +47,15 @@ test('publishing takes a reason, and says what has happened', async () => {
 });
 
 test('a broken expectation takes a reason of its own', async () => {
-  show(<Publish application="app" review={{ ...review, broken: ['Never so'] }} />);
+  show(
+    <Publish
+      application="app"
+      review={{
+        ...review,
+        expectations: [{ key: 'e', name: 'Never so', broken: true }],
+      }}
+    />,
+  );
   await userEvent.type(screen.getByLabelText(why), 'Nights');
   const publish = screen.getByRole('button', { name: 'Publish now' }) as HTMLButtonElement;
   expect(publish.disabled).toBe(true);

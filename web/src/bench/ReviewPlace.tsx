@@ -13,8 +13,10 @@ import { Trouble } from '../app/Trouble';
 import { number, quoted } from '../ask/said';
 import { Working } from '../ask/Working';
 import { trayKey, useConsequences, useTrayAct } from './api';
+import { Broken, Counterexample } from './Broken';
+import { ofDraft } from './ChangesLeaf';
 import { ElementDiff } from './ElementDiff';
-import { ImpactList } from './Leaves';
+import { Impact } from './ImpactLines';
 import { Publish } from './Publish';
 
 export type Review = Schemas['Review'];
@@ -131,13 +133,16 @@ function Shown({
           {draft.state === 'open' && draft.changes.length > 0 && (
             <Part title="Who gains and who loses">
               <Totals application={application} review={review} />
-              <ImpactList application={application} draft={draft} />
+              <Impact source={ofDraft(application, draft)} />
             </Part>
+          )}
+          {draft.state === 'open' && draft.changes.length > 0 && review.stale.length === 0 && (
+            <Findings application={application} review={review} />
           )}
         </div>
         <div>
           <Publish application={application} review={review} />
-          <Expectations review={review} />
+          <Expectations application={application} review={review} />
         </div>
       </Box>
     </>
@@ -193,36 +198,149 @@ function Totals({ application, review }: { application: string; review: Review }
   );
 }
 
-function Expectations({ review }: { review: Review }) {
+const standing = (one: Schemas['Proved'] | undefined, without: string) =>
+  one === undefined ? without : one.holds ? 'holds' : 'does not hold';
+
+/** How expectations stand before and after, those that change first. */
+function Expectations({ application, review }: { application: string; review: Review }) {
+  const changes = (one: Review['expectations'][number]) =>
+    one.published?.holds !== one.drafted?.holds;
   const all = [...review.expectations].sort(
-    (one, other) => Number(one.holds) - Number(other.holds),
+    (one, other) => Number(changes(other)) - Number(changes(one)),
   );
   if (all.length === 0) {
     return null;
   }
-  const fails = (name: string) => review.broken.includes(name);
   return (
     <Part title={`Expectations (${all.length})`}>
-      {all.map((one) => (
-        <Box key={one.key} sx={{ mb: 0.75, display: 'flex', gap: 1 }}>
-          <Box
-            component="span"
-            sx={{ color: one.holds ? 'primary.main' : 'error.main', width: 92, flex: 'none' }}
-          >
-            {one.holds ? 'holds' : fails(one.name) ? 'would break' : 'is broken'}
-          </Box>
-          <Box sx={{ minWidth: 0 }}>
-            {one.name}
-            {!one.holds && one.person && (
-              <Box sx={{ color: 'text.secondary', fontSize: 13 }}>
-                {one.person}
-                {one.record && `, such as ${one.record}`}
+      <Box
+        component="table"
+        sx={{
+          width: '100%',
+          fontSize: 13.5,
+          borderSpacing: 0,
+          '& th, & td': { textAlign: 'left', fontWeight: 400, py: 0.5, verticalAlign: 'top' },
+          '& thead th': { color: 'text.secondary' },
+          '& td': { pl: 1.5, whiteSpace: 'nowrap' },
+        }}
+      >
+        <thead>
+          <tr>
+            <th scope="col">Expectation</th>
+            <th scope="col">now</th>
+            <th scope="col">then</th>
+          </tr>
+        </thead>
+        <tbody>
+          {all.map((one) => (
+            <tr key={one.key}>
+              <Box component="th" scope="row" sx={{ overflowWrap: 'anywhere' }}>
+                {one.name}
+                {one.drafted && !one.drafted.holds && !one.broken && (
+                  <Counterexample expectation={one.drafted} />
+                )}
+                {one.broken && one.drafted && (
+                  <Broken
+                    application={application}
+                    draft={review.draft}
+                    expectation={one.drafted}
+                  />
+                )}
               </Box>
-            )}
-          </Box>
-        </Box>
-      ))}
+              <td>{standing(one.published, 'is not there')}</td>
+              <Box
+                component="td"
+                sx={{
+                  color: one.broken ? 'error.main' : undefined,
+                  fontWeight: changes(one) ? '600 !important' : undefined,
+                }}
+              >
+                {standing(one.drafted, 'is taken away')}
+              </Box>
+            </tr>
+          ))}
+        </tbody>
+      </Box>
     </Part>
+  );
+}
+
+type Finding = Schemas['FindingShown'];
+
+const DUTY = 'roles_in_conflict';
+
+/** What the draft makes worth a look, and what it mends; conflicts of duty on their own. */
+function Findings({ application, review }: { application: string; review: Review }) {
+  const { draft } = review;
+  const found = useQuery({
+    queryKey: ['draft-findings', application, draft.id, draft.version],
+    queryFn: () =>
+      data(
+        api.GET('/api/applications/{application}/drafts/{draft}/findings', {
+          params: { path: { application, draft: draft.id } },
+        }),
+      ),
+    retry: false,
+  });
+  if (found.isError) {
+    return (
+      <Part title="Findings">
+        <Trouble error={found.error} again={() => found.refetch()} />
+      </Part>
+    );
+  }
+  if (found.isPending) {
+    return (
+      <Part title="Findings">
+        <Working lines={3} />
+      </Part>
+    );
+  }
+  const { made, mended } = found.data;
+  const duty = (one: Finding) => one.kind === DUTY;
+  const rest = (one: Finding) => !duty(one);
+  return (
+    <>
+      <Part title="Conflicts of duty">
+        {[...made, ...mended].filter(duty).length === 0 && (
+          <Typography color="textSecondary">
+            Nobody comes to hold two roles that exclude each other, and nobody ceases to.
+          </Typography>
+        )}
+        <Found findings={made.filter(duty)} tone="bad" />
+        <Found findings={mended.filter(duty)} tone="good" />
+      </Part>
+      <Part title={`Findings it makes (${made.filter(rest).length})`}>
+        {made.filter(rest).length === 0 && <Typography color="textSecondary">None.</Typography>}
+        <Found findings={made.filter(rest)} tone="care" />
+      </Part>
+      <Part title={`Findings it mends (${mended.filter(rest).length})`}>
+        {mended.filter(rest).length === 0 && <Typography color="textSecondary">None.</Typography>}
+        <Found findings={mended.filter(rest)} tone="good" />
+      </Part>
+    </>
+  );
+}
+
+const FOUND_AT_ONCE = 8;
+
+function Found({ findings, tone }: { findings: Finding[]; tone: 'good' | 'care' | 'bad' }) {
+  const [all, setAll] = useState(false);
+  const shown = all ? findings : findings.slice(0, FOUND_AT_ONCE);
+  return (
+    <>
+      {shown.map((one) => (
+        <Remark key={one.why} tone={tone}>
+          {tone === 'good' ? 'No more: ' : ''}
+          {quoted(one.why)}
+        </Remark>
+      ))}
+      {findings.length > shown.length && (
+        <Button variant="text" size="small" onClick={() => setAll(true)}>
+          {findings.length - shown.length} more
+        </Button>
+      )}
+    </>
   );
 }
 

@@ -10,7 +10,7 @@ import type { Bench } from './api';
 import type { Opened } from './Drawers';
 import { keyFor, type RoleElement } from './design';
 import { type CellEdit, editOfOwnSet, editOfSet, otherRoles, putRole } from './edits';
-import { GridWork, type GridWatch } from './GridWork';
+import { type GridWatch, GridWork } from './GridWork';
 import { heldBy, Sheet } from './Sheet';
 import { ofRole, setsOf } from './sources';
 import type { Worked, Working } from './working';

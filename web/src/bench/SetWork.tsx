@@ -5,7 +5,7 @@ import type { Bench } from './api';
 import type { Opened } from './Drawers';
 import { keyFor, type SetElement } from './design';
 import { editOfSet, putRole, putSet } from './edits';
-import { GridWork, type GridWatch } from './GridWork';
+import { type GridWatch, GridWork } from './GridWork';
 import { heldBy, Sheet } from './Sheet';
 import { ofSet } from './sources';
 import type { Worked, Working } from './working';

@@ -41,7 +41,7 @@ test('gains and losses are told in people and records', () => {
         lost: { people: 1, records: 1, each: true, withheld: false },
       },
     ],
-    broken: ['Never so'],
+    broken: [{ key: 'one', name: 'Never so', severity: 'error', holds: false, covered: 3 }],
     objections: [{ rule: 'guarded', why: '', people: [], approvers: ['Agnete Solberg'] }],
   });
   expect(told).toEqual([

@@ -150,7 +150,7 @@ export function useCounting(
       ? both(holdersBefore.data ? ranges(holdersBefore.data) : new Map(), ranges(current))
       : undefined;
   }, [person, countFor, drafted, before.data, now.data, holdersBefore.data, holdersNow.data]);
-  const whom = before.data?.whom;
+  const whom = before.data?.person;
   return {
     countFor,
     example:

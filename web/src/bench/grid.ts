@@ -66,10 +66,14 @@ export type Folding = {
   /** Areas folded away. */
   closed: Set<string>;
   onlyGiven: boolean;
+  /** Leaves out what is as it was. */
+  onlyChanged?: boolean;
   search: string;
 };
 
 const COMMON = 4;
+
+const differs = ({ change }: GridCell): boolean => change.before !== undefined;
 
 const some = (change: Change): boolean =>
   [change.now, change.before].some(
@@ -133,10 +137,11 @@ export function rowsOf(bench: Bench, source: Source, folding: Folding): GridRow[
       ? []
       : types.filter(
           ({ type, cells }) =>
-            !folding.onlyGiven ||
-            folding.open.has(type.key) ||
-            cells.some((one) => some(one.change)) ||
-            givesField(type, source),
+            (!folding.onlyGiven ||
+              folding.open.has(type.key) ||
+              cells.some((one) => some(one.change)) ||
+              givesField(type, source)) &&
+            (!folding.onlyChanged || folding.open.has(type.key) || cells.some(differs)),
         );
     rows.push({
       kind: 'area',
@@ -149,11 +154,22 @@ export function rowsOf(bench: Bench, source: Source, folding: Folding): GridRow[
       const open = folding.open.has(type.key);
       rows.push({ kind: 'type', key: type.key, type, open, cells });
       if (open) {
-        rows.push(...fieldRows(type, source));
+        rows.push(
+          ...fieldRows(type, source).filter(
+            (one) => !folding.onlyChanged || (one.kind === 'field' && one.cells.some(differs)),
+          ),
+        );
       }
     }
   }
-  return [...rows, ...functionRows(bench, source, folding, search)];
+  const all = [...rows, ...functionRows(bench, source, folding, search)];
+  return folding.onlyChanged ? all.filter((one) => one.kind !== 'area' || !empty(one, all)) : all;
+}
+
+/** Whether nothing of an area is left. */
+function empty(area: GridRow, rows: GridRow[]): boolean {
+  const next = rows[rows.indexOf(area) + 1];
+  return next === undefined || next.kind === 'area';
 }
 
 function givesField(type: TypeShown, source: Source): boolean {
@@ -177,7 +193,9 @@ function functionRows(bench: Bench, source: Source, folding: Folding, search: st
   const shown = folding.closed.has(FUNCTIONS)
     ? []
     : functions.filter(
-        ({ level }) => !folding.onlyGiven || level.now > 0 || (level.before ?? 0) > 0,
+        ({ level }) =>
+          (!folding.onlyGiven || level.now > 0 || (level.before ?? 0) > 0) &&
+          (!folding.onlyChanged || level.before !== undefined),
       );
   const head: GridRow = {
     kind: 'area',

@@ -2,7 +2,8 @@ import Box from '@mui/material/Box';
 import { Part, Rows, When } from '../app/parts';
 import type { PersonSheet } from './api';
 
-const outcomes: Record<string, string> = {
+/** How a try to sign in ended, as people say it. */
+export const outcomes: Record<string, string> = {
   in: 'signed in',
   'wrong password': 'wrong password',
   'wrong code': 'wrong code',

@@ -95,11 +95,19 @@ export function useFacets() {
   });
 }
 
+const sheetOf = (key: string) => ({
+  queryKey: ['people', 'sheet', key],
+  queryFn: () => data(api.GET('/api/people/{key}', { params: { path: { key } } })),
+});
+
 export function usePerson(key: string) {
-  return useQuery({
-    queryKey: ['people', 'sheet', key],
-    queryFn: () => data(api.GET('/api/people/{key}', { params: { path: { key } } })),
-  });
+  return useQuery(sheetOf(key));
+}
+
+/** The name of a person; the key until it is known, and where there is no such person. */
+export function usePersonName(key: string): string {
+  const person = useQuery({ ...sheetOf(key), enabled: key !== '', retry: false });
+  return person.data?.name ?? key;
 }
 
 export function useBelongings(key: string, wantedNow: boolean) {

@@ -1,0 +1,195 @@
+import MuiLink from '@mui/material/Link';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { Link } from 'react-router';
+import { api, data } from '../api/client';
+import { Pages } from '../app/Pages';
+import { Rows, When } from '../app/parts';
+import { Trouble } from '../app/Trouble';
+import { outcomes } from '../people/PersonHistory';
+import { queryOf, SIZE, useAsked } from './address';
+import { Filters, OfPerson } from './Filters';
+
+const kinds: Record<string, string> = {
+  person: 'person',
+  team: 'team',
+  unit: 'unit',
+  account: 'organisation',
+};
+
+const places: Record<string, string> = {
+  person: '/people/p/',
+  team: '/people/teams/',
+  account: '/people/organisations/',
+};
+
+/** What was done to people, teams, units and organisations. */
+export function ActsLeaf() {
+  const { asked, change, page, turn, filtered } = useAsked([
+    'search',
+    'person',
+    'author',
+    'from',
+    'until',
+  ] as const);
+  const query = queryOf(asked);
+  const list = useQuery({
+    queryKey: ['acts', query, page],
+    queryFn: () =>
+      data(
+        api.GET('/api/ledger/acts', {
+          params: { query: { page, size: SIZE, ...query } as never },
+        }),
+      ),
+    placeholderData: keepPreviousData,
+    retry: false,
+  });
+  return (
+    <>
+      <Filters
+        asked={asked}
+        change={change}
+        search="Search what was done"
+        csv={`/api/ledger/acts.csv?${new URLSearchParams(query)}`}
+      >
+        <OfPerson label="To whom" value={asked.person} onPick={(person) => change({ person })} />
+        <OfPerson label="Who did it" value={asked.author} onPick={(author) => change({ author })} />
+      </Filters>
+      {list.isError && <Trouble error={list.error} again={() => list.refetch()} />}
+      {list.data?.total === 0 && (
+        <Typography color="textSecondary">
+          {filtered
+            ? 'Nothing was done that fits these.'
+            : 'Nothing has been done yet to anybody whom you may view.'}
+        </Typography>
+      )}
+      {list.data && list.data.total > 0 && (
+        <>
+          <Rows aria-label="Acts">
+            <thead>
+              <tr>
+                <th scope="col">Who</th>
+                <th scope="col">What</th>
+                <th scope="col">To</th>
+                <th scope="col">When</th>
+              </tr>
+            </thead>
+            <tbody>
+              {list.data.acts.map((one) => (
+                <tr key={`${one.at} ${one.kind} ${one.key} ${one.words}`}>
+                  <td>{one.who}</td>
+                  <td>{one.words}</td>
+                  <td>
+                    {places[one.kind] ? (
+                      <MuiLink component={Link} to={`${places[one.kind]}${one.key}`}>
+                        {one.name}
+                      </MuiLink>
+                    ) : (
+                      one.name
+                    )}
+                    {one.kind !== 'person' && (
+                      <span className="quiet">, {kinds[one.kind] ?? one.kind}</span>
+                    )}
+                  </td>
+                  <td className="quiet">
+                    <When at={one.at} />
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </Rows>
+          <Pages page={page} size={SIZE} total={list.data.total} onPage={turn} />
+        </>
+      )}
+    </>
+  );
+}
+
+/** Who tried to sign in, and how it ended. */
+export function SignInsLeaf() {
+  const { asked, change, page, turn, filtered } = useAsked([
+    'search',
+    'person',
+    'from',
+    'until',
+  ] as const);
+  const query = queryOf(asked);
+  const list = useQuery({
+    queryKey: ['sign-ins', query, page],
+    queryFn: () =>
+      data(
+        api.GET('/api/ledger/sign-ins', {
+          params: { query: { page, size: SIZE, ...query } as never },
+        }),
+      ),
+    placeholderData: keepPreviousData,
+    retry: false,
+  });
+  return (
+    <>
+      <Filters
+        asked={asked}
+        change={change}
+        csv={`/api/ledger/sign-ins.csv?${new URLSearchParams(query)}`}
+      >
+        <OfPerson label="Whose" value={asked.person} onPick={(person) => change({ person })} />
+        <TextField
+          select
+          size="small"
+          label="Outcome"
+          value={asked.search in outcomes ? asked.search : ''}
+          onChange={(event) => change({ search: event.target.value })}
+          sx={{ width: 170 }}
+        >
+          <MenuItem value="">any</MenuItem>
+          {Object.entries(outcomes).map(([key, words]) => (
+            <MenuItem key={key} value={key}>
+              {words}
+            </MenuItem>
+          ))}
+        </TextField>
+      </Filters>
+      {list.isError && <Trouble error={list.error} again={() => list.refetch()} />}
+      {list.data?.total === 0 && (
+        <Typography color="textSecondary">
+          {filtered
+            ? 'Nobody tried to sign in that fits these.'
+            : 'Nobody whom you may view has tried to sign in yet.'}
+        </Typography>
+      )}
+      {list.data && list.data.total > 0 && (
+        <>
+          <Rows aria-label="Tries to sign in">
+            <thead>
+              <tr>
+                <th scope="col">Who</th>
+                <th scope="col">How it ended</th>
+                <th scope="col">With</th>
+                <th scope="col">When</th>
+              </tr>
+            </thead>
+            <tbody>
+              {list.data.tries.map((one) => (
+                <tr key={`${one.at} ${one.person} ${one.outcome}`}>
+                  <td>
+                    <MuiLink component={Link} to={`/people/p/${one.person}`}>
+                      {one.name}
+                    </MuiLink>
+                  </td>
+                  <td>{outcomes[one.outcome] ?? one.outcome}</td>
+                  <td className="quiet">{[one.agent, one.address].filter(Boolean).join(', ')}</td>
+                  <td className="quiet">
+                    <When at={one.at} />
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </Rows>
+          <Pages page={page} size={SIZE} total={list.data.total} onPage={turn} />
+        </>
+      )}
+    </>
+  );
+}

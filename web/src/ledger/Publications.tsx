@@ -1,0 +1,124 @@
+import MuiLink from '@mui/material/Link';
+import Typography from '@mui/material/Typography';
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { Link } from 'react-router';
+import { api, data } from '../api/client';
+import { Pages } from '../app/Pages';
+import { Rows, When } from '../app/parts';
+import { Trouble } from '../app/Trouble';
+import { and, quoted } from '../ask/said';
+import { type Publication, useBench } from '../bench/api';
+import { Chooser } from '../people/PickOne';
+import { queryOf, SIZE, useAsked } from './address';
+import { Filters, OfPerson } from './Filters';
+
+const FILTERS = ['search', 'person', 'author', 'element', 'from', 'until'] as const;
+
+/** What was published, the last first. */
+export function Publications({ application }: { application: string }) {
+  const { asked, change, page, turn, filtered } = useAsked(FILTERS);
+  const query = queryOf(asked);
+  const bench = useBench(application);
+  const elements = [...(bench.data?.roles ?? []), ...(bench.data?.sets ?? [])].map(
+    ({ element }) => ({ key: element.key ?? '', name: element.name ?? '' }),
+  );
+  const list = useQuery({
+    queryKey: ['ledger', application, query, page],
+    queryFn: () =>
+      data(
+        api.GET('/api/applications/{application}/publications', {
+          params: { path: { application }, query: { page, size: SIZE, ...query } as never },
+        }),
+      ),
+    placeholderData: keepPreviousData,
+    retry: false,
+  });
+  return (
+    <>
+      <Filters
+        asked={asked}
+        change={change}
+        search="Search reasons and changes"
+        csv={`/api/applications/${encodeURIComponent(application)}/publications.csv?${new URLSearchParams(query)}`}
+      >
+        <OfPerson
+          label="Whom it concerned"
+          value={asked.person}
+          onPick={(person) => change({ person })}
+        />
+        <OfPerson
+          label="Who made it"
+          value={asked.author}
+          onPick={(author) => change({ author })}
+        />
+        <Chooser
+          label="Role or set"
+          width={180}
+          choices={elements}
+          value={
+            asked.element
+              ? (elements.find((one) => one.key === asked.element) ?? {
+                  key: asked.element,
+                  name: asked.element,
+                })
+              : null
+          }
+          onPick={(one) => change({ element: one?.key ?? '' })}
+        />
+      </Filters>
+      {list.isError && <Trouble error={list.error} again={() => list.refetch()} />}
+      {list.data?.total === 0 && (
+        <Typography color="textSecondary">
+          {filtered ? 'Nothing was published that fits these.' : 'Nothing has been published yet.'}
+        </Typography>
+      )}
+      {list.data && list.data.total > 0 && (
+        <>
+          <Rows aria-label="Publications">
+            <thead>
+              <tr>
+                <th scope="col">No.</th>
+                <th scope="col">Reason</th>
+                <th scope="col">What it did</th>
+                <th scope="col">Who</th>
+                <th scope="col">When</th>
+              </tr>
+            </thead>
+            <tbody>
+              {list.data.publications.map((one) => (
+                <tr key={one.number}>
+                  <td>
+                    <MuiLink component={Link} to={`/ledger/${application}/${one.number}`}>
+                      {one.number}
+                    </MuiLink>
+                  </td>
+                  <td>{one.reason}</td>
+                  <td className="quiet">{inShort(one)}</td>
+                  <td>{who(one)}</td>
+                  <td className="quiet">
+                    <When at={one.at} />
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </Rows>
+          <Pages page={page} size={SIZE} total={list.data.total} onPage={turn} />
+        </>
+      )}
+    </>
+  );
+}
+
+function inShort(one: Publication): string {
+  if (one.words.length === 0) {
+    return `${one.changes.length} elements put in`;
+  }
+  const first = quoted(one.words[0] ?? '');
+  return one.words.length === 1 ? first : `${first}, and ${one.words.length - 1} more`;
+}
+
+/** Who made a publication, and who agreed. */
+export function who(one: Publication): string {
+  const agreed = one.approverNames.filter((name) => name !== one.authorName);
+  return agreed.length === 0 ? one.authorName : `${one.authorName}; agreed: ${and(agreed)}`;
+}
