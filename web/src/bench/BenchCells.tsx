@@ -62,24 +62,38 @@ export function ReachButton({
         aria-pressed={cursor || selected}
         onClick={(event) => onClick(at, event.currentTarget, event.shiftKey)}
         sx={{
-          minWidth: cell.label ? 0 : 78,
-          gap: 0.75,
+          display: 'flex',
+          width: '100%',
+          rowGap: 0,
+          columnGap: 0.75,
           px: 0.5,
+          flexWrap: cell.label ? 'wrap' : 'nowrap',
           borderStyle: before ? 'dashed' : 'solid',
           ...(before && { borderColor: 'warning.main' }),
         }}
       >
+        {cell.label && (
+          <Box
+            component="span"
+            className={now.notches > 0 || before ? '' : 'quiet'}
+            sx={{ flexBasis: '100%', fontSize: 12.5, lineHeight: '15px', textAlign: 'left' }}
+          >
+            {cell.label}
+          </Box>
+        )}
         {carried ? (
           <Carried notches={cell.carried} />
         ) : (
           <BenchRail now={now.notches} before={before?.notches} />
         )}
-        {cell.label && (
-          <span className={now.notches > 0 || before ? '' : 'quiet'}>{cell.label}</span>
-        )}
         <Box
           component="span"
-          sx={written.differs ? { color: 'warning.main', fontWeight: 600 } : {}}
+          sx={{
+            minWidth: 0,
+            overflow: 'hidden',
+            textOverflow: 'ellipsis',
+            ...(written.differs && { color: 'warning.main', fontWeight: 600 }),
+          }}
         >
           {written.text}
         </Box>

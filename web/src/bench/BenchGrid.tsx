@@ -1,17 +1,10 @@
 import Box from '@mui/material/Box';
-import {
-  type KeyboardEvent,
-  memo,
-  type RefObject,
-  useEffect,
-  useMemo,
-  useRef,
-  useState,
-} from 'react';
-import { CellButton, Table } from '../ask/gridParts';
-import { Shield, Wedge } from '../ask/marks';
+import { type KeyboardEvent, useEffect, useMemo, useRef, useState } from 'react';
+import { Table } from '../ask/gridParts';
 import type { Bench } from './api';
-import { Levels, ReachButton, ReachMenu } from './BenchCells';
+import { ReachMenu } from './BenchCells';
+import { type Actions, Row, selectedIn, sign } from './BenchRow';
+import { useDrawn } from './drawn';
 import {
   type At,
   between,
@@ -53,7 +46,7 @@ export function BenchGrid(props: Props) {
   const [picking, setPicking] = useState<HTMLElement | null>(null);
   const table = useRef<HTMLTableElement>(null);
   const focus = useRef(false);
-  const own = Math.max(0, ...bench.types.map((type) => type.operations.length - 4));
+  const drawn = useDrawn(rows, table);
 
   const row = rows[at.row];
   const cursor = row && row.kind !== 'area' ? at : first(rows);
@@ -67,12 +60,17 @@ export function BenchGrid(props: Props) {
 
   useEffect(() => {
     if (focus.current) {
-      focus.current = false;
       const cell = table.current?.querySelector<HTMLElement>(
         `[data-at="${cursor.row}:${cursor.column}"]`,
       );
-      cell?.focus();
-      cell?.scrollIntoView?.({ block: 'nearest' });
+      if (!cell) {
+        // It is drawn once the rows around it are, and focused then.
+        drawn.bring(cursor.row);
+        return;
+      }
+      focus.current = false;
+      cell.focus({ preventScroll: true });
+      cell.scrollIntoView?.({ block: 'nearest' });
     }
   });
 
@@ -180,8 +178,12 @@ export function BenchGrid(props: Props) {
         ref={table}
         aria-label={props.label}
         onKeyDown={onKeyDown}
-        sx={{ tableLayout: 'auto' }}
+        aria-rowcount={rows.length + 1}
+        sx={{ tableLayout: 'fixed' }}
       >
+        <colgroup>
+          <col style={{ width: '26%' }} />
+        </colgroup>
         <thead>
           <tr>
             <th scope="col">
@@ -194,23 +196,24 @@ export function BenchGrid(props: Props) {
                 {one}
               </th>
             ))}
-            {own > 0 && <th scope="col">its own</th>}
           </tr>
         </thead>
         <tbody>
-          {rows.map((one, index) => (
+          <Gap height={drawn.above} />
+          {drawn.rows.map(({ row: one, index }) => (
             <Row
               key={`${one.kind}:${one.key}`}
               row={one}
               sign={sign(one, props.counts)}
               index={index}
-              own={own}
+              measure={drawn.measure}
               cursor={cursor.row === index ? cursor.column : -1}
               selected={selectedIn(one, selected)}
               counts={props.counts}
               actions={actions}
             />
           ))}
+          <Gap height={drawn.below} />
         </tbody>
       </Table>
       {current && current.ref.kind !== 'function' && (
@@ -230,6 +233,15 @@ export function BenchGrid(props: Props) {
   );
 }
 
+/** The room of rows that are not drawn. */
+function Gap({ height }: { height: number }) {
+  return height > 0 ? (
+    <tr aria-hidden>
+      <td colSpan={5} style={{ height, padding: 0, border: 0 }} />
+    </tr>
+  ) : null;
+}
+
 function first(rows: GridRow[]): At {
   return {
     row: Math.max(
@@ -245,177 +257,4 @@ function cellAt(rows: GridRow[], at: At): GridCell | undefined {
   return row && row.kind !== 'area'
     ? row.cells.find((cell) => cell.column === at.column)
     : undefined;
-}
-
-function selectedIn(row: GridRow, selected: Set<string>): string {
-  return selected.size === 0 || row.kind === 'area'
-    ? ''
-    : row.cells
-        .map((one) => refKey(one.ref))
-        .filter((key) => selected.has(key))
-        .join(' ');
-}
-
-/** All that a row shows, so that only rows that differ are drawn anew. */
-function sign(row: GridRow, counts: Counted | undefined): string {
-  if (row.kind === 'area') {
-    return `${row.name} ${row.folded}`;
-  }
-  return JSON.stringify([
-    row.kind === 'type' && row.open,
-    row.kind === 'function' && row.level,
-    row.cells.map((one) => [one.change, one.carried, one.givers, counts?.get(refKey(one.ref))]),
-  ]);
-}
-
-type RowProps = {
-  row: GridRow;
-  sign: string;
-  index: number;
-  own: number;
-  /** The column in which the cursor stands; -1 for another row. */
-  cursor: number;
-  selected: string;
-  counts: Counted | undefined;
-  actions: RefObject<Actions>;
-};
-
-type Actions = {
-  click: (at: At, element: HTMLElement, extend: boolean) => void;
-  toggle: (type: string) => void;
-  fold: (area: string) => void;
-};
-
-const Row = memo(
-  function Row({ row, index, own, cursor, selected, counts, actions }: RowProps) {
-    if (row.kind === 'area') {
-      return (
-        <tr data-area>
-          <th colSpan={own > 0 ? 6 : 5} scope="rowgroup">
-            <CellButton
-              tabIndex={-1}
-              onClick={() => actions.current.fold(row.key)}
-              sx={{ fontSize: 12, fontWeight: 650, letterSpacing: '0.04em', pl: 0, gap: 0.75 }}
-            >
-              {row.name}
-              {row.guarded && (
-                <>
-                  <Shield />
-                  <Box component="span" sx={{ fontWeight: 400, letterSpacing: 0 }}>
-                    guarded by {row.guarded}
-                  </Box>
-                </>
-              )}
-              {row.folded > 0 && (
-                <Box component="span" sx={{ fontWeight: 400, letterSpacing: 0 }}>
-                  · {row.folded} {row.folded === 1 ? 'kind' : 'kinds'} with nothing
-                </Box>
-              )}
-            </CellButton>
-          </th>
-        </tr>
-      );
-    }
-    const button = (column: number) => {
-      const one = row.cells.find((each) => each.column === column);
-      return (
-        one &&
-        row.kind !== 'function' && (
-          <ReachButton
-            key={column}
-            cell={one}
-            type={row.type}
-            name={
-              row.kind === 'field'
-                ? `${column === 1 ? 'view' : 'change'} ${row.field.label.toLowerCase()} of`
-                : (row.type.operations[column - 1]?.name ?? '')
-            }
-            at={{ row: index, column }}
-            cursor={cursor === column}
-            selected={selected.split(' ').includes(refKey(one.ref))}
-            counted={counts?.get(refKey(one.ref))}
-            onClick={(...pressed) => actions.current.click(...pressed)}
-          />
-        )
-      );
-    };
-    const cells = (
-      <>
-        {[1, 2, 3, 4].map((column) => (
-          <td key={column}>{button(column)}</td>
-        ))}
-        {own > 0 && (
-          <td>
-            <Box sx={{ display: 'flex', flexWrap: 'wrap' }}>
-              {Array.from({ length: own }, (_, i) => button(i + 5))}
-            </Box>
-          </td>
-        )}
-      </>
-    );
-    return (
-      <tr data-field={row.kind === 'field' || undefined}>
-        <th scope="row">
-          <CellButton
-            data-at={`${index}:0`}
-            tabIndex={cursor === 0 ? 0 : -1}
-            aria-expanded={row.kind === 'type' ? row.open : undefined}
-            aria-label={headName(row)}
-            onClick={(event) => {
-              if (row.kind === 'type') {
-                actions.current.toggle(row.type.key);
-              }
-              actions.current.click({ row: index, column: 0 }, event.currentTarget, false);
-            }}
-            sx={{ gap: 0.75, pl: row.kind === 'field' ? 3.5 : undefined }}
-          >
-            {row.kind === 'type' && <Wedge open={row.open} />}
-            <Box component="span" sx={{ fontWeight: row.kind === 'field' ? 400 : 600 }}>
-              {row.kind === 'type' && row.type.singular}
-              {row.kind === 'field' && row.field.label}
-              {row.kind === 'function' && row.function.name}
-            </Box>
-            {row.kind === 'field' && row.field.guarded && <Shield label="guarded" />}
-          </CellButton>
-        </th>
-        {row.kind === 'type' && cells}
-        {row.kind === 'field' && row.field.guarded && cells}
-        {row.kind === 'field' && !row.field.guarded && (
-          <td colSpan={own > 0 ? 5 : 4}>
-            <Box component="span" sx={{ px: 1, color: 'text.secondary' }}>
-              {['open with its record', ...row.field.classifications].join(' · ')}
-            </Box>
-          </td>
-        )}
-        {row.kind === 'function' && (
-          <td colSpan={own > 0 ? 5 : 4}>
-            <Levels
-              row={row}
-              at={{ row: index, column: 1 }}
-              cursor={cursor === 1}
-              onClick={(...pressed) => actions.current.click(...pressed)}
-            />
-          </td>
-        )}
-      </tr>
-    );
-  },
-  (one, other) =>
-    one.sign === other.sign &&
-    one.index === other.index &&
-    one.own === other.own &&
-    one.cursor === other.cursor &&
-    one.selected === other.selected &&
-    one.row.key === other.row.key,
-);
-
-function headName(row: Exclude<GridRow, { kind: 'area' }>): string {
-  switch (row.kind) {
-    case 'type':
-      return `${row.type.singular}, fields`;
-    case 'field':
-      return `${row.type.singular}, ${row.field.label}`;
-    case 'function':
-      return row.function.name;
-  }
 }

@@ -72,7 +72,14 @@ test('only what is given leaves a line for what is folded away', () => {
 
 test('the cursor moves over areas and stays in the grid', () => {
   const rows = rowsOf(bench, ofSet(untouched), all);
-  expect(moved(rows, { row: 1, column: 5 }, 1, 0)).toEqual({ row: 2, column: 4 });
+  expect(moved(rows, { row: 1, column: 1 }, 1, 0), 'own ones stand below').toEqual({
+    row: 1,
+    column: 5,
+  });
+  expect(moved(rows, { row: 1, column: 5 }, 1, 0)).toEqual({ row: 2, column: 1 });
+  expect(moved(rows, { row: 2, column: 1 }, -1, 0)).toEqual({ row: 1, column: 5 });
+  expect(moved(rows, { row: 2, column: 2 }, -1, 0)).toEqual({ row: 1, column: 2 });
+  expect(moved(rows, { row: 1, column: 2 }, 1, 0)).toEqual({ row: 2, column: 2 });
   expect(moved(rows, { row: 2, column: 4 }, 1, 0)).toEqual({ row: 4, column: 4 });
   expect(moved(rows, { row: 1, column: 0 }, -1, 0)).toEqual({ row: 1, column: 0 });
   expect(moved(rows, { row: 1, column: 5 }, 0, 1)).toEqual({ row: 1, column: 5 });
@@ -90,6 +97,15 @@ test('several cells are those of the rectangle', () => {
     'cell:sailor:view',
     'cell:sailor:change',
   ]);
+  const own = between(rows, { row: 1, column: 1 }, { row: 1, column: 5 }).map(refKey);
+  expect(own).toEqual(['cell:trip:view', 'cell:trip:sail']);
+});
+
+test('only what differs is left where that is asked for', () => {
+  const now = { ...set, privileges: [{ recordType: 'chart', operation: 'view', reach: 'all' }] };
+  const source = ofSet({ key: 's', now, published: set, people: 0, touched: true });
+  const rows = rowsOf(bench, source, { ...all, onlyChanged: true });
+  expect(rows.map((row) => row.key)).toEqual(['work', 'trip', 'chart']);
 });
 
 test('a role gives what its sets give, and says which', () => {

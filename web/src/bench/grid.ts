@@ -33,7 +33,7 @@ export type Source = {
 export type GridCell = {
   ref: CellRef;
   column: number;
-  /** What is written behind the rail before numbers: an own operation's name. */
+  /** What is written above the rail: an own operation's name. */
   label: string;
   change: Change;
   /** The reach of view that comes with other operations, where it is wider. */
@@ -225,36 +225,70 @@ const nothing = { notches: 0, conditional: [] };
 /** Where the cursor stands: a row, and a column among those of its row. */
 export type At = { row: number; column: number };
 
+/** A type's own operations stand below the common four, line by line. */
+const lineOf = (column: number): number => (column === 0 ? 0 : Math.floor((column - 1) / COMMON));
+
+/** Which of the drawn columns a cell stands in; 0 is the head of the row. */
+export const positionOf = (column: number): number =>
+  column === 0 ? 0 : ((column - 1) % COMMON) + 1;
+
+const columnsOf = (row: GridRow | undefined): number[] =>
+  !row || row.kind === 'area' ? [] : [0, ...row.cells.map((cell) => cell.column)];
+
 /** The next cell in a direction; the same where there is none. */
 export function moved(rows: GridRow[], at: At, down: number, right: number): At {
-  const columns = (row: number): number[] => {
-    const one = rows[row];
-    return !one || one.kind === 'area' ? [] : [0, ...one.cells.map((cell) => cell.column)];
-  };
   if (right !== 0) {
-    const all = columns(at.row);
+    const all = columnsOf(rows[at.row]);
     const next = all[all.indexOf(at.column) + right];
     return next === undefined ? at : { row: at.row, column: next };
   }
+  const beside = at.column + down * COMMON;
+  if (at.column > 0 && beside > 0 && columnsOf(rows[at.row]).includes(beside)) {
+    return { row: at.row, column: beside };
+  }
   for (let row = at.row + down; row >= 0 && row < rows.length; row += down) {
-    const all = columns(row);
+    const all = columnsOf(rows[row]);
     if (all.length > 0) {
-      const fitting = all.filter((column) => column <= at.column);
-      return { row, column: fitting[fitting.length - 1] ?? 0 };
+      const last = Math.max(...all.map(lineOf));
+      const line = down > 0 ? 0 : last;
+      const fitting = all.filter(
+        (column) => lineOf(column) <= line && positionOf(column) <= positionOf(at.column),
+      );
+      const same = fitting.filter((column) => positionOf(column) === positionOf(at.column));
+      const among = same.length > 0 ? same : fitting;
+      return { row, column: among[among.length - 1] ?? 0 };
     }
   }
   return at;
 }
 
-/** The cells in the rectangle between two of them. */
+/**
+ * The cells in the rectangle between two of them, as they are drawn; between two of the common
+ * operations only common ones, whatever own ones stand in between.
+ */
 export function between(rows: GridRow[], one: At, other: At): CellRef[] {
-  const [top, bottom] = [Math.min(one.row, other.row), Math.max(one.row, other.row)];
-  const [left, right] = [Math.min(one.column, other.column), Math.max(one.column, other.column)];
-  return rows
-    .slice(top, bottom + 1)
-    .flatMap((row) => (row.kind === 'area' ? [] : row.cells))
-    .filter((cell) => cell.column >= left && cell.column <= right)
-    .map((cell) => cell.ref);
+  const before = (a: At, b: At) => a.row - b.row || lineOf(a.column) - lineOf(b.column);
+  const [top, bottom] = before(one, other) <= 0 ? [one, other] : [other, one];
+  const ends = [positionOf(one.column), positionOf(other.column)];
+  const [left, right] = [Math.min(...ends), Math.max(...ends)];
+  const common = lineOf(one.column) === 0 && lineOf(other.column) === 0;
+  return rows.slice(top.row, bottom.row + 1).flatMap((row, index) =>
+    row.kind === 'area'
+      ? []
+      : row.cells
+          .filter(({ column }) => {
+            const at = { row: top.row + index, column };
+            const position = positionOf(column);
+            return (
+              position >= left &&
+              position <= right &&
+              (!common || lineOf(column) === 0) &&
+              before(top, at) <= 0 &&
+              before(at, bottom) <= 0
+            );
+          })
+          .map((cell) => cell.ref),
+  );
 }
 
 /** What is written in a cell behind its rail. */
@@ -281,7 +315,7 @@ export function shown(
   if (before && before.notches !== now.notches) {
     return { text: `${word(before.notches)} → ${word(now.notches)}`, differs: true };
   }
-  return { text: cell.label || now.notches === 0 ? '' : word(now.notches), differs: false };
+  return { text: now.notches === 0 ? '' : word(now.notches), differs: false };
 }
 
 /** What a cell says aloud; it has what is written in it. */

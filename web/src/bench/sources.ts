@@ -13,22 +13,42 @@ import {
 import type { CellRef, Source } from './grid';
 import type { Worked } from './working';
 
+function byType(privileges: Privilege[]): Map<string, Privilege[]> {
+  const all = new Map<string, Privilege[]>();
+  for (const one of privileges) {
+    if (one.recordType !== undefined) {
+      all.set(one.recordType, [...(all.get(one.recordType) ?? []), one]);
+    }
+  }
+  return all;
+}
+
 function source(
   now: Privilege[],
   before: Privilege[] | null,
   givers: (ref: CellRef) => string[],
 ): Source {
   const was = before ?? now;
+  // By record type, so that no cell looks through all that a set gives.
+  const isOn = byType(now);
+  const wasOn = before ? byType(before) : isOn;
+  const of = (all: Map<string, Privilege[]>, type: TypeShown) => all.get(type.key) ?? [];
   return {
     cell: (type: TypeShown, operation: string) =>
-      changed(givenOn(was, type.key, operation), givenOn(now, type.key, operation)),
+      changed(
+        givenOn(of(wasOn, type), type.key, operation),
+        givenOn(of(isOn, type), type.key, operation),
+      ),
     field: (type, field, use) =>
-      changed(givenOnField(was, type.key, field, use), givenOnField(now, type.key, field, use)),
+      changed(
+        givenOnField(of(wasOn, type), type.key, field, use),
+        givenOnField(of(isOn, type), type.key, field, use),
+      ),
     level: (one: FunctionShown) => {
       const [old, level] = [levelOf(was, one), levelOf(now, one)];
       return old === level ? { now: level } : { now: level, before: old };
     },
-    carried: (type) => carriedView(now, type.key),
+    carried: (type) => carriedView(of(isOn, type), type.key),
     givers,
   };
 }
