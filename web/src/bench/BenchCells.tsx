@@ -43,6 +43,9 @@ export function ReachButton({
   const written = shown(cell, number, counted);
   const said = aloud(cell, name, type.plural, written.text);
   const carried = cell.carried > now.notches;
+  // What is counted is all that they have; where nothing here gives any of it, something else does.
+  const elsewhere =
+    written.text !== '' && now.notches === 0 && now.conditional.length === 0 && !carried && !before;
   return (
     <Tooltip
       describeChild
@@ -50,6 +53,7 @@ export function ReachButton({
       title={
         <>
           {said}. {reachMeans(Math.max(now.notches, carried ? cell.carried : 0))}
+          {elsewhere && <div>They have it by something else, not by this.</div>}
           {type.follows && cell.ref.kind === 'cell' && <div>{type.follows}</div>}
         </>
       }
@@ -92,7 +96,14 @@ export function ReachButton({
             minWidth: 0,
             overflow: 'hidden',
             textOverflow: 'ellipsis',
-            ...(written.differs && { color: 'warning.main', fontWeight: 600 }),
+            textAlign: 'left',
+            ...(elsewhere && { color: 'text.secondary' }),
+            ...(written.differs && {
+              color: 'warning.main',
+              fontWeight: 600,
+              whiteSpace: 'normal',
+              lineHeight: 1.25,
+            }),
           }}
         >
           {written.text}

@@ -68,7 +68,7 @@ export const Row = memo(
               )}
               {row.folded > 0 && (
                 <Box component="span" sx={{ fontWeight: 400, letterSpacing: 0 }}>
-                  · {row.folded} {row.folded === 1 ? 'kind' : 'kinds'} with nothing
+                  · {row.folded} {row.folded === 1 ? 'kind' : 'kinds'} {row.why}
                 </Box>
               )}
             </CellButton>
@@ -102,7 +102,7 @@ export const Row = memo(
     // A type's own operations stand below the common ones, column by column.
     const lines = Math.ceil(row.cells.length / 4);
     const cells = [1, 2, 3, 4].map((position) => (
-      <td key={position}>
+      <td key={position} style={lines > 1 ? { verticalAlign: 'top', paddingTop: 2 } : undefined}>
         {Array.from({ length: Math.max(1, lines) }, (_, line) => button(position + 4 * line))}
       </td>
     ));

@@ -115,7 +115,7 @@ const who = (people: string[], verb: [string, string], records: number) =>
     ? []
     : [
         `${people.length === 1 ? `1 person ${verb[0]}` : `${number(people.length)} people ${verb[1]}`}${
-          records > 0 ? ` ${number(records)} records` : ''
+          records > 0 ? ` ${number(records)} records` : ' fields'
         }`,
       ];
 

@@ -136,12 +136,12 @@ function Shown({
               <Impact source={ofDraft(application, draft)} />
             </Part>
           )}
-          {draft.state === 'open' && draft.changes.length > 0 && review.stale.length === 0 && (
-            <Findings application={application} review={review} />
-          )}
         </div>
         <div>
           <Publish application={application} review={review} />
+          {draft.state === 'open' && draft.changes.length > 0 && review.stale.length === 0 && (
+            <Findings application={application} review={review} />
+          )}
           <Expectations application={application} review={review} />
         </div>
       </Box>
@@ -205,12 +205,15 @@ const standing = (one: Schemas['Proved'] | undefined, without: string) =>
 function Expectations({ application, review }: { application: string; review: Review }) {
   const changes = (one: Review['expectations'][number]) =>
     one.published?.holds !== one.drafted?.holds;
+  const [whole, setWhole] = useState(false);
   const all = [...review.expectations].sort(
     (one, other) => Number(changes(other)) - Number(changes(one)),
   );
   if (all.length === 0) {
     return null;
   }
+  const telling = all.filter((one) => changes(one) || !one.drafted?.holds);
+  const shown = whole ? all : telling;
   return (
     <Part title={`Expectations (${all.length})`}>
       <Box
@@ -221,7 +224,7 @@ function Expectations({ application, review }: { application: string; review: Re
           borderSpacing: 0,
           '& th, & td': { textAlign: 'left', fontWeight: 400, py: 0.5, verticalAlign: 'top' },
           '& thead th': { color: 'text.secondary' },
-          '& td': { pl: 1.5, whiteSpace: 'nowrap' },
+          '& td, & thead th + th': { pl: 1.5, whiteSpace: 'nowrap' },
         }}
       >
         <thead>
@@ -232,7 +235,7 @@ function Expectations({ application, review }: { application: string; review: Re
           </tr>
         </thead>
         <tbody>
-          {all.map((one) => (
+          {shown.map((one) => (
             <tr key={one.key}>
               <Box component="th" scope="row" sx={{ overflowWrap: 'anywhere' }}>
                 {one.name}
@@ -261,6 +264,13 @@ function Expectations({ application, review }: { application: string; review: Re
           ))}
         </tbody>
       </Box>
+      {all.length > telling.length && (
+        <Button variant="text" size="small" sx={{ pl: 0 }} onClick={() => setWhole(!whole)}>
+          {whole
+            ? 'Leave out those that hold before and after'
+            : `${all.length - telling.length} hold before and after`}
+        </Button>
+      )}
     </Part>
   );
 }

@@ -42,7 +42,15 @@ export type GridCell = {
 };
 
 export type GridRow =
-  | { kind: 'area'; key: string; name: string; guarded: string | undefined; folded: number }
+  | {
+      kind: 'area';
+      key: string;
+      name: string;
+      guarded: string | undefined;
+      /** How many of its rows are left out, and why. */
+      folded: number;
+      why: string;
+    }
   | { kind: 'type'; key: string; type: TypeShown; open: boolean; cells: GridCell[] }
   | {
       kind: 'field';
@@ -149,6 +157,7 @@ export function rowsOf(bench: Bench, source: Source, folding: Folding): GridRow[
       name: area.name,
       guarded: area.stewards,
       folded: types.length - shown.length,
+      why: why(folding),
     });
     for (const { type, cells } of shown) {
       const open = folding.open.has(type.key);
@@ -171,6 +180,8 @@ function empty(area: GridRow, rows: GridRow[]): boolean {
   const next = rows[rows.indexOf(area) + 1];
   return next === undefined || next.kind === 'area';
 }
+
+const why = (folding: Folding) => (folding.onlyChanged ? 'as they were' : 'with nothing');
 
 function givesField(type: TypeShown, source: Source): boolean {
   return type.fields.some(
@@ -203,6 +214,7 @@ function functionRows(bench: Bench, source: Source, folding: Folding, search: st
     name: 'Functions',
     guarded: undefined,
     folded: functions.length - shown.length,
+    why: why(folding),
   };
   return [
     head,

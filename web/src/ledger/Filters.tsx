@@ -34,16 +34,16 @@ export function Filters({
           label={search}
           value={asked.search}
           onSearch={(text) => change({ search: text })}
-          width={220}
+          width={200}
         />
       )}
       {children}
-      <DayField label="From" value={asked.from} onChange={(from) => change({ from })} width={150} />
+      <DayField label="From" value={asked.from} onChange={(from) => change({ from })} width={142} />
       <DayField
         label="Until"
         value={asked.until}
         onChange={(until) => change({ until })}
-        width={150}
+        width={142}
       />
       <Box sx={{ flex: 1 }} />
       <Button variant="outlined" href={csv}>
@@ -67,7 +67,7 @@ export function OfPerson({
   return (
     <PickPerson
       label={label}
-      width={180}
+      width={166}
       value={value ? { key: value, name } : null}
       onPick={(one) => onPick(one?.key ?? '')}
     />

@@ -38,7 +38,7 @@ export function Publications({ application }: { application: string }) {
       <Filters
         asked={asked}
         change={change}
-        search="Search reasons and changes"
+        search="Search what was done"
         csv={`/api/applications/${encodeURIComponent(application)}/publications.csv?${new URLSearchParams(query)}`}
       >
         <OfPerson
@@ -53,7 +53,7 @@ export function Publications({ application }: { application: string }) {
         />
         <Chooser
           label="Role or set"
-          width={180}
+          width={160}
           choices={elements}
           value={
             asked.element
@@ -94,7 +94,7 @@ export function Publications({ application }: { application: string }) {
                   </td>
                   <td>{one.reason}</td>
                   <td className="quiet">{inShort(one)}</td>
-                  <td>{who(one)}</td>
+                  <td style={{ whiteSpace: 'nowrap' }}>{who(one)}</td>
                   <td className="quiet">
                     <When at={one.at} />
                   </td>

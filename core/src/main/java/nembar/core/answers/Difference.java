@@ -117,7 +117,12 @@ public record Difference(
             return;
         }
         List<FieldLevel> levels = List.of(FieldLevel.MASKED, FieldLevel.VIEW, FieldLevel.CHANGE);
+        boolean masks =
+                !before.masked().equals(before.viewed()) || !after.masked().equals(after.viewed());
         for (FieldLevel level : levels) {
+            if (level == FieldLevel.MASKED && !masks) {
+                continue;
+            }
             RecordSet was = atLeast(before, level);
             RecordSet is = atLeast(after, level);
             if (!was.equals(is)) {

@@ -38,16 +38,16 @@ public record Mend(
         long records = 0;
         long lost = 0;
         for (Impact.Line line : impact.counted(counting, 0)) {
+            String person = line.seat().person().key();
+            if (line.gained().told() > 0) {
+                people.add(person);
+            }
+            if (line.lost().told() > 0) {
+                losing.add(person);
+            }
             if (line.field().isEmpty() && !line.operation().equals(Operation.CREATE)) {
-                String person = line.seat().person().key();
                 records += line.gained().told();
                 lost += line.lost().told();
-                if (line.gained().told() > 0) {
-                    people.add(person);
-                }
-                if (line.lost().told() > 0) {
-                    losing.add(person);
-                }
             }
         }
         return new Mend(words, changes, people, records, losing, lost);
