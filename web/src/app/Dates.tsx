@@ -2,13 +2,11 @@ import { AdapterDayjs } from '@mui/x-date-pickers/AdapterDayjs';
 import { DatePicker } from '@mui/x-date-pickers/DatePicker';
 import { DateTimePicker } from '@mui/x-date-pickers/DateTimePicker';
 import { LocalizationProvider } from '@mui/x-date-pickers/LocalizationProvider';
+import { TimePicker } from '@mui/x-date-pickers/TimePicker';
 import dayjs, { type Dayjs } from 'dayjs';
 import 'dayjs/locale/en-gb';
 import type { ReactNode } from 'react';
-
-/** Dates as "03 March 2026": no two ways to read them. */
-const DAY = 'DD MMM YYYY';
-const MINUTE = 'DD MMM YYYY HH:mm';
+import { dayFormat } from './dateStyle';
 
 function Written({ children }: { children: ReactNode }) {
   return (
@@ -38,7 +36,7 @@ export function DayField({ label, value, onChange, width = 176 }: Props) {
       <DatePicker
         label={label}
         value={read(value)}
-        format={DAY}
+        format={dayFormat()}
         onChange={(day) => onChange(written(day, 'YYYY-MM-DD'))}
         slotProps={{
           textField: { size: 'small', sx: { width } },
@@ -56,7 +54,7 @@ export function TimeField({ label, value, onChange, width = 236 }: Props) {
       <DateTimePicker
         label={label}
         value={read(value)}
-        format={MINUTE}
+        format={`${dayFormat()} HH:mm`}
         ampm={false}
         disablePast
         onChange={(at) => onChange(written(at, 'YYYY-MM-DDTHH:mm'))}
@@ -64,6 +62,21 @@ export function TimeField({ label, value, onChange, width = 236 }: Props) {
           textField: { size: 'small', sx: { width } },
           field: { clearable: true },
         }}
+      />
+    </Written>
+  );
+}
+
+/** A time of day, as 08:00; empty for none. */
+export function ClockField({ label, value, onChange, width = 120 }: Props) {
+  return (
+    <Written>
+      <TimePicker
+        label={label}
+        value={value === '' ? null : dayjs(`2000-01-01T${value}`)}
+        ampm={false}
+        onChange={(at) => onChange(written(at, 'HH:mm'))}
+        slotProps={{ textField: { size: 'small', sx: { width } } }}
       />
     </Written>
   );

@@ -1,3 +1,5 @@
+import { writtenDay, writtenTime } from './dateStyle';
+
 const MINUTE = 60_000;
 const HOUR = 60 * MINUTE;
 const DAY = 24 * HOUR;
@@ -7,14 +9,7 @@ const relative = new Intl.RelativeTimeFormat('en', { numeric: 'auto' });
 /** "3 March 2026, 14:05" in the reader's time zone. */
 export function exactly(iso: string, timeZone?: string): string {
   const at = new Date(iso);
-  const zone = timeZone ? { timeZone } : {};
-  const day = at.toLocaleDateString('en-GB', {
-    day: 'numeric',
-    month: 'long',
-    year: 'numeric',
-    ...zone,
-  });
-  return `${day}, ${at.toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit', ...zone })}`;
+  return `${writtenDay(at, timeZone)}, ${writtenTime(at, timeZone)}`;
 }
 
 /** "3 days ago", "in 5 hours", "just now". */

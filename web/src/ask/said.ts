@@ -1,3 +1,6 @@
+import { writtenDay } from '../app/dateStyle';
+import { exactly } from '../app/when';
+
 const grouped = new Intl.NumberFormat('en', { useGrouping: true });
 
 /** 2412 as "2 412", with narrow spaces. */
@@ -5,21 +8,13 @@ export function number(value: number): string {
   return grouped.format(value).replaceAll(',', '\u202f');
 }
 
-const day = { day: 'numeric', month: 'long', year: 'numeric' } as const;
-
 /** A field's value as people write it; dates as "3 March 2026", instants with their time. */
 export function fieldValue(value: string, type: string, timeZone: string): string {
   switch (type) {
     case 'date':
-      return new Date(`${value}T00:00:00Z`).toLocaleDateString('en-GB', {
-        ...day,
-        timeZone: 'UTC',
-      });
-    case 'timestamp': {
-      const at = new Date(value);
-      const time = at.toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit', timeZone });
-      return `${at.toLocaleDateString('en-GB', { ...day, timeZone })}, ${time}`;
-    }
+      return writtenDay(new Date(`${value}T00:00:00Z`), 'UTC');
+    case 'timestamp':
+      return exactly(value, timeZone);
     case 'yesNo':
       return value === 'true' ? 'yes' : 'no';
     case 'money':

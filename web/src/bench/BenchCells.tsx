@@ -45,7 +45,12 @@ export function ReachButton({
   const carried = cell.carried > now.notches;
   // What is counted is all that they have; where nothing here gives any of it, something else does.
   const elsewhere =
-    written.text !== '' && now.notches === 0 && now.conditional.length === 0 && !carried && !before;
+    !cell.whole &&
+    written.text !== '' &&
+    now.notches === 0 &&
+    now.conditional.length === 0 &&
+    !carried &&
+    !before;
   return (
     <Tooltip
       describeChild

@@ -9,6 +9,7 @@ import { Link } from 'react-router';
 import { api, data, Problem } from '../api/client';
 import { TimeField } from '../app/Dates';
 import { Part, Remark, When } from '../app/parts';
+import { exactly } from '../app/when';
 import { number, quoted } from '../ask/said';
 import { useDoing } from '../people/api';
 import { type Consequences, trayKey, useConsequences } from './api';
@@ -130,12 +131,8 @@ export function Publish({ application, review }: { application: string; review: 
               </>
             ) : (
               <>
-                {review.planned.by} has planned it for{' '}
-                {new Date(review.planned.at).toLocaleString('en-GB', {
-                  dateStyle: 'long',
-                  timeStyle: 'short',
-                })}
-                . An edit until then stops that.{' '}
+                {review.planned.by} has planned it for {exactly(review.planned.at)}. An edit until
+                then stops that.{' '}
               </>
             )}
             <Button variant="text" size="small" onClick={() => unplan.mutate(undefined)}>

@@ -26,6 +26,8 @@ export type Source = {
   level: (one: FunctionShown) => { now: number; before?: number };
   /** The reach of view that other operations carry. */
   carried: (type: TypeShown) => number;
+  /** Whether it is all that is counted; else what is counted may come by something else too. */
+  whole?: boolean;
   /** Which sets give something on a cell, by name; empty on a set's own grid. */
   givers: (ref: CellRef) => string[];
 };
@@ -39,6 +41,8 @@ export type GridCell = {
   /** The reach of view that comes with other operations, where it is wider. */
   carried: number;
   givers: string[];
+  /** Whether the source is all that is counted. */
+  whole: boolean;
 };
 
 export type GridRow =
@@ -98,6 +102,7 @@ function cellsOf(type: TypeShown, source: Source): GridCell[] {
       change: source.cell(type, operation.key),
       carried: operation.key === 'view' ? source.carried(type) : 0,
       givers: source.givers(ref),
+      whole: source.whole ?? false,
     };
   });
 }
@@ -118,6 +123,7 @@ function fieldRows(type: TypeShown, source: Source): GridRow[] {
             change: source.field(type, field.key, use),
             carried: 0,
             givers: source.givers(ref),
+            whole: source.whole ?? false,
           };
         })
       : [],
@@ -226,7 +232,17 @@ function functionRows(bench: Bench, source: Source, folding: Folding, search: st
         function: one,
         level,
         givers: source.givers(ref),
-        cells: [{ ref, column: 1, label: '', change: { now: nothing }, carried: 0, givers: [] }],
+        cells: [
+          {
+            ref,
+            column: 1,
+            label: '',
+            change: { now: nothing },
+            carried: 0,
+            givers: [],
+            whole: true,
+          },
+        ],
       };
     }),
   ];

@@ -2,6 +2,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
+import { hoursRead } from '../app/hours';
 import { Remark } from '../app/parts';
 import { useDoing, useFacets } from '../people/api';
 import { emptyRole, type RoleChoice, RoleForm, roleGiven } from '../people/RoleForm';
@@ -63,6 +64,7 @@ function known(
     actedFor: given.actedFor ?? false,
     from: given.from ?? '',
     until: given.until ?? '',
+    hours: hoursRead(given.hours ?? []),
     reason: given.reason ?? '',
   };
 }

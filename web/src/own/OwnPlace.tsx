@@ -6,12 +6,13 @@ import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { type FormEvent, useEffect, useState } from 'react';
 import { api, data, Problem, type Schemas } from '../api/client';
+import { DATE_STYLES } from '../app/dateStyle';
 import { Part, Remark } from '../app/parts';
 import { Trouble } from '../app/Trouble';
 import { Working } from '../ask/Working';
 import { saying, useDoing } from '../people/api';
 import { PickZone } from '../people/PickOne';
-import { sessionKey } from '../session/session';
+import { useSession } from '../session/session';
 import { NewPassword } from './NewPassword';
 import { OwnSessions } from './OwnSessions';
 import { SecondFactor } from './SecondFactor';
@@ -72,18 +73,21 @@ function Who({ own }: { own: OwnPage }) {
     name: own.timeZone.replaceAll('_', ' '),
   });
   const [startPlace, setStart] = useState(own.startPlace);
+  const [dateStyle, setDateStyle] = useState(own.dateStyle);
   const save = useDoing(async () => {
     await data(
       api.PUT('/api/own', {
-        body: saying('OwnEdit', { givenName, familyName, timeZone: zone?.key ?? '', startPlace }),
+        body: saying('OwnEdit', {
+          givenName,
+          familyName,
+          timeZone: zone?.key ?? '',
+          startPlace,
+          dateStyle,
+        }),
       }),
     );
   });
-  const session = useQuery({
-    queryKey: sessionKey,
-    queryFn: () => data(api.GET('/api/session')),
-    enabled: false,
-  });
+  const session = useSession();
   const submit = (event: FormEvent) => {
     event.preventDefault();
     save.mutate(undefined, { onSuccess: () => session.refetch() });
@@ -123,6 +127,20 @@ function Who({ own }: { own: OwnPage }) {
           {Object.entries(places).map(([key, name]) => (
             <MenuItem key={key} value={key}>
               {name}
+            </MenuItem>
+          ))}
+        </TextField>
+        <TextField
+          select
+          size="small"
+          label="Dates as"
+          slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
+          value={dateStyle}
+          onChange={(event) => setDateStyle(event.target.value)}
+        >
+          {DATE_STYLES.map(([key, example]) => (
+            <MenuItem key={key} value={key}>
+              {example}
             </MenuItem>
           ))}
         </TextField>

@@ -24,6 +24,8 @@ type Props = {
   /** Leaves it as a draft instead of doing it at once. */
   leave?: () => Promise<Preview>;
   children?: ReactNode;
+  /** What stands beside it, where the act deserves more room. */
+  beside?: ReactNode;
   hint?: string;
 };
 
@@ -38,6 +40,7 @@ export function ActDialog({
   danger = false,
   leave,
   children,
+  beside,
   hint = 'Fill in the above to see what it would change.',
 }: Props) {
   const label = useId();
@@ -61,64 +64,96 @@ export function ActDialog({
   const held = (looked.data?.against.length ?? 0) > 0;
   const canAgree = looked.data?.canAgree ?? [];
   return (
-    <Dialog open onClose={onClose} maxWidth="sm" fullWidth aria-labelledby={label}>
-      <Box sx={{ p: 3, display: 'flex', flexDirection: 'column', minHeight: 0 }}>
-        <Typography id={label} variant="h2" component="h2" sx={{ mb: 2 }}>
-          {title}
-        </Typography>
-        {children && !asking.data && (
-          <Box sx={{ display: 'grid', gap: 1.75, mb: 2 }}>{children}</Box>
-        )}
-        <Box sx={{ overflowY: 'auto', height: 250 }}>
-          {asked === null && <Typography color="textSecondary">{hint}</Typography>}
-          {asked !== null && looked.isPending && <Working lines={3} />}
-          {looked.isError && <Told error={looked.error} again={() => looked.refetch()} />}
-          {looked.data && !asking.data && <PreviewShown told={looked.data} />}
-          {[doing, leaving].map(
-            (one) =>
-              one.isError && (
-                <Told
-                  key={one.submittedAt}
-                  error={one.error}
-                  again={() => one.mutate(undefined as never)}
-                />
-              ),
+    <Dialog
+      open
+      onClose={onClose}
+      maxWidth={beside ? 'xl' : 'sm'}
+      fullWidth
+      aria-labelledby={label}
+    >
+      <Box sx={{ display: 'flex', minHeight: 0 }}>
+        <Box
+          sx={{
+            p: 3,
+            display: 'flex',
+            flexDirection: 'column',
+            minHeight: 0,
+            flex: beside ? '0 0 500px' : 1,
+            minWidth: 0,
+          }}
+        >
+          <Typography id={label} variant="h2" component="h2" sx={{ mb: 2 }}>
+            {title}
+          </Typography>
+          {children && !asking.data && (
+            <Box sx={{ display: 'grid', gap: 1.75, mb: 2 }}>{children}</Box>
           )}
-          {asking.isError && <Told error={asking.error} again={() => asking.reset()} />}
-          {asking.data && <Asked />}
-        </Box>
-        {held && canAgree.length > 0 && !asking.data && (
-          <Asking
-            key={asked}
-            people={canAgree}
-            busy={asking.isPending}
-            onAsk={(why) => asking.mutate(why)}
-          />
-        )}
-        <Box sx={{ display: 'flex', gap: 1, mt: 2.5, justifyContent: 'flex-end' }}>
-          <Button variant="outlined" onClick={onClose}>
-            {asking.data ? 'Close' : 'Cancel'}
-          </Button>
-          {leave && looked.data && !asking.data && (
-            <Button
-              variant="outlined"
-              disabled={leaving.isPending}
-              onClick={() => leaving.mutate(undefined)}
-            >
-              Put it into my draft
+          <Box sx={{ overflowY: 'auto', height: 250 }}>
+            {asked === null && <Typography color="textSecondary">{hint}</Typography>}
+            {asked !== null && looked.isPending && <Working lines={3} />}
+            {looked.isError && <Told error={looked.error} again={() => looked.refetch()} />}
+            {looked.data && !asking.data && <PreviewShown told={looked.data} />}
+            {[doing, leaving].map(
+              (one) =>
+                one.isError && (
+                  <Told
+                    key={one.submittedAt}
+                    error={one.error}
+                    again={() => one.mutate(undefined as never)}
+                  />
+                ),
+            )}
+            {asking.isError && <Told error={asking.error} again={() => asking.reset()} />}
+            {asking.data && <Asked />}
+          </Box>
+          {held && canAgree.length > 0 && !asking.data && (
+            <Asking
+              key={asked}
+              people={canAgree}
+              busy={asking.isPending}
+              onAsk={(why) => asking.mutate(why)}
+            />
+          )}
+          <Box sx={{ display: 'flex', gap: 1, mt: 2.5, justifyContent: 'flex-end' }}>
+            <Button variant="outlined" onClick={onClose}>
+              {asking.data ? 'Close' : 'Cancel'}
             </Button>
-          )}
-          {!asking.data && (
-            <Button
-              variant="contained"
-              color={danger ? 'error' : 'primary'}
-              disabled={asked === null || !looked.data || held || doing.isPending}
-              onClick={() => doing.mutate(undefined)}
-            >
-              {doing.isPending ? 'Working' : confirm}
-            </Button>
-          )}
+            {leave && looked.data && !asking.data && (
+              <Button
+                variant="outlined"
+                disabled={leaving.isPending}
+                onClick={() => leaving.mutate(undefined)}
+              >
+                Put it into my draft
+              </Button>
+            )}
+            {!asking.data && (
+              <Button
+                variant="contained"
+                color={danger ? 'error' : 'primary'}
+                disabled={asked === null || !looked.data || held || doing.isPending}
+                onClick={() => doing.mutate(undefined)}
+              >
+                {doing.isPending ? 'Working' : confirm}
+              </Button>
+            )}
+          </Box>
         </Box>
+        {beside && (
+          <Box
+            sx={{
+              flex: 1,
+              minWidth: 0,
+              p: 3,
+              overflowY: 'auto',
+              bgcolor: 'background.default',
+              borderLeft: '1px solid',
+              borderColor: 'divider',
+            }}
+          >
+            {beside}
+          </Box>
+        )}
       </Box>
     </Dialog>
   );

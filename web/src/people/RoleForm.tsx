@@ -5,6 +5,8 @@ import FormControlLabel from '@mui/material/FormControlLabel';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { DayField } from '../app/Dates';
+import { HoursField } from '../app/HoursField';
+import { type Hours, hoursWritten } from '../app/hours';
 import { type Given, saying, useFacets, useOrganisations } from './api';
 import { Chooser, type Picked } from './PickOne';
 
@@ -16,6 +18,7 @@ export type RoleChoice = {
   actedFor: boolean;
   from: string;
   until: string;
+  hours: Hours[];
   reason: string;
 };
 
@@ -27,6 +30,7 @@ export const emptyRole: RoleChoice = {
   actedFor: false,
   from: '',
   until: '',
+  hours: [],
   reason: '',
 };
 
@@ -45,6 +49,7 @@ export function roleGiven(choice: RoleChoice): Given | null {
     actedFor: choice.actedFor,
     from: choice.from,
     until: choice.until,
+    hours: hoursWritten(choice.hours),
     reason: choice.reason,
   });
 }
@@ -117,6 +122,7 @@ export function RoleForm({ choice, onChange }: Props) {
           label="Only the organisation acted for"
         />
       </Box>
+      <HoursField hours={choice.hours} onChange={(hours) => onChange({ ...choice, hours })} />
     </>
   );
 }

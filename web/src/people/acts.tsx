@@ -7,6 +7,7 @@ import { ActDialog } from './ActDialog';
 import { type How, type PersonLine, type Preview, saying, useBelongings } from './api';
 import { type Picked, PickPerson, PickTeam, PickUnit } from './PickOne';
 import { emptyRole, type RoleChoice, RoleForm, roleGiven } from './RoleForm';
+import { Sum } from './SumGrid';
 
 type Who = Pick<PersonLine, 'key' | 'name'>;
 
@@ -114,6 +115,7 @@ export function RoleDialog({ people, onClose }: Props) {
       confirm="Publish"
       hint="Choose a role to see what it amounts to."
       onClose={onClose}
+      beside={given && <Sum people={people} given={given} />}
     >
       <RoleForm choice={choice} onChange={setChoice} />
       <TextField

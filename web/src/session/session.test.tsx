@@ -13,6 +13,7 @@ const me: SignedIn = {
   initials: 'SB',
   timeZone: 'Europe/London',
   startPlace: '',
+  dateStyle: '',
   account: { key: 'hollis', name: 'Hollis Grain' },
   accounts: [
     { key: 'hollis', name: 'Hollis Grain' },

@@ -1,5 +1,6 @@
 import { type QueryClient, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { api, data, Problem, type Schemas } from '../api/client';
+import { writeDates } from '../app/dateStyle';
 
 export type SignedIn = Schemas['SignedIn'];
 export const sessionKey = ['session'];
@@ -10,7 +11,7 @@ export function useSession() {
     queryKey: sessionKey,
     queryFn: async () => {
       try {
-        return await data(api.GET('/api/session'));
+        return known(await data(api.GET('/api/session')));
       } catch (error) {
         if (error instanceof Problem && error.status === 401) {
           return null;
@@ -22,10 +23,16 @@ export function useSession() {
   });
 }
 
+/** Dates are written as whoever is signed in has chosen. */
+function known(me: SignedIn): SignedIn {
+  writeDates(me.dateStyle);
+  return me;
+}
+
 /** Nothing that one person was told is left for the next. */
 function changeOver(queries: QueryClient, me: SignedIn | null) {
   queries.removeQueries({ predicate: (query) => query.queryKey[0] !== sessionKey[0] });
-  queries.setQueryData(sessionKey, me);
+  queries.setQueryData(sessionKey, me ? known(me) : me);
 }
 
 export function useSignIn() {

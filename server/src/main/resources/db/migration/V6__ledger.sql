@@ -11,3 +11,7 @@ CREATE INDEX ON publication (published_at) WHERE NOT people_known;
 -- The ledger reads acts and sign-ins by time.
 CREATE INDEX ON act (at DESC, id DESC);
 CREATE INDEX ON sign_in_event (at DESC, id DESC);
+
+-- How dates are written for somebody; empty for the usual way.
+ALTER TABLE preference ADD COLUMN date_style text NOT NULL DEFAULT '';
+ALTER TABLE preference ALTER COLUMN date_style DROP DEFAULT;

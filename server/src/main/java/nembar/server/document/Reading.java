@@ -142,6 +142,11 @@ final class Reading {
     }
 
     Times times(String path, String from, String until, List<DesignDocument.HoursPart> hours) {
+        return new Times(
+                instant(path + ".from", from), instant(path + ".until", until), hours(path, hours));
+    }
+
+    Optional<WeeklyHours> hours(String path, List<DesignDocument.HoursPart> hours) {
         List<WeeklyHours.Span> spans = new ArrayList<>();
         for (int i = 0; i < hours.size(); i++) {
             String at = path + ".hours[" + i + "]";
@@ -154,10 +159,7 @@ final class Reading {
                     new WeeklyHours.Span(
                             days, clock(at + ".from", part.from()), clock(at + ".to", part.to())));
         }
-        return new Times(
-                instant(path + ".from", from),
-                instant(path + ".until", until),
-                spans.isEmpty() ? Optional.empty() : Optional.of(new WeeklyHours(spans)));
+        return spans.isEmpty() ? Optional.empty() : Optional.of(new WeeklyHours(spans));
     }
 
     private LocalTime clock(String path, String value) {

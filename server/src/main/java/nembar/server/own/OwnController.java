@@ -41,6 +41,7 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/api/own")
 class OwnController {
+    private static final Set<String> DATE_STYLES = Set.of("monthFirst", "iso");
     private static final Set<String> PLACES = Set.of("/people", "/ask/what-can", "/own");
     private static final int NAME_LENGTH_AT_MOST = 100;
     private static final String PENDING_FACTOR = "nembar.factor";
@@ -91,6 +92,7 @@ class OwnController {
             String email,
             String timeZone,
             String startPlace,
+            String dateStyle,
             List<Named> accounts,
             boolean secondFactor,
             boolean secondFactorPossible,
@@ -99,7 +101,15 @@ class OwnController {
             String thisSession,
             List<SignIns.Try> tries) {}
 
-    record OwnEdit(String givenName, String familyName, String timeZone, String startPlace) {}
+    /**
+     * @param dateStyle empty, monthFirst or iso
+     */
+    record OwnEdit(
+            String givenName,
+            String familyName,
+            String timeZone,
+            String startPlace,
+            String dateStyle) {}
 
     record NewPassword(String now, String password) {}
 
@@ -117,6 +127,7 @@ class OwnController {
                 person.email(),
                 person.zone().getId(),
                 acting.startPlace(person).orElse(""),
+                acting.dateStyle(person),
                 person.accounts().stream()
                         .map(
                                 key ->
@@ -159,6 +170,10 @@ class OwnController {
         if (!place.isEmpty() && !PLACES.contains(place)) {
             throw new BadRequest("startPlace", "There is no such place to begin at.");
         }
+        String style = Objects.requireNonNullElse(edit.dateStyle(), "");
+        if (!style.isEmpty() && !DATE_STYLES.contains(style)) {
+            throw new BadRequest("dateStyle", "Dates are not written so: choose another way.");
+        }
         boolean renamed = !given.equals(now.givenName()) || !family.equals(now.familyName());
         if (renamed && !nameOwner(now).isEmpty()) {
             throw new Refused(
@@ -186,7 +201,7 @@ class OwnController {
                                                                             zone)))))
                             .within(() -> acts.note(now.key(), "person", now.key(), words)));
         }
-        acting.startAt(now, place);
+        acting.prefer(now, place, style);
         return ResponseEntity.noContent().build();
     }
 

@@ -23,6 +23,8 @@ import nembar.core.draft.Change;
 import nembar.core.model.AccessModel;
 import nembar.core.text.Nearest;
 import nembar.core.text.Slug;
+import nembar.server.document.DesignDocument.HoursPart;
+import nembar.server.document.Hours;
 import nembar.server.http.BadRequest;
 import nembar.server.model.Models;
 import org.springframework.stereotype.Component;
@@ -48,6 +50,7 @@ public class Giving {
      * @param below whether units below those count too
      * @param from first day; empty for at once
      * @param until last day; empty for no end
+     * @param hours hours of the week at which it gives anything; empty for all
      */
     public record Given(
             String application,
@@ -59,12 +62,36 @@ public class Giving {
             Boolean below,
             String from,
             String until,
+            List<HoursPart> hours,
             String reason) {
         public Given {
+            hours = hours == null ? List.of() : List.copyOf(hours);
             accounts = accounts == null ? List.of() : List.copyOf(accounts);
             accountTags = accountTags == null ? List.of() : List.copyOf(accountTags);
             units = units == null ? List.of() : List.copyOf(units);
         }
+
+        /** The same for ever, at all hours. */
+        Given withoutTimes() {
+            return new Given(
+                    application,
+                    role,
+                    accounts,
+                    accountTags,
+                    actedFor,
+                    units,
+                    below,
+                    "",
+                    "",
+                    List.of(),
+                    reason);
+        }
+    }
+
+    /** The application of the role that is given. */
+    String application(Given given) {
+        role(given);
+        return given.application();
     }
 
     /**
@@ -151,7 +178,7 @@ public class Giving {
         if (from.isPresent() && until.isPresent() && !from.get().isBefore(until.get())) {
             throw new BadRequest("until", "It would end before it begins.");
         }
-        return Times.between(from, until);
+        return new Times(from, until, Hours.read("given", given.hours()));
     }
 
     private static Optional<LocalDate> day(String path, String text) {

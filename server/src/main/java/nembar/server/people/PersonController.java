@@ -10,6 +10,7 @@ import nembar.server.governance.Governance;
 import nembar.server.people.Belongings.Belonging;
 import nembar.server.people.PersonActs.ActOn;
 import nembar.server.people.PersonEdits.PersonEdit;
+import nembar.server.people.RoleSum.RightsSum;
 import nembar.server.session.Me;
 import org.springdoc.core.annotations.ParameterObject;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -18,6 +19,7 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 
 /** One person, and acts on people, over HTTP. */
@@ -27,6 +29,7 @@ class PersonController {
     private final PersonSheets sheets;
     private final PersonEdits edits;
     private final PersonActs acts;
+    private final RoleSum sum;
     private final Belongings belongings;
     private final Governance governance;
     private final Me me;
@@ -37,7 +40,9 @@ class PersonController {
             PersonActs acts,
             Belongings belongings,
             Governance governance,
+            RoleSum sum,
             Me me) {
+        this.sum = sum;
         this.sheets = sheets;
         this.edits = edits;
         this.acts = acts;
@@ -70,6 +75,20 @@ class PersonController {
         Person person = sheets.known(key);
         governance.requireOnPerson(me.person(), "suspend", person);
         return belongings.of(person);
+    }
+
+    /**
+     * All that somebody could do with a role besides what they hold.
+     *
+     * @param account the organisation they act for; left out for their first
+     */
+    @PostMapping("/{key}/with-role")
+    @Operation(operationId = "withRole")
+    RightsSum withRole(
+            @PathVariable String key,
+            @RequestParam(defaultValue = "") String account,
+            @RequestBody Giving.Given given) {
+        return sum.of(me.person(), sheets.known(key), given, account);
     }
 
     /** Does something to people, or says what that would change. */

@@ -68,9 +68,19 @@ public class Acting {
                 .filter(place -> !place.isEmpty());
     }
 
+    /** How dates are written for the person; empty for the usual way. */
+    @Transactional(readOnly = true)
+    public String dateStyle(Person person) {
+        return Optional.ofNullable(entities.find(PreferenceRow.class, person.key()))
+                .map(row -> row.dateStyle)
+                .orElse("");
+    }
+
     @Transactional
-    public void startAt(Person person, String place) {
-        preferenceOf(person.key()).startPlace = place;
+    public void prefer(Person person, String startPlace, String dateStyle) {
+        PreferenceRow row = preferenceOf(person.key());
+        row.startPlace = startPlace;
+        row.dateStyle = dateStyle;
     }
 
     private PreferenceRow preferenceOf(String person) {
@@ -79,6 +89,7 @@ public class Acting {
             row = new PreferenceRow();
             row.person = person;
             row.startPlace = "";
+            row.dateStyle = "";
             entities.persist(row);
         }
         return row;

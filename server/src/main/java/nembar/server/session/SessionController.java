@@ -65,6 +65,8 @@ class SessionController {
      *
      * @param account the organisation they act for, where they may choose
      * @param startPlace where they begin; empty where they have not said
+     * @param dateStyle how dates are written for them: dayFirst where it is empty, monthFirst or
+     *     iso
      */
     record SignedIn(
             String person,
@@ -73,6 +75,7 @@ class SessionController {
             String initials,
             String timeZone,
             String startPlace,
+            String dateStyle,
             Optional<ActingFor> account,
             List<ActingFor> accounts) {}
 
@@ -214,6 +217,7 @@ class SessionController {
                 initials.toUpperCase(Locale.ROOT),
                 person.zone().getId(),
                 acting.startPlace(person).orElse(""),
+                acting.dateStyle(person),
                 accounts.stream()
                         .filter(one -> account.filter(one.key()::equals).isPresent())
                         .findFirst(),

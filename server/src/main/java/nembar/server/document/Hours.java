@@ -1,0 +1,27 @@
+package nembar.server.document;
+
+import java.util.List;
+import java.util.Optional;
+import nembar.core.design.WeeklyHours;
+import nembar.core.model.ModelRefused;
+import nembar.server.document.DesignDocument.HoursPart;
+
+/** Hours of the week as documents write them. */
+public final class Hours {
+    private Hours() {}
+
+    /**
+     * The hours that are meant; empty for all.
+     *
+     * @param path where they stand in the request
+     * @throws ModelRefused with each place that cannot be read
+     */
+    public static Optional<WeeklyHours> read(String path, List<HoursPart> parts) {
+        Reading reading = new Reading();
+        Optional<WeeklyHours> hours = reading.hours(path, parts);
+        if (!reading.problems().isEmpty()) {
+            throw new ModelRefused(reading.problems());
+        }
+        return hours;
+    }
+}

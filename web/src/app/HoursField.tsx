@@ -1,0 +1,75 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import ToggleButton from '@mui/material/ToggleButton';
+import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
+import { ClockField } from './Dates';
+import { DAYS, type Hours, WORKDAYS } from './hours';
+
+type Props = { hours: Hours[]; onChange: (hours: Hours[]) => void };
+
+/** Hours of the week: none means all of them. */
+export function HoursField({ hours, onChange }: Props) {
+  const set = (at: number, next: Hours) =>
+    onChange(hours.map((one, index) => (index === at ? next : one)));
+  return (
+    <Box role="group" aria-label="Hours of the week" sx={{ display: 'grid', gap: 1 }}>
+      {hours.map((one, at) => (
+        <Box
+          // Spans have no name of their own; they are told by their place.
+          // biome-ignore lint/suspicious/noArrayIndexKey: nothing is kept in a span
+          key={at}
+          sx={{ display: 'flex', gap: 1, alignItems: 'center', flexWrap: 'wrap' }}
+        >
+          <ToggleButtonGroup
+            size="small"
+            aria-label="Days"
+            value={one.days}
+            onChange={(_, days: string[]) => set(at, { ...one, days })}
+            sx={{ '& button': { px: 0.9, py: 0.4, color: 'text.primary', fontSize: 12.5 } }}
+          >
+            {DAYS.map(([day, short]) => (
+              <ToggleButton key={day} value={day} aria-label={day}>
+                {short}
+              </ToggleButton>
+            ))}
+          </ToggleButtonGroup>
+          <ClockField
+            label="from"
+            width={104}
+            value={one.from}
+            onChange={(from) => set(at, { ...one, from })}
+          />
+          <ClockField
+            label="to"
+            width={104}
+            value={one.to}
+            onChange={(to) => set(at, { ...one, to })}
+          />
+          <Button
+            variant="text"
+            size="small"
+            aria-label={`Leave out these hours, ${one.from} to ${one.to}`}
+            onClick={() => onChange(hours.filter((_, index) => index !== at))}
+          >
+            Leave out
+          </Button>
+          {one.from !== '' && one.to !== '' && one.to < one.from && one.to !== '00:00' && (
+            <Box component="span" sx={{ color: 'text.secondary', fontSize: 13 }}>
+              until the next morning
+            </Box>
+          )}
+        </Box>
+      ))}
+      <div>
+        <Button
+          variant="text"
+          size="small"
+          sx={{ pl: 0 }}
+          onClick={() => onChange([...hours, WORKDAYS])}
+        >
+          {hours.length === 0 ? 'Only at some hours of the week' : 'And at others'}
+        </Button>
+      </div>
+    </Box>
+  );
+}
