@@ -14,6 +14,7 @@ import { Mark } from './Mark';
 import { useShortcut } from './shortcuts';
 
 const Tray = lazy(() => import('../bench/Tray').then((one) => ({ default: one.Tray })));
+const Trays = lazy(() => import('../bench/Tray').then((one) => ({ default: one.Trays })));
 
 const Bar = styled('header')(({ theme }) => ({
   display: 'flex',
@@ -38,7 +39,7 @@ const Place = styled(NavLink)(({ theme }) => ({
 
 const schemes = { light: 'Light', dark: 'Dark', system: 'As the system' } as const;
 
-/** The application that the place is about; none where it is about people. */
+/** The application that the place is about; none where it is about people, or about all. */
 function usePlacesApplication(): string | null {
   const { pathname, search } = useLocation();
   const [, place, application] = pathname.split('/');
@@ -144,11 +145,9 @@ export function Frame({ me, children }: { me: SignedIn; children: ReactNode }) {
       </Menu>
       <KeysDialog open={keys} onClose={() => setKeys(false)} />
       <Box sx={{ flex: 1, minHeight: 0 }}>{children}</Box>
-      {application && (
-        <Suspense fallback={null}>
-          <Tray key={application} application={application} />
-        </Suspense>
-      )}
+      <Suspense fallback={null}>
+        {application ? <Tray key={application} application={application} /> : <Trays />}
+      </Suspense>
     </Box>
   );
 }

@@ -48,4 +48,8 @@ export function hoursWritten(hours: Hours[]): Schemas['HoursPart'][] {
 
 /** Hours as they are edited; each span stays one of its own. */
 export const hoursRead = (parts: Schemas['HoursPart'][]): Hours[] =>
-  parts.map(({ days, from, to }) => ({ days, from, to: to === '24:00' ? '00:00' : to }));
+  parts.map(({ days = [], from = '', to = '' }) => ({
+    days,
+    from,
+    to: to === '24:00' ? '00:00' : to,
+  }));

@@ -68,7 +68,7 @@ export const Row = memo(
               )}
               {row.folded > 0 && (
                 <Box component="span" sx={{ fontWeight: 400, letterSpacing: 0 }}>
-                  · {row.folded} {row.folded === 1 ? 'kind' : 'kinds'} {row.why}
+                  · {row.folded} {row.which}
                 </Box>
               )}
             </CellButton>

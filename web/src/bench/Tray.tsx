@@ -7,14 +7,24 @@ import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import { api, data } from '../api/client';
 import { typing } from '../app/shortcuts';
+import { exactly } from '../app/when';
 import { NameDialog } from '../people/NameDialog';
-import { useConsequences, useTray, useTrayAct, useUndo } from './api';
+import { useConsequences, useTray, useTrayAct, useTrays, useUndo } from './api';
 import { consequenceWords } from './consequenceWords';
 import { DraftsDialog } from './DraftsDialog';
 import { useQueue } from './working';
 
+/** The drafts one works in, where a place is about no application, or about all. */
+export function Trays() {
+  const trays = useTrays();
+  const several = (trays.data?.applications.length ?? 0) > 1;
+  return trays.data?.applications.map((one) => (
+    <Tray key={one.key} application={one.key} within={several ? one.name : ''} />
+  ));
+}
+
 /** The draft one works in: it stands at the bottom of every place that concerns its application. */
-export function Tray({ application }: { application: string }) {
+export function Tray({ application, within }: { application: string; within?: string }) {
   const tray = useTray(application);
   const draft = tray.data?.draft;
   const { standing, queue } = useQueue(application);
@@ -26,7 +36,9 @@ export function Tray({ application }: { application: string }) {
   const canUndo = edits.some((one) => one.state !== 'undone');
   const canRedo = edits.some((one) => one.state === 'undone');
 
+  // Elsewhere the keys would undo something that is not before one's eyes.
   useUndoKeys(
+    within === undefined,
     () => canUndo && standing.pending.length === 0 && undo.mutate(),
     () => canRedo && standing.pending.length === 0 && redo.mutate(),
   );
@@ -66,6 +78,7 @@ export function Tray({ application }: { application: string }) {
           {draft?.name ?? 'New draft'}
         </Box>
       </Button>
+      {within && <Box sx={{ color: 'text.secondary' }}>in {within}</Box>}
       <span>{counted(edits.filter((one) => one.state === 'counts').length)}</span>
       <Box
         component="span"
@@ -92,6 +105,16 @@ export function Tray({ application }: { application: string }) {
           </Box>
         )}
         {draft && draft.changes.length === 0 && <span>As published.</span>}
+        {tray.data?.planned && (
+          <Box
+            component="span"
+            sx={{ color: tray.data.planned.failed ? 'error.main' : 'warning.main' }}
+          >
+            {tray.data.planned.failed
+              ? `not published as planned: ${tray.data.planned.failed}`
+              : `to be published ${exactly(tray.data.planned.at)}`}
+          </Box>
+        )}
         {draft && draft.changes.length > 0 && !current && (
           <Box component="span" sx={{ color: 'text.secondary' }}>
             working out the last edit
@@ -291,11 +314,11 @@ function Bar({ up }: { up: boolean }) {
 }
 
 /** Ctrl z and ctrl shift z, but in a text that is being typed. */
-function useUndoKeys(undo: () => void, redo: () => void) {
+function useUndoKeys(here: boolean, undo: () => void, redo: () => void) {
   useEffect(() => {
     const listen = (event: KeyboardEvent) => {
       const z = (event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z';
-      if (!z || typing(event.target)) {
+      if (!here || !z || typing(event.target)) {
         return;
       }
       event.preventDefault();

@@ -10,6 +10,7 @@ export type ImpactLine = Schemas['ImpactLine'];
 export type Publication = Schemas['PublicationShown'];
 
 const TRAY_EVERY = 5_000;
+const TRAYS_EVERY = 15_000;
 
 export const trayKey = (application: string) => ['tray', application];
 
@@ -30,6 +31,16 @@ export function useTray(application: string) {
       data(api.GET('/api/applications/{application}/tray', { params: { path: { application } } })),
     enabled: application !== '',
     refetchInterval: TRAY_EVERY,
+    retry: false,
+  });
+}
+
+/** In which applications one works in a draft. */
+export function useTrays() {
+  return useQuery({
+    queryKey: ['trays'],
+    queryFn: () => data(api.GET('/api/trays')),
+    refetchInterval: TRAYS_EVERY,
     retry: false,
   });
 }
@@ -55,6 +66,7 @@ export function useTrayAct<A>(application: string, act: (asked: A) => Promise<Tr
     onSuccess: (tray) => {
       queries.setQueryData(trayKey(application), tray);
       void queries.invalidateQueries({ queryKey: ['drafts', application] });
+      void queries.invalidateQueries({ queryKey: ['trays'] });
     },
     onError: () => queries.invalidateQueries({ queryKey: trayKey(application) }),
   });

@@ -51,9 +51,9 @@ export type GridRow =
       key: string;
       name: string;
       guarded: string | undefined;
-      /** How many of its rows are left out, and why. */
+      /** How many of its rows are left out, and which in words. */
       folded: number;
-      why: string;
+      which: string;
     }
   | { kind: 'type'; key: string; type: TypeShown; open: boolean; cells: GridCell[] }
   | {
@@ -163,7 +163,7 @@ export function rowsOf(bench: Bench, source: Source, folding: Folding): GridRow[
       name: area.name,
       guarded: area.stewards,
       folded: types.length - shown.length,
-      why: why(folding),
+      which: which(folding, types.length - shown.length, 'kind'),
     });
     for (const { type, cells } of shown) {
       const open = folding.open.has(type.key);
@@ -187,7 +187,8 @@ function empty(area: GridRow, rows: GridRow[]): boolean {
   return next === undefined || next.kind === 'area';
 }
 
-const why = (folding: Folding) => (folding.onlyChanged ? 'as they were' : 'with nothing');
+const which = (folding: Folding, count: number, one: string) =>
+  `${count === 1 ? one : `${one}s`} ${folding.onlyChanged ? 'as before' : 'with nothing'}`;
 
 function givesField(type: TypeShown, source: Source): boolean {
   return type.fields.some(
@@ -220,7 +221,7 @@ function functionRows(bench: Bench, source: Source, folding: Folding, search: st
     name: 'Functions',
     guarded: undefined,
     folded: functions.length - shown.length,
-    why: why(folding),
+    which: which(folding, functions.length - shown.length, 'function'),
   };
   return [
     head,
@@ -334,7 +335,10 @@ export function shown(
       was !== undefined && (was.least !== counted.now.least || was.most !== counted.now.most);
     const old = differs ? `${range(was)} → ` : '';
     return {
-      text: counted.now.most === 0 && !differs ? '' : `${old}${range(counted.now)}`,
+      text:
+        counted.now.most === 0 && !differs && now.notches === 0
+          ? ''
+          : `${old}${range(counted.now)}`,
       differs,
     };
   }

@@ -63,6 +63,9 @@ export function useQueue(application: string): { standing: Standing; queue: Edit
     const known = queries.getQueryData<Tray>(trayKey(application));
     const next = await sendEdit(application, known?.draft?.version, changes);
     queries.setQueryData(trayKey(application), next);
+    if (!known?.draft) {
+      void queries.invalidateQueries({ queryKey: ['trays'] });
+    }
   });
   return { queue, standing: useSyncExternalStore(queue.subscribe, queue.current) };
 }

@@ -7,6 +7,7 @@ import java.util.Set;
 import nembar.core.directory.Person;
 import nembar.server.approval.Approvals;
 import nembar.server.governance.Governance;
+import nembar.server.http.Named;
 import nembar.server.http.NotFound;
 import nembar.server.http.Overtaken;
 import nembar.server.http.Paging;
@@ -84,6 +85,19 @@ class DraftService {
         governance.requireOnApplication(me, "view", application);
         models.model(application);
         return store.current(me.key(), application);
+    }
+
+    /** The applications in which somebody works in a draft, the last edited first. */
+    List<Named> working(Person me) {
+        return store.working(me.key()).stream()
+                .filter(application -> governance.mayViewApplication(me, application))
+                .flatMap(application -> models.find(application).stream())
+                .map(
+                        one ->
+                                new Named(
+                                        one.model().application().key(),
+                                        one.model().application().name()))
+                .toList();
     }
 
     /**

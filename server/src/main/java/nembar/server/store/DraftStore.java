@@ -309,6 +309,18 @@ public class DraftStore {
                 .filter(draft -> draft.state().equals(OPEN));
     }
 
+    /** Applications in which somebody works in an open draft, the last edited first. */
+    @Transactional(readOnly = true)
+    public List<String> working(String person) {
+        return entities.createQuery(
+                        "select c.whose.application from CurrentDraftRow c, DraftRow d where d.id ="
+                                + " c.draft and d.state = 'open' and c.whose.person = :person order by"
+                                + " d.changedAt desc",
+                        String.class)
+                .setParameter("person", person)
+                .getResultList();
+    }
+
     /** Lets somebody work in a draft from now on; in none where it is empty. */
     @Transactional
     public void work(String person, String application, Optional<String> draft) {
