@@ -3,6 +3,7 @@ package nembar.core.answers;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -218,9 +219,15 @@ public final class Gains {
         Edges edges = before.noEdges();
         was.ifPresent(one -> before.edges(one, edges));
         after.edges(seat, edges);
+        Set<List<Object>> seen = new HashSet<>();
         return compared(
                 seat,
                 edges,
+                at ->
+                        seen.add(
+                                List.of(
+                                        was.map(one -> before.inForce(one, at)).orElse(List.of()),
+                                        after.inForce(seat, at))),
                 at ->
                         was.map(one -> asItWas(before.access(one, at)))
                                 .orElse(CombinedAccess.NOTHING),
@@ -232,8 +239,16 @@ public final class Gains {
         Access access(Instant at);
     }
 
+    /**
+     * @param telling whether an instant can tell anything that those before it have not
+     */
     private OfSeat compared(
-            Seat seat, Edges edges, AtInstant was, AtInstant is, Predicate<String> types) {
+            Seat seat,
+            Edges edges,
+            Predicate<Instant> telling,
+            AtInstant was,
+            AtInstant is,
+            Predicate<String> types) {
         Set<String> gained = new TreeSet<>();
         Set<String> lost = new TreeSet<>();
         boolean functions = false;
@@ -243,6 +258,9 @@ public final class Gains {
             return new OfSeat(seat, gained, gained, true);
         }
         for (Instant at : instants) {
+            if (!telling.test(at)) {
+                continue;
+            }
             Difference difference =
                     Difference.between(catalogue, was.access(at), is.access(at), types);
             for (Difference.OfOperation of : difference.operations()) {
@@ -321,7 +339,8 @@ public final class Gains {
                     .flatMap(key -> timeline.model().seats().of(key).stream())
                     .forEach(one -> timeline.edges(one, edges));
         }
-        return compared(seat, edges, was, at -> everything(after, delegate, at), type -> true);
+        return compared(
+                seat, edges, at -> true, was, at -> everything(after, delegate, at), type -> true);
     }
 
     private static Access everything(Timeline timeline, String delegate, Instant at) {

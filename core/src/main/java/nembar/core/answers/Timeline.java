@@ -6,6 +6,7 @@ import java.util.BitSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 import nembar.core.decision.PersonAccess;
 import nembar.core.design.AccountFilter;
 import nembar.core.design.Assignment;
@@ -130,6 +131,30 @@ public final class Timeline {
                 one.owners().ifPresent(owners -> roleEdges(owners, edges));
             }
         }
+    }
+
+    /**
+     * Which of what is timed is in force for the seat: its access at two instants at which that is
+     * the same is the same, since accesses that are compared leave the clock of conditions open.
+     */
+    List<Object> inForce(Seat seat, Instant at) {
+        List<Object> inForce = new ArrayList<>();
+        inForce.add(model.active(standpoint(seat, at)));
+        assignments(seat).forEach(one -> inForce.add(model.inForce(one.times(), at)));
+        for (Shared one : shared()) {
+            if (one.seats().get(seat.number())) {
+                inForce.add(model.inForce(one.times(), at));
+                one.owners()
+                        .filter(Timeline::namesHolders)
+                        .ifPresent(owners -> inForce.add(model.peopleIn(owners, at)));
+            }
+        }
+        return inForce;
+    }
+
+    private static boolean namesHolders(Audience audience) {
+        return Stream.concat(audience.of().stream(), audience.except().stream())
+                .anyMatch(Audience.HoldersOf.class::isInstance);
     }
 
     /** Adds when people come to hold, or cease to hold, the roles that the audience names. */

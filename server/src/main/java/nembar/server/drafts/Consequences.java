@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.CancellationException;
 import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.CompletionException;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ExecutionException;
 import java.util.concurrent.ExecutorService;
@@ -48,14 +49,18 @@ class Consequences implements DisposableBean {
     private final Governance governance;
     private final Impacts impacts;
     private final Map<String, Work> works = new ConcurrentHashMap<>();
-    private final ExecutorService workers =
-            Executors.newFixedThreadPool(
-                    2,
-                    work -> {
-                        Thread thread = new Thread(work, "consequences");
-                        thread.setDaemon(true);
-                        return thread;
-                    });
+    private final ExecutorService workers = pool("consequences");
+    private final ExecutorService judges = pool("consequences-judged");
+
+    private static ExecutorService pool(String name) {
+        return Executors.newFixedThreadPool(
+                2,
+                work -> {
+                    Thread thread = new Thread(work, name);
+                    thread.setDaemon(true);
+                    return thread;
+                });
+    }
 
     Consequences(Models models, Moments moments, Governance governance, Impacts impacts) {
         this.models = models;
@@ -132,6 +137,8 @@ class Consequences implements DisposableBean {
 
         private Result work() {
             step();
+            CompletableFuture<Judgement> judged =
+                    CompletableFuture.supplyAsync(judge::judge, judges);
             Moment now = moments.now(draft.application());
             Moment next =
                     new Moment(Changes.apply(now.model(), DraftEdits.changes(draft)), now.at());
@@ -142,7 +149,7 @@ class Consequences implements DisposableBean {
             Counting counting = new Stepping(governance.counting(me, published));
             List<Impact.Line> lines = seen.counted(counting, 0);
             ImpactTotals totals = ImpactTotals.of(seen.people(), lines, counting);
-            Judgement judgement = judge.judge();
+            Judgement judgement = judged(judged);
             step();
             List<Proved> broken =
                     judgement.broken().stream()
@@ -155,6 +162,14 @@ class Consequences implements DisposableBean {
                                                                     me, next.model(), type)))
                             .toList();
             return new Result(lines, totals, judgement.objections(), broken);
+        }
+
+        private Judgement judged(CompletableFuture<Judgement> judged) {
+            try {
+                return judged.join();
+            } catch (CompletionException failed) {
+                throw failed.getCause() instanceof RuntimeException cause ? cause : failed;
+            }
         }
 
         private void step() {
@@ -269,5 +284,6 @@ class Consequences implements DisposableBean {
     public void destroy() {
         works.values().forEach(Work::cancel);
         workers.shutdownNow();
+        judges.shutdownNow();
     }
 }
