@@ -126,6 +126,34 @@ class BenchTest {
     }
 
     @Test
+    void whatAllHoldersHaveIsToldFromLeastToMost(Installation nembar) {
+        Client client = nembar.administrator();
+        JsonNode counts = client.get(BENCH + "/holder-counts?role=dispatcher").json();
+        assertThat(counts.path("people").asInt()).isGreaterThan(5);
+        assertThat(counts.at("/most/name").asString()).isEqualTo("Desmond Pryor");
+        JsonNode view = null;
+        for (JsonNode one : counts.path("cells")) {
+            boolean is =
+                    one.path("type").asString().equals("voyage")
+                            && one.path("operation").asString().equals("view");
+            view = is ? one : view;
+        }
+        assertThat(view).isNotNull();
+        assertThat(view.path("least").asLong()).isLessThan(view.path("most").asLong());
+        JsonNode most =
+                client.get("/api/ask/what-can?application=towline&person=desmond.pryor").json();
+        assertThat(most.at("/areas/0/types/0/cells/0/records").asLong())
+                .isEqualTo(view.path("most").asLong());
+        assertThat(
+                        client.get(BENCH + "/holder-counts?role=winter-warden")
+                                .json()
+                                .path("people")
+                                .asInt())
+                .isZero();
+        assertThat(client.get(BENCH + "/holder-counts?set=no-such").status()).isEqualTo(404);
+    }
+
+    @Test
     void whatIsNotThereIsSaid(Installation nembar) {
         Client client = nembar.auditor();
         assertThat(client.get(BENCH + "/holders?role=no-such").status()).isEqualTo(404);

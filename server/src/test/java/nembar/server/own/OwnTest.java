@@ -46,12 +46,26 @@ class OwnTest {
                                 "givenName", "Øystein",
                                 "familyName", "Self",
                                 "timeZone", "Europe/Oslo",
-                                "startPlace", "/people"));
+                                "startPlace", "/people",
+                                "dateStyle", "iso"));
         assertThat(saved.status()).isEqualTo(204);
         JsonNode session = client.get("/api/session").json();
         assertThat(session.path("name").asString()).isEqualTo("Øystein Self");
         assertThat(session.path("timeZone").asString()).isEqualTo("Europe/Oslo");
         assertThat(session.path("startPlace").asString()).isEqualTo("/people");
+        assertThat(session.path("dateStyle").asString()).isEqualTo("iso");
+        assertThat(
+                        client.put(
+                                        "/api/own",
+                                        Map.of(
+                                                "givenName",
+                                                "A",
+                                                "timeZone",
+                                                "UTC",
+                                                "dateStyle",
+                                                "backwards"))
+                                .status())
+                .isEqualTo(400);
         assertThat(client.put("/api/own", Map.of("givenName", "A", "timeZone", "Moon")).status())
                 .isEqualTo(400);
         Answer away =

@@ -295,6 +295,59 @@ class PersonSheetTest {
     }
 
     @Test
+    void aRoleIsGivenAtHoursOfTheWeekAndTheSumIsTold(Installation nembar) {
+        Client client = nembar.administrator();
+        String key =
+                Arrivals.arrive(nembar, "night.taker@larkwater.example", "Night Taker", "credit");
+        Map<String, Object> night =
+                Map.of(
+                        "application",
+                        "towline",
+                        "role",
+                        "incident-watcher",
+                        "hours",
+                        List.of(
+                                Map.of(
+                                        "days",
+                                        List.of("monday", "tuesday"),
+                                        "from",
+                                        "20:00",
+                                        "to",
+                                        "24:00")));
+        Answer sum = client.post("/api/people/" + key + "/with-role", night);
+        assertThat(sum.status()).as(sum.text()).isEqualTo(200);
+        assertThat(sum.json().at("/after/totals/viewed").asLong())
+                .as("while it is in force, whatever the time is now")
+                .isGreaterThan(sum.json().at("/before/totals/viewed").asLong());
+        assertThat(act(client, "assign", key, Map.of("given", night)).status()).isEqualTo(200);
+        JsonNode held =
+                sheet(client, key)
+                        .path("held")
+                        .valueStream()
+                        .filter(one -> one.path("what").asString().startsWith("Incident watcher"))
+                        .findFirst()
+                        .orElseThrow();
+        assertThat(held.path("what").asString()).contains("Monday and Tuesday 20:00 to 24:00");
+
+        Map<String, Object> backwards = new HashMap<>(night);
+        backwards.put(
+                "hours",
+                List.of(Map.of("days", List.of("monday"), "from", "20:00", "to", "06:00")));
+        assertThat(act(client, "assign", key, Map.of("given", backwards), true).text())
+                .contains("ends before it begins");
+        backwards.put(
+                "hours", List.of(Map.of("days", List.of("noday"), "from", "8", "to", "06:00")));
+        assertThat(act(client, "assign", key, Map.of("given", backwards), true).status())
+                .isGreaterThan(399);
+        assertThat(
+                        client.post("/api/people/" + key + "/with-role", Map.of("role", "no-such"))
+                                .status())
+                .isEqualTo(400);
+        assertThat(nembar.nobody().post("/api/people/" + key + "/with-role", night).status())
+                .isIn(401, 403);
+    }
+
+    @Test
     void whoMayNotPublishLeavesADraft(Installation nembar) {
         Client client = nembar.administrator();
         String key =
