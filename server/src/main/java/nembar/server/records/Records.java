@@ -19,12 +19,15 @@ import nembar.core.coverage.Relatives;
 import nembar.core.decision.FieldCoverage;
 import nembar.core.decision.FieldLevel;
 import nembar.core.sql.CountQuery;
+import nembar.core.sql.GroupedCount;
+import nembar.core.sql.Groups;
 import nembar.core.sql.HandOver;
 import nembar.core.sql.ListQuery;
 import nembar.core.sql.ListQuery.Page;
 import nembar.core.sql.SqlText;
 import nembar.server.http.BadRequest;
 import org.springframework.dao.DataAccessException;
+import org.springframework.jdbc.UncategorizedSQLException;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.jdbc.core.RowMapper;
 import org.springframework.jdbc.datasource.SingleConnectionDataSource;
@@ -34,6 +37,10 @@ import org.springframework.stereotype.Service;
 @Service
 public class Records {
     private static final int SETS_IN_A_SCAN = 300;
+
+    /** Up to so many sets are each counted by a filter of their own. */
+    private static final int SETS_ONE_BY_ONE = 40;
+
     private static final int RELATIVES_AT_MOST = 10_000;
 
     private final RecordSources sources;
@@ -75,6 +82,43 @@ public class Records {
     /** Counts all these sets, as many as a query can have in each scan of the type's table. */
     public Counts count(String application, RecordType type, Collection<RecordSet> sets) {
         List<RecordSet> distinct = List.copyOf(new LinkedHashSet<>(sets));
+        return distinct.size() > SETS_ONE_BY_ONE
+                ? grouped(application, type, distinct)
+                : oneByOne(application, type, distinct);
+    }
+
+    /** Many sets: the table is grouped by what they look at, whatever their number. */
+    private Counts grouped(String application, RecordType type, List<RecordSet> distinct) {
+        GroupedCount plan = GroupedCount.of(type, distinct);
+        if (plan.sets().size() <= SETS_ONE_BY_ONE) {
+            return oneByOne(application, type, distinct);
+        }
+        Groups groups = plan.groups();
+        all(
+                application,
+                plan.text(),
+                (row, number) -> {
+                    groups.add(row.getLong(1), column -> column(row, plan, column));
+                    return null;
+                });
+        Map<RecordSet, Long> bySet = new HashMap<>(groups.counts());
+        if (!plan.rest().isEmpty()) {
+            bySet.putAll(oneByOne(application, type, plan.rest()).bySet());
+        }
+        return new Counts(groups.total(), bySet);
+    }
+
+    private static String column(ResultSet row, GroupedCount plan, int column) {
+        try {
+            return plan.flag(column)
+                    ? String.valueOf(row.getBoolean(column + 1))
+                    : row.getString(column + 1);
+        } catch (SQLException failed) {
+            throw new UncategorizedSQLException("reading a group", null, failed);
+        }
+    }
+
+    private Counts oneByOne(String application, RecordType type, List<RecordSet> distinct) {
         Map<RecordSet, Long> bySet = new HashMap<>();
         long total = 0;
         for (int from = 0; from == 0 || from < distinct.size(); from += SETS_IN_A_SCAN) {
