@@ -92,7 +92,16 @@ public record Difference(
                 }
             }
             for (Field field : type.fields()) {
-                fields(type, field, first.field(type, field), second.field(type, field), fields);
+                boolean asTheRecord =
+                        first.asItsRecord(type, field) && second.asItsRecord(type, field);
+                if (!asTheRecord) {
+                    fields(
+                            type,
+                            field,
+                            first.field(type, field),
+                            second.field(type, field),
+                            fields);
+                }
             }
         }
         for (Function function : catalogue.functions()) {
@@ -111,11 +120,6 @@ public record Difference(
             FieldCoverage before,
             FieldCoverage after,
             List<OfField> fields) {
-        boolean asTheRecord =
-                !field.guarded() && before.filters().isEmpty() && after.filters().isEmpty();
-        if (asTheRecord) {
-            return;
-        }
         List<FieldLevel> levels = List.of(FieldLevel.MASKED, FieldLevel.VIEW, FieldLevel.CHANGE);
         boolean masks =
                 !before.masked().equals(before.viewed()) || !after.masked().equals(after.viewed());

@@ -24,9 +24,7 @@ import nembar.core.decision.CombinedAccess;
 import nembar.core.decision.FieldCoverage;
 import nembar.core.decision.PersonAccess;
 import nembar.core.design.Delegation;
-import nembar.core.design.Privilege;
 import nembar.core.design.PrivilegeSet;
-import nembar.core.design.Reach;
 import nembar.core.directory.Directory;
 import nembar.core.directory.Person;
 import nembar.core.model.AccessModel;
@@ -51,6 +49,10 @@ public final class Gains {
     private final boolean samePlaces;
     private final Predicate<Seat> otherLine;
     private final Predicate<String> looked;
+
+    /** The types looked at, and those from which rights travel to them. */
+    private final Predicate<String> into;
+
     private final Map<List<Integer>, Boolean> sameContent = new HashMap<>();
     private final List<OfSeat> found = new ArrayList<>();
 
@@ -86,6 +88,7 @@ public final class Gains {
                                 catalogue, before.model().design(), after.model().design())
                         : Optional.empty();
         this.looked = type -> touched.map(some -> some.contains(type)).orElse(true);
+        this.into = Travel.into(catalogue, looked);
     }
 
     /** Whether the two differ in people alone. */
@@ -182,16 +185,7 @@ public final class Gains {
                         same(seat).stream().flatMap(was -> before.setsOf(was).stream()),
                         after.setsOf(seat).stream());
         return sets.flatMap(set -> set.privileges().stream())
-                .anyMatch(
-                        privilege ->
-                                privilege instanceof Privilege.RecordPrivilege of
-                                                && personal(of.reach())
-                                        || privilege instanceof Privilege.FieldPrivilege field
-                                                && personal(field.reach()));
-    }
-
-    private static boolean personal(Reach reach) {
-        return reach == Reach.OWN || reach == Reach.REPORTS;
+                .anyMatch(privilege -> Moment.personal(privilege, into));
     }
 
     /** Whether other people are below somebody in the reporting line than were before. */

@@ -112,10 +112,11 @@ public record Impact(List<OfPerson> people) {
             }
         }
         Predicate<String> looked = type -> touched.map(some -> some.contains(type)).orElse(true);
+        Predicate<String> into = Travel.into(after.model().catalogue(), looked);
         List<OfPerson> people = new ArrayList<>();
         for (List<Seat> ofOne : moved.values()) {
             Seat first = ofOne.get(0);
-            boolean alike = before.alike(first, looked) && after.alike(first, looked);
+            boolean alike = before.alike(first, into) && after.alike(first, into);
             Optional<Difference> shared =
                     alike
                             ? Optional.of(difference(before, after, first, looked))

@@ -61,7 +61,7 @@ public final class Moment {
      * concerns one of them by name, and none has anything on records of their own, or of those
      * below them.
      *
-     * @param looked the record types, by their keys
+     * @param looked the record types, by their keys, with those from which rights travel to them
      */
     boolean alike(Seat seat, Predicate<String> looked) {
         return !classes.personByPerson()
@@ -70,7 +70,10 @@ public final class Moment {
                         .noneMatch(privilege -> personal(privilege, looked));
     }
 
-    private static boolean personal(Privilege privilege, Predicate<String> looked) {
+    /**
+     * Whether a privilege on one of these types is about records of one's own, or of those below.
+     */
+    static boolean personal(Privilege privilege, Predicate<String> looked) {
         return privilege instanceof Privilege.RecordPrivilege of
                         && personal(of.reach())
                         && looked.test(of.recordType())

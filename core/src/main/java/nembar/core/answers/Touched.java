@@ -6,7 +6,6 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import nembar.core.catalogue.Catalogue;
-import nembar.core.catalogue.RecordType;
 import nembar.core.design.AccountFilter;
 import nembar.core.design.Assignment;
 import nembar.core.design.Design;
@@ -21,7 +20,7 @@ import nembar.core.design.SharingRule;
 
 /**
  * The record types whose records a change of the design can give or take: those named by what
- * changed, and their relatives, since rights travel down and up. Rather too many than too few.
+ * changed, and those to which rights on them travel. Rather too many than too few.
  */
 final class Touched {
     private final Design before;
@@ -50,7 +49,9 @@ final class Touched {
                 }
             }
         }
-        return touched.all ? Optional.empty() : Optional.of(touched.withRelatives(catalogue));
+        return touched.all
+                ? Optional.empty()
+                : Optional.of(Travel.onward(catalogue, touched.types));
     }
 
     private void changed(Optional<Element> was, Optional<Element> is) {
@@ -128,24 +129,5 @@ final class Touched {
         return java.util.stream.Stream.of(before, after)
                 .flatMap(design -> Conditions.of(design).stream())
                 .anyMatch(used -> used.condition().text().contains("has("));
-    }
-
-    private Set<String> withRelatives(Catalogue catalogue) {
-        Set<String> related = new HashSet<>(types);
-        boolean more = true;
-        while (more) {
-            more = false;
-            for (RecordType type : catalogue.recordTypes()) {
-                if (type.parent().isPresent()) {
-                    String parent = type.parent().get().recordType();
-                    if (related.contains(type.key()) != related.contains(parent)) {
-                        related.add(type.key());
-                        related.add(parent);
-                        more = true;
-                    }
-                }
-            }
-        }
-        return related;
     }
 }

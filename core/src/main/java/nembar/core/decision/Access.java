@@ -14,6 +14,11 @@ public interface Access {
     /** What there is of the field, on the records of its type. */
     FieldCoverage field(RecordType type, Field field);
 
+    /** Whether the field goes with its record wherever it is: open, and lowered by no filter. */
+    default boolean asItsRecord(RecordType type, Field field) {
+        return !field.guarded() && field(type, field).filters().isEmpty();
+    }
+
     /** The level of the function. */
     String level(Function function);
 }

@@ -37,6 +37,11 @@ public record CombinedAccess(List<PersonAccess> ways) implements Access {
                 all(all, FieldCoverage::filters));
     }
 
+    @Override
+    public boolean asItsRecord(RecordType type, Field field) {
+        return !field.guarded() && ways.stream().allMatch(one -> one.asItsRecord(type, field));
+    }
+
     private static RecordSet any(List<FieldCoverage> all, Function<FieldCoverage, RecordSet> part) {
         return RecordSet.anyOf(all.stream().map(part).toList());
     }

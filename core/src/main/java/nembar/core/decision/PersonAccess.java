@@ -271,6 +271,12 @@ public final class PersonAccess implements Access {
     }
 
     @Override
+    public boolean asItsRecord(RecordType type, Field field) {
+        return !field.guarded()
+                && filteredFor().stream().allMatch(one -> one.filtersOn(type, field).isEmpty());
+    }
+
+    @Override
     public String level(Function function) {
         return function(function).level();
     }
