@@ -2,6 +2,7 @@ package nembar.core.answers;
 
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
@@ -112,6 +113,18 @@ public record Difference(
             }
         }
         return new Difference(operations, fields, functions);
+    }
+
+    /** What differs on some record types, and what on others, in the order of the catalogue. */
+    static Difference together(Catalogue catalogue, Difference one, Difference other) {
+        List<RecordType> order = catalogue.recordTypes();
+        List<OfOperation> operations = new ArrayList<>(one.operations());
+        operations.addAll(other.operations());
+        operations.sort(Comparator.comparingInt(of -> order.indexOf(of.type())));
+        List<OfField> fields = new ArrayList<>(one.fields());
+        fields.addAll(other.fields());
+        fields.sort(Comparator.comparingInt(of -> order.indexOf(of.type())));
+        return new Difference(operations, fields, one.functions());
     }
 
     private static void fields(

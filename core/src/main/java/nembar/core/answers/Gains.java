@@ -12,7 +12,6 @@ import java.util.Set;
 import java.util.SortedSet;
 import java.util.TreeSet;
 import java.util.function.Predicate;
-import java.util.stream.Stream;
 import nembar.core.catalogue.Catalogue;
 import nembar.core.catalogue.Field;
 import nembar.core.catalogue.Function;
@@ -24,7 +23,6 @@ import nembar.core.decision.CombinedAccess;
 import nembar.core.decision.FieldCoverage;
 import nembar.core.decision.PersonAccess;
 import nembar.core.design.Delegation;
-import nembar.core.design.PrivilegeSet;
 import nembar.core.directory.Directory;
 import nembar.core.directory.Person;
 import nembar.core.model.AccessModel;
@@ -50,9 +48,6 @@ public final class Gains {
     private final Predicate<Seat> otherLine;
     private final Predicate<String> looked;
 
-    /** The types looked at, and those from which rights travel to them. */
-    private final Predicate<String> into;
-
     private final Map<List<Integer>, Boolean> sameContent = new HashMap<>();
     private final List<OfSeat> found = new ArrayList<>();
 
@@ -66,6 +61,15 @@ public final class Gains {
     public record OfSeat(Seat seat, Set<String> gained, Set<String> lost, boolean functions) {
         public boolean gains() {
             return !gained.isEmpty() || functions;
+        }
+
+        /** The same for another seat, with what is that one's own besides. */
+        OfSeat with(Seat other, OfSeat own) {
+            Set<String> allGained = new TreeSet<>(gained);
+            allGained.addAll(own.gained());
+            Set<String> allLost = new TreeSet<>(lost);
+            allLost.addAll(own.lost());
+            return new OfSeat(other, allGained, allLost, functions || own.functions());
         }
 
         boolean none() {
@@ -88,7 +92,6 @@ public final class Gains {
                                 catalogue, before.model().design(), after.model().design())
                         : Optional.empty();
         this.looked = type -> touched.map(some -> some.contains(type)).orElse(true);
-        this.into = Travel.into(catalogue, looked);
     }
 
     /** Whether the two differ in people alone. */
@@ -157,35 +160,41 @@ public final class Gains {
                 && !otherLine.test(seat);
     }
 
-    /** One of a class speaks for the others, but for whose records are their own or below them. */
+    /**
+     * One of a class speaks for the others, but on types on which they may have records of their
+     * own, and for those who have other people below them now.
+     */
     private void ofClass(List<Seat> seats, boolean each) {
         Seat first = seats.get(0);
-        OfSeat one = compared(first);
-        boolean alike = !each && (one.none() || !personal(first));
-        List<OfSeat> all =
+        Set<String> personal = each ? Set.of() : personalTypes(first);
+        Predicate<String> own = type -> looked.test(type) && personal.contains(type);
+        OfSeat shared = compared(first, looked.and(type -> !personal.contains(type)));
+        boolean some = personal.stream().anyMatch(own);
+        found.addAll(
                 seats.parallelStream()
                         .map(
-                                seat ->
-                                        seat == first || alike && !otherLine.test(seat)
-                                                ? new OfSeat(
-                                                        seat,
-                                                        one.gained(),
-                                                        one.lost(),
-                                                        one.functions())
-                                                : compared(seat))
+                                seat -> {
+                                    if (seat != first && (each || otherLine.test(seat))) {
+                                        return compared(seat, looked);
+                                    }
+                                    return shared.with(seat, some ? compared(seat, own) : shared);
+                                })
                         .filter(of -> !of.none())
-                        .toList();
-        found.addAll(all);
+                        .toList());
     }
 
-    /** Whether the class has anything on records of their own, or of those below. */
-    private boolean personal(Seat seat) {
-        Stream<PrivilegeSet> sets =
-                Stream.concat(
-                        same(seat).stream().flatMap(was -> before.setsOf(was).stream()),
-                        after.setsOf(seat).stream());
-        return sets.flatMap(set -> set.privileges().stream())
-                .anyMatch(privilege -> Moment.personal(privilege, into));
+    /**
+     * The types on which the class may have something on records of their own, or of those below.
+     */
+    private Set<String> personalTypes(Seat seat) {
+        Set<String> types = new HashSet<>();
+        same(seat).stream()
+                .flatMap(was -> before.setsOf(was).stream())
+                .forEach(set -> Moment.personal(set.privileges(), types));
+        after.setsOf(seat).forEach(set -> Moment.personal(set.privileges(), types));
+        Set<String> both = new HashSet<>(Travel.onward(catalogue, types));
+        both.addAll(Travel.onward(before.model().catalogue(), types));
+        return both;
     }
 
     /** Whether other people are below somebody in the reporting line than were before. */
@@ -208,7 +217,7 @@ public final class Gains {
                                 .equals(is.personAndReports(seat.person().key()));
     }
 
-    private OfSeat compared(Seat seat) {
+    private OfSeat compared(Seat seat, Predicate<String> types) {
         Optional<Seat> was = same(seat);
         Edges edges = before.noEdges();
         was.ifPresent(one -> before.edges(one, edges));
@@ -226,7 +235,7 @@ public final class Gains {
                         was.map(one -> asItWas(before.access(one, at)))
                                 .orElse(CombinedAccess.NOTHING),
                 at -> after.access(seat, at),
-                looked);
+                types);
     }
 
     private interface AtInstant {

@@ -95,7 +95,7 @@ public record HolderCounts(Optional<Seat> most, List<OfCell> cells, int looked) 
         List<Seat> different = new ArrayList<>();
         for (Seat seat : holders) {
             int number = moment.classOf(seat);
-            boolean one = alike.computeIfAbsent(number, any -> moment.alike(seat, type -> true));
+            boolean one = alike.computeIfAbsent(number, any -> moment.alike(seat));
             if (one ? seen.add(number) : seats.add(seat.number())) {
                 different.add(seat);
             }

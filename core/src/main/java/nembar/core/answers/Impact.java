@@ -3,6 +3,7 @@ package nembar.core.answers;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -10,6 +11,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.function.Predicate;
+import nembar.core.catalogue.Catalogue;
 import nembar.core.catalogue.Field;
 import nembar.core.catalogue.Operation;
 import nembar.core.catalogue.RecordType;
@@ -112,30 +114,43 @@ public record Impact(List<OfPerson> people) {
             }
         }
         Predicate<String> looked = type -> touched.map(some -> some.contains(type)).orElse(true);
-        Predicate<String> into = Travel.into(after.model().catalogue(), looked);
         List<OfPerson> people = new ArrayList<>();
         for (List<Seat> ofOne : moved.values()) {
-            Seat first = ofOne.get(0);
-            boolean alike = before.alike(first, into) && after.alike(first, into);
-            Optional<Difference> shared =
-                    alike
-                            ? Optional.of(difference(before, after, first, looked))
-                            : Optional.empty();
             people.addAll(
-                    ofOne.parallelStream()
-                            .map(
-                                    seat ->
-                                            new OfPerson(
-                                                    seat,
-                                                    shared.orElseGet(
-                                                            () ->
-                                                                    difference(
-                                                                            before, after, seat,
-                                                                            looked))))
-                            .filter(one -> !one.difference().none())
-                            .toList());
+                    before.personByPerson() || after.personByPerson()
+                            ? each(ofOne, seat -> difference(before, after, seat, looked))
+                            : ofClass(before, after, ofOne, looked));
         }
         return people;
+    }
+
+    /**
+     * What all of a class have in common is worked out once; what may be each one's own, for each.
+     */
+    private static List<OfPerson> ofClass(
+            Moment before, Moment after, List<Seat> seats, Predicate<String> looked) {
+        Seat first = seats.get(0);
+        Set<String> personal = new HashSet<>(before.personalTypes(first));
+        personal.addAll(after.personalTypes(first));
+        Predicate<String> own = type -> looked.test(type) && personal.contains(type);
+        Difference shared =
+                difference(before, after, first, looked.and(type -> !personal.contains(type)));
+        if (personal.stream().noneMatch(own)) {
+            return each(seats, seat -> shared);
+        }
+        Catalogue catalogue = after.model().catalogue();
+        return each(
+                seats,
+                seat ->
+                        Difference.together(
+                                catalogue, shared, difference(before, after, seat, own)));
+    }
+
+    private static List<OfPerson> each(List<Seat> seats, Function<Seat, Difference> difference) {
+        return seats.parallelStream()
+                .map(seat -> new OfPerson(seat, difference.apply(seat)))
+                .filter(one -> !one.difference().none())
+                .toList();
     }
 
     private static Difference difference(

@@ -2,11 +2,12 @@ package nembar.core.answers;
 
 import java.time.Instant;
 import java.util.BitSet;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
-import java.util.function.Predicate;
+import nembar.core.decision.Holding;
 import nembar.core.decision.PersonAccess;
 import nembar.core.design.Privilege;
 import nembar.core.design.Reach;
@@ -57,29 +58,32 @@ public final class Moment {
     }
 
     /**
-     * Whether all people of the seat's class have the very same on some record types: nothing
-     * concerns one of them by name, and none has anything on records of their own, or of those
-     * below them.
-     *
-     * @param looked the record types, by their keys, with those from which rights travel to them
+     * The record types on which people of the seat's class may have something of their own: records
+     * that they own, or those below them. On all others they have the very same, unless something
+     * concerns one of them by name.
      */
-    boolean alike(Seat seat, Predicate<String> looked) {
-        return !classes.personByPerson()
-                && access(seat).holdings().stream()
-                        .flatMap(holding -> holding.set().privileges().stream())
-                        .noneMatch(privilege -> personal(privilege, looked));
+    Set<String> personalTypes(Seat seat) {
+        Set<String> types = new HashSet<>();
+        for (Holding holding : access(seat).holdings()) {
+            personal(holding.set().privileges(), types);
+        }
+        return Travel.onward(model.catalogue(), types);
     }
 
-    /**
-     * Whether a privilege on one of these types is about records of one's own, or of those below.
-     */
-    static boolean personal(Privilege privilege, Predicate<String> looked) {
-        return privilege instanceof Privilege.RecordPrivilege of
-                        && personal(of.reach())
-                        && looked.test(of.recordType())
-                || privilege instanceof Privilege.FieldPrivilege field
-                        && personal(field.reach())
-                        && looked.test(field.recordType());
+    /** Whether all people of the seat's class have the very same. */
+    boolean alike(Seat seat) {
+        return !classes.personByPerson() && personalTypes(seat).isEmpty();
+    }
+
+    /** Adds the types of those privileges that are about one's own records, or of those below. */
+    static void personal(List<Privilege> privileges, Set<String> types) {
+        for (Privilege privilege : privileges) {
+            if (privilege instanceof Privilege.RecordPrivilege of && personal(of.reach())) {
+                types.add(of.recordType());
+            } else if (privilege instanceof Privilege.FieldPrivilege of && personal(of.reach())) {
+                types.add(of.recordType());
+            }
+        }
     }
 
     private static boolean personal(Reach reach) {

@@ -2,7 +2,6 @@ package nembar.core.answers;
 
 import java.util.HashSet;
 import java.util.Set;
-import java.util.function.Predicate;
 import nembar.core.catalogue.Catalogue;
 import nembar.core.catalogue.Parent;
 import nembar.core.catalogue.RecordType;
@@ -34,16 +33,5 @@ final class Travel {
             }
         }
         return reached;
-    }
-
-    /** Types of which rights give something on a type that is looked at; those themselves too. */
-    static Predicate<String> into(Catalogue catalogue, Predicate<String> looked) {
-        Set<String> sources = new HashSet<>();
-        for (RecordType type : catalogue.recordTypes()) {
-            if (onward(catalogue, Set.of(type.key())).stream().anyMatch(looked)) {
-                sources.add(type.key());
-            }
-        }
-        return sources::contains;
     }
 }

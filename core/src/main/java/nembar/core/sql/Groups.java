@@ -21,6 +21,9 @@ public final class Groups {
     private int groups;
     private long[] numbers = new long[1_024];
 
+    /** Those that have more than one record. */
+    private final BitSet several = new BitSet();
+
     /** Of each value column: the groups that have each value. */
     private final Map<Integer, Map<String, Postings>> values = new HashMap<>();
 
@@ -69,6 +72,9 @@ public final class Groups {
         }
         int group = groups++;
         numbers[group] = number;
+        if (number > 1) {
+            several.set(group);
+        }
         for (Map.Entry<Integer, Map<String, Postings>> column : values.entrySet()) {
             String value = columns.apply(column.getKey());
             if (value != null) {
@@ -96,9 +102,11 @@ public final class Groups {
 
     private long count(RecordSet set) {
         BitSet of = set.fold(new In(GroupedCount.root(), plan.type()));
-        long count = 0;
+        // Most groups of a large table have one record: only the others are looked at one by one.
+        long count = of.cardinality();
+        of.and(several);
         for (int group = of.nextSetBit(0); group >= 0; group = of.nextSetBit(group + 1)) {
-            count += numbers[group];
+            count += numbers[group] - 1;
         }
         return count;
     }

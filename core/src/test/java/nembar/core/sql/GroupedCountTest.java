@@ -70,8 +70,6 @@ class GroupedCountTest {
                         RecordSet.less(RecordSet.EVERYTHING, ofAnyTrip),
                         RecordSet.less(ofTrip, own));
         Groups groups = GroupedCount.of(load, sets).groups();
-        GroupedCount plan = GroupedCount.of(load, sets);
-        groups = plan.groups();
         for (GovernedRecord one : fleet.of("load")) {
             List<String> row = row(one);
             groups.add(1, column -> row.get(column - 1));
@@ -79,6 +77,9 @@ class GroupedCountTest {
         Map<RecordSet, Long> expected = new FleetCounting(fleet).count(load, sets);
         assertThat(groups.counts()).containsAllEntriesOf(expected);
         assertThat(groups.total()).isEqualTo(4);
+        groups.add(5, column -> row(fleet.of("load").get(1)).get(column - 1));
+        assertThat(groups.counts().get(own)).isEqualTo(expected.get(own) + 5);
+        assertThat(groups.total()).isEqualTo(9);
     }
 
     /** The columns owner, owner of the trip, and whether there is a trip. */
