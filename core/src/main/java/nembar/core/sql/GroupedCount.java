@@ -241,6 +241,13 @@ public final class GroupedCount {
                 return null;
             }
 
+            /** Of a parent that is not there nothing is so, not even that a field is empty. */
+            private String there() {
+                return alias.equals(ROOT)
+                        ? ""
+                        : SqlPredicate.column(of, alias, of.keyField()) + " IS NOT NULL AND ";
+            }
+
             private Void flag(RecordSet set) {
                 List<Object> key = List.of(alias, set);
                 if (!flags.containsKey(key)) {
@@ -248,7 +255,7 @@ public final class GroupedCount {
                             key,
                             any ->
                                     new SqlText.Builder()
-                                            .add("COALESCE(")
+                                            .add("COALESCE(" + there())
                                             .add(SqlPredicate.of(set, of, alias))
                                             .add(", FALSE)")
                                             .build());

@@ -106,6 +106,13 @@ class GroupedCountTest {
     }
 
     @Test
+    void ofAParentThatIsNotThereNothingIsSo() {
+        RecordSet ofTrip = new RecordSet.ParentIn(trip, "trip", among("id", "t1"));
+        assertThat(GroupedCount.of(load, List.of(ofTrip)).text().sql())
+                .contains("COALESCE(p1.\"id\" IS NOT NULL AND p1.\"id\" = ?, FALSE)");
+    }
+
+    @Test
     void whatIsTooMuchForOneQueryIsLeftOver() {
         List<RecordSet> sets = new ArrayList<>();
         for (int i = 0; i < 100; i++) {

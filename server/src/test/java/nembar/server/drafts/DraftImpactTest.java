@@ -136,6 +136,8 @@ class DraftImpactTest {
                                                 "impact-role",
                                                 "name",
                                                 "Held by nobody yet",
+                                                "meantFor",
+                                                "any",
                                                 "sets",
                                                 List.of("see-berths")))));
         Answer findings = client.get(at(draft) + "/findings");

@@ -337,8 +337,8 @@ class PersonSheetTest {
                 .contains("ends before it begins");
         backwards.put(
                 "hours", List.of(Map.of("days", List.of("noday"), "from", "8", "to", "06:00")));
-        assertThat(act(client, "assign", key, Map.of("given", backwards), true).status())
-                .isGreaterThan(399);
+        assertThat(act(client, "assign", key, Map.of("given", backwards), true).text())
+                .contains("write a time of day");
         assertThat(
                         client.post("/api/people/" + key + "/with-role", Map.of("role", "no-such"))
                                 .status())

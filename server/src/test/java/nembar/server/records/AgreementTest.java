@@ -20,6 +20,8 @@ import nembar.core.decision.FieldLevel;
 import nembar.core.decision.PersonAccess;
 import nembar.core.model.AccessModel;
 import nembar.core.model.Standpoint;
+import nembar.core.sql.GroupedCount;
+import nembar.core.sql.Groups;
 import nembar.core.sql.ListQuery;
 import nembar.core.sql.SqlPredicate;
 import nembar.core.sql.SqlText;
@@ -134,11 +136,36 @@ class AgreementTest {
             }
         }
         List<Set<String>> found = members(type, sets);
+        Map<RecordSet, Long> counted = grouped(type, sets);
         for (int i = 0; i < sets.size(); i++) {
             assertThat(found.get(i))
                     .as("seed %d, %s: %s", seed, type.key(), sets.get(i))
                     .isEqualTo(expected.get(i));
+            Long number = counted.get(sets.get(i));
+            assertThat(number == null ? expected.get(i).size() : number)
+                    .as("grouped, seed %d, %s: %s", seed, type.key(), sets.get(i))
+                    .isEqualTo(expected.get(i).size());
         }
+    }
+
+    /** How many records those of the sets have that one query by groups can count. */
+    private static Map<RecordSet, Long> grouped(RecordType type, List<RecordSet> sets) {
+        GroupedCount plan = GroupedCount.of(type, sets);
+        Groups groups = plan.groups();
+        database.query(
+                plan.text().sql(),
+                row -> {
+                    List<String> columns = new ArrayList<>();
+                    for (int i = 1; i <= plan.columns(); i++) {
+                        columns.add(
+                                plan.flag(i)
+                                        ? String.valueOf(row.getBoolean(i + 1))
+                                        : row.getString(i + 1));
+                    }
+                    groups.add(row.getLong(1), column -> columns.get(column - 1));
+                },
+                plan.text().parameters().toArray());
+        return groups.counts();
     }
 
     /** The keys of the records in each set, by one query. */
