@@ -28,7 +28,7 @@ export function HoursField({ hours, onChange }: Props) {
             sx={{ '& button': { px: 0.9, py: 0.4, color: 'text.primary', fontSize: 12.5 } }}
           >
             {DAYS.map(([day, short]) => (
-              <ToggleButton key={day} value={day} aria-label={day}>
+              <ToggleButton key={day} value={day} title={day}>
                 {short}
               </ToggleButton>
             ))}

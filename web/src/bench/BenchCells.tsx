@@ -89,7 +89,7 @@ export function ReachButton({
           >
             {cell.label}
           </Box>
-        )}
+        )}{' '}
         {carried ? (
           <Carried notches={cell.carried} />
         ) : (

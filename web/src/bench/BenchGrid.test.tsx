@@ -155,6 +155,13 @@ test('a second press opens the reaches with what each means', async () => {
   expect(shown('create trips, own teams, none → teams')).toBeTruthy();
 });
 
+test('an own operation says its name first, as it is written', async () => {
+  show(<Edited cannot={() => {}} />);
+  await userEvent.click(shown('sail trips, none'));
+  await userEvent.keyboard('7');
+  expect(shown('sail none → all, trips, all').textContent).toBe('sail none → all');
+});
+
 test('what is taken away is not edited', async () => {
   show(<Edited cannot={() => {}} editable={false} />);
   await userEvent.click(shown('create trips, none'));

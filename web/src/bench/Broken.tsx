@@ -8,7 +8,7 @@ import { Remark } from '../app/parts';
 import { Trouble } from '../app/Trouble';
 import { number, quoted } from '../ask/said';
 import { Working } from '../ask/Working';
-import type { DraftShown } from './api';
+import { type DraftShown, useTray, useTrayAct } from './api';
 import { useQueue } from './working';
 
 type Proved = Schemas['Proved'];
@@ -68,6 +68,15 @@ function Mends({
   expectation: string;
 }) {
   const { queue } = useQueue(application);
+  const mine = useTray(application).data?.draft?.id === draft.id;
+  const work = useTrayAct<void>(application, () =>
+    data(
+      api.PUT('/api/applications/{application}/tray', {
+        params: { path: { application } },
+        body: { draft: draft.id },
+      }),
+    ),
+  );
   const mends = useQuery({
     queryKey: ['mends', application, draft.id, draft.version, expectation],
     queryFn: () =>
@@ -92,18 +101,25 @@ function Mends({
           up with.
         </Typography>
       )}
+      {!mine && (
+        <Button variant="outlined" size="small" onClick={() => work.mutate()}>
+          Work in this draft, to mend it
+        </Button>
+      )}
       {mends.data.map((mend) => (
         <Box key={mend.words} sx={{ py: 0.75, borderTop: '1px solid', borderColor: 'divider' }}>
           <Box sx={{ overflowWrap: 'anywhere' }}>{quoted(mend.words)}</Box>
           <Box sx={{ color: 'text.secondary', fontSize: 13 }}>{price(mend)}</Box>
-          <Button
-            variant="outlined"
-            size="small"
-            aria-label={`Put it into the draft: ${mend.words}`}
-            onClick={() => queue.add(mend.changes)}
-          >
-            Put it into the draft
-          </Button>
+          {mine && (
+            <Button
+              variant="outlined"
+              size="small"
+              aria-label={`Put it into the draft: ${mend.words}`}
+              onClick={() => queue.add(mend.changes)}
+            >
+              Put it into the draft
+            </Button>
+          )}
         </Box>
       ))}
     </>

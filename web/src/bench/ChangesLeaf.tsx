@@ -160,7 +160,7 @@ function EditLine({
             variant="text"
             size="small"
             aria-expanded={open}
-            aria-label={`What this edit changes: ${words}`}
+            aria-label={`${open ? 'Close' : 'For whom'}: ${words}`}
             onClick={() => setOpen(!open)}
           >
             {open ? 'Close' : 'For whom'}

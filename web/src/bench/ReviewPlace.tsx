@@ -12,7 +12,7 @@ import { Part, Remark, When } from '../app/parts';
 import { Trouble } from '../app/Trouble';
 import { number, quoted } from '../ask/said';
 import { Working } from '../ask/Working';
-import { trayKey, useConsequences, useTrayAct } from './api';
+import { trayKey, useConsequences, useTray, useTrayAct } from './api';
 import { Broken, Counterexample } from './Broken';
 import { ofDraft } from './ChangesLeaf';
 import { ElementDiff } from './ElementDiff';
@@ -38,6 +38,14 @@ export default function ReviewPlace() {
     retry: false,
   });
   const shown = review.data;
+  const tray = useTray(application).data?.draft;
+  const edited = tray && shown && tray.id === shown.draft.id && tray.version > shown.draft.version;
+  const { refetch } = review;
+  useEffect(() => {
+    if (edited) {
+      void refetch();
+    }
+  }, [edited, refetch]);
   useEffect(() => {
     document.title = `${shown ? `${shown.draft.name}, review` : 'Review'} · Nembar`;
   }, [shown]);

@@ -354,11 +354,15 @@ export function shown(
 export function aloud(cell: GridCell, operation: string, plural: string, written: string): string {
   const { now } = cell.change;
   const reach = (notches: number) => (notches === 0 ? 'none' : reachWords(notches));
+  // Where its name is written too, both come first, as they are seen.
+  const named = cell.label !== '' && written !== '';
   const parts = [
-    `${operation} ${plural.toLowerCase()}`,
+    ...(named
+      ? [`${operation} ${written}`, plural.toLowerCase()]
+      : [`${operation} ${plural.toLowerCase()}`]),
     reach(now.notches),
     ...now.conditional.map((one) => `${reach(one.notches)} under a condition`),
-    ...(written !== '' && written !== reach(now.notches) ? [written] : []),
+    ...(!named && written !== '' && written !== reach(now.notches) ? [written] : []),
     ...(cell.carried > now.notches ? [`${reach(cell.carried)} carried by other operations`] : []),
     ...(cell.givers.length > 0 ? [`by ${cell.givers.join(' and ')}`] : []),
   ];
