@@ -220,8 +220,11 @@ export function ReachMenu({
   onClose: () => void;
   onPick: (notches: number) => void;
 }) {
+  if (!anchor) {
+    return null;
+  }
   return (
-    <Menu anchorEl={anchor} open={anchor !== null} onClose={onClose}>
+    <Menu anchorEl={anchor} open onClose={onClose}>
       {REACHES.map((reach, notches) => {
         const why = unsaid(bench, cell.ref, notches);
         return (

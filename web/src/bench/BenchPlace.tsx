@@ -1,6 +1,6 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
-import { useEffect, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { Navigate, useParams, useSearchParams } from 'react-router';
 import { Trouble } from '../app/Trouble';
 import { useApplications } from '../ask/answers';
@@ -58,6 +58,15 @@ function useOpened() {
   };
 }
 
+/** The same function always, which does what the last one given does. */
+function useCurrent<A>(does: (argument: A) => void): (argument: A) => void {
+  const current = useRef(does);
+  useEffect(() => {
+    current.current = does;
+  });
+  return useCallback((argument: A) => current.current(argument), []);
+}
+
 /** Bench: roles and privilege sets, designed on the grid. */
 export default function BenchPlace() {
   const { application = '' } = useParams();
@@ -75,6 +84,16 @@ export default function BenchPlace() {
     working.tray?.draft,
     countFor,
   );
+  // What is told by its address stays the same object while the address does.
+  const kind = opened?.kind;
+  const key = opened?.key;
+  const stableOpened = useMemo<Opened | null>(
+    () => (kind && key !== undefined ? { kind, key } : null),
+    [kind, key],
+  );
+  const shownOpened = role || set ? stableOpened : null;
+  const onOpen = useCurrent(open);
+  const onLeaf = useCurrent(turn);
   const watch = { counting, onCountFor: setCountFor, onCursor: setCursor };
   const name = role ? (role.now ?? role.published)?.name : (set?.now ?? set?.published)?.name;
 
@@ -96,7 +115,7 @@ export default function BenchPlace() {
   };
   return (
     <Box sx={{ display: 'flex', height: '100%' }}>
-      <Drawers roles={roles} sets={sets} opened={opened} onOpen={open} onNew={setFresh} />
+      <Drawers roles={roles} sets={sets} opened={stableOpened} onOpen={onOpen} onNew={setFresh} />
       <Box component="main" sx={{ flex: 1, minWidth: 0, overflowY: 'auto', p: '14px 20px 40px' }}>
         {!bench && <Working lines={14} />}
         {bench && role && <RoleWork key={role.key} {...shared} bench={bench} role={role} />}
@@ -105,12 +124,12 @@ export default function BenchPlace() {
       </Box>
       <Leaves
         application={application}
-        working={working}
-        opened={role || set ? opened : null}
-        leaf={role || set ? leaf : 'changes'}
+        draft={working.tray?.draft}
+        opened={shownOpened}
+        leaf={shownOpened ? leaf : 'changes'}
         example={counting.example?.key ?? ''}
-        cursor={cursor}
-        onLeaf={turn}
+        cursor={leaf === 'because' ? cursor : null}
+        onLeaf={onLeaf}
       />
       {bench && fresh === 'role' && (
         <NewRole

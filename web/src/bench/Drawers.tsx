@@ -4,7 +4,7 @@ import ButtonBase from '@mui/material/ButtonBase';
 import InputBase from '@mui/material/InputBase';
 import { styled } from '@mui/material/styles';
 import Typography from '@mui/material/Typography';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { number } from '../ask/said';
 import type { RoleElement, SetElement } from './design';
 import type { Worked } from './working';
@@ -114,7 +114,7 @@ type Props = {
 };
 
 /** The drawers of the bench: what there is, and how many hold it. */
-export function Drawers({ roles, sets, opened, onOpen, onNew }: Props) {
+export const Drawers = memo(function Drawers({ roles, sets, opened, onOpen, onNew }: Props) {
   const [search, setSearch] = useState('');
   const [byPeople, setByPeople] = useState(false);
   return (
@@ -174,4 +174,4 @@ export function Drawers({ roles, sets, opened, onOpen, onNew }: Props) {
       />
     </Box>
   );
-}
+});

@@ -3,7 +3,7 @@ import Button from '@mui/material/Button';
 import InputBase from '@mui/material/InputBase';
 import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { Key } from '../app/Keys';
 import { number } from '../ask/said';
 import { PickPerson } from '../people/PickOne';
@@ -148,7 +148,7 @@ function WhomToCountFor({
 }
 
 /** The keys of the grid, below it. */
-export function GridKeys() {
+export const GridKeys = memo(function GridKeys() {
   const keys: [string[], string][] = [
     [['←', '↑', '↓', '→'], 'move'],
     [['shift', '→'], 'take several'],
@@ -178,4 +178,4 @@ export function GridKeys() {
       ))}
     </Box>
   );
-}
+});

@@ -1,11 +1,12 @@
 import Box from '@mui/material/Box';
 import { styled } from '@mui/material/styles';
+import { memo } from 'react';
+import type { DraftShown } from './api';
 import { BecauseLeaf } from './BecauseLeaf';
 import { ChangesLeaf } from './ChangesLeaf';
 import type { Opened } from './Drawers';
 import type { CellRef } from './grid';
 import { HoldersLeaf } from './HoldersLeaf';
-import type { Working } from './working';
 
 export type Leaf = 'because' | 'holders' | 'changes';
 
@@ -33,7 +34,7 @@ const leaves: [Leaf, string][] = [
 
 type Props = {
   application: string;
-  working: Working;
+  draft: DraftShown | undefined;
   opened: Opened | null;
   leaf: Leaf;
   /** Key of whom numbers are of; empty for nobody. */
@@ -42,10 +43,9 @@ type Props = {
   onLeaf: (leaf: Leaf) => void;
 };
 
-/** The panel on the right of the bench. */
-export function Leaves(props: Props) {
-  const { application, working, opened, leaf, onLeaf } = props;
-  const draft = working.tray?.draft;
+/** The panel on the right of the bench. Drawn anew only when what it shows is another. */
+export const Leaves = memo(function Leaves(props: Props) {
+  const { application, draft, opened, leaf, onLeaf } = props;
   return (
     <Box
       component="aside"
@@ -98,4 +98,4 @@ export function Leaves(props: Props) {
       {leaf === 'changes' && <ChangesLeaf application={application} draft={draft} />}
     </Box>
   );
-}
+});

@@ -3,7 +3,7 @@ import { type RefObject, useEffect, useState } from 'react';
 import type { GridRow } from './grid';
 
 /** Up to so many rows are all drawn: they can be found and printed by the browser then. */
-const WHOLE_UP_TO = 150;
+const WHOLE_UP_TO = 60;
 const BEYOND = 12;
 
 /** How high a row is before it is measured, in pixels. */

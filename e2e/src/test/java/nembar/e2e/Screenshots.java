@@ -55,6 +55,7 @@ class Screenshots {
         page.click(cell("cell:claim:view"));
         shoot(page, "bench");
         page.press("Review").read("Nothing takes effect until then").read("Desmond Pryor");
+        page.read("Conflicts of duty");
         shoot(page, "review");
         page.go("/ledger/towline").read("Stand-in for the head of operations");
         shoot(page, "ledger");
