@@ -131,12 +131,12 @@ const who = (people: string[], verb: [string, string], records: number) =>
     ? []
     : [
         `${people.length === 1 ? `1 person ${verb[0]}` : `${number(people.length)} people ${verb[1]}`}${
-          records > 0 ? ` ${number(records)} records` : ' fields'
+          records === 0 ? ' fields' : records === 1 ? ' 1 record' : ` ${number(records)} records`
         }`,
       ];
 
 /** What a mend opens and closes besides, over people, kinds of record and operations. */
-export function price(mend: Mend): string {
+export function price(mend: Pick<Mend, 'people' | 'records' | 'losing' | 'lost'>): string {
   const parts = [
     ...who(mend.losing, ['loses', 'lose'], mend.lost),
     ...who(mend.people, ['gains', 'gain'], mend.records),

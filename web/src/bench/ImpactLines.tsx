@@ -51,7 +51,7 @@ export function Impact({ source }: { source: ImpactSource }) {
       {impact.data.total === 0 && source.none && (
         <Typography color="textSecondary">{source.none}</Typography>
       )}
-      <People lines={impact.data.lines} source={source} />
+      <ImpactPeople lines={impact.data.lines} source={source} />
       <Pages page={page} size={LINES} total={impact.data.total} onPage={setPage} />
     </Box>
   );
@@ -81,7 +81,8 @@ export function byPerson(lines: ImpactLine[]): OfPerson[] {
 const guardedFirst = (lines: ImpactLine[]) =>
   [...lines].sort((one, other) => Number(other.guarded) - Number(one.guarded));
 
-function People({ lines, source }: { lines: ImpactLine[]; source: ImpactSource }) {
+/** Lines person by person; a person opens to all of theirs, and to examples where there are any. */
+export function ImpactPeople({ lines, source }: { lines: ImpactLine[]; source?: ImpactSource }) {
   const [open, setOpen] = useState<string | null>(null);
   return (
     <>
@@ -115,7 +116,7 @@ function People({ lines, source }: { lines: ImpactLine[]; source: ImpactSource }
           )}
           {open === one.key && (
             <Box sx={{ fontSize: 13, color: 'text.secondary', mb: 0.5 }}>
-              {source.examples && <Examples source={source} person={one.key} />}
+              {source?.examples && <Examples source={source} person={one.key} />}
               <MuiLink component={Link} to={`/people/p/${one.key}`}>
                 Open the person
               </MuiLink>

@@ -11,8 +11,10 @@ import type { Opened } from './Drawers';
 import { keyFor, type RoleElement } from './design';
 import { type CellEdit, editOfOwnSet, editOfSet, otherRoles, putRole } from './edits';
 import { type GridWatch, GridWork } from './GridWork';
+import type { ChangePart } from './queue';
 import { heldBy, Sheet } from './Sheet';
 import { ofRole, setsOf } from './sources';
+import { WouldChange } from './WouldChange';
 import type { Worked, Working } from './working';
 
 type Props = {
@@ -51,21 +53,20 @@ export function RoleWork({ bench, working, role, watch, onOpen }: Props) {
   const name = (key: string) => working.roles.find((one) => one.key === key)?.now?.name ?? key;
   const assignments = bench.roles.find((one) => one.element.key === role.key)?.assignments ?? [];
 
-  const takeAway = () =>
-    working.edit([
-      ...assignments.map((key) => ({ remove: 'assignments', key })),
-      ...working.roles.flatMap((one) =>
-        one.now?.conflicts?.includes(role.key)
-          ? [
-              putRole({
-                ...one.now,
-                conflicts: one.now.conflicts.filter((key) => key !== role.key),
-              }),
-            ]
-          : [],
-      ),
-      { remove: 'roles', key: role.key },
-    ]);
+  const away: ChangePart[] = [
+    ...assignments.map((key) => ({ remove: 'assignments', key })),
+    ...working.roles.flatMap((one) =>
+      one.now?.conflicts?.includes(role.key)
+        ? [
+            putRole({
+              ...one.now,
+              conflicts: one.now.conflicts.filter((key) => key !== role.key),
+            }),
+          ]
+        : [],
+    ),
+    { remove: 'roles', key: role.key },
+  ];
 
   const make = (edit: CellEdit, set: string | null) => {
     setAsking(null);
@@ -105,11 +106,15 @@ export function RoleWork({ bench, working, role, watch, onOpen }: Props) {
         facts={heldBy(role.people)}
         gone={role.now === null}
         away={
-          <Typography>
-            {role.people === 0
-              ? 'Nobody holds it, so nobody loses anything.'
-              : `${role.people} people hold it, by ${assignments.length} assignments that go with it. Who would lose what stands under What this changes, before anything is published.`}
-          </Typography>
+          <>
+            <Typography>
+              {heldBy(role.people)}
+              {assignments.length > 0 &&
+                `, by ${assignments.length === 1 ? '1 assignment that goes' : `${assignments.length} assignments that go`} with it`}
+              .
+            </Typography>
+            <WouldChange application={bench.application.key} changes={away} />
+          </>
         }
         onPurpose={(purpose) => put({ ...element, purpose })}
         onRename={(next) => put({ ...element, name: next })}
@@ -118,7 +123,7 @@ export function RoleWork({ bench, working, role, watch, onOpen }: Props) {
           put({ ...element, key, name: next });
           onOpen({ kind: 'role', key });
         }}
-        onAway={takeAway}
+        onAway={() => working.edit(away)}
         onBack={() => put(element)}
       />
       {role.now && (

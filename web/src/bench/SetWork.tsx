@@ -6,8 +6,10 @@ import type { Opened } from './Drawers';
 import { keyFor, type SetElement } from './design';
 import { editOfSet, putRole, putSet } from './edits';
 import { type GridWatch, GridWork } from './GridWork';
+import type { ChangePart } from './queue';
 import { heldBy, Sheet } from './Sheet';
 import { ofSet } from './sources';
+import { WouldChange } from './WouldChange';
 import type { Worked, Working } from './working';
 
 type Props = {
@@ -28,21 +30,20 @@ export function SetWork({ bench, working, set, watch, onOpen }: Props) {
   const roles = working.roles.filter((one) => (one.now?.sets ?? []).includes(set.key));
   const put = (next: SetElement) => working.edit([putSet(next)]);
   const assignments = bench.sets.find((one) => one.element.key === set.key)?.assignments ?? [];
-  const takeAway = () =>
-    working.edit([
-      ...roles.flatMap((one) =>
-        one.now
-          ? [
-              putRole({
-                ...one.now,
-                sets: (one.now.sets ?? []).filter((each) => each !== set.key),
-              }),
-            ]
-          : [],
-      ),
-      ...assignments.map((key) => ({ remove: 'assignments', key })),
-      { remove: 'privilegeSets', key: set.key },
-    ]);
+  const away: ChangePart[] = [
+    ...roles.flatMap((one) =>
+      one.now
+        ? [
+            putRole({
+              ...one.now,
+              sets: (one.now.sets ?? []).filter((each) => each !== set.key),
+            }),
+          ]
+        : [],
+    ),
+    ...assignments.map((key) => ({ remove: 'assignments', key })),
+    { remove: 'privilegeSets', key: set.key },
+  ];
   return (
     <>
       <Sheet
@@ -57,11 +58,7 @@ export function SetWork({ bench, working, set, watch, onOpen }: Props) {
                 It is taken out of {roles.map((one) => one.now?.name).join(', ')}.
               </Typography>
             )}
-            <Typography>
-              {set.people === 0
-                ? 'Nobody holds it, so nobody loses anything.'
-                : `${set.people} people hold it. Who would lose what stands under What this changes, before anything is published.`}
-            </Typography>
+            <WouldChange application={bench.application.key} changes={away} />
           </>
         }
         onPurpose={(purpose) => put({ ...element, purpose })}
@@ -71,7 +68,7 @@ export function SetWork({ bench, working, set, watch, onOpen }: Props) {
           put({ ...element, key, name });
           onOpen({ kind: 'set', key });
         }}
-        onAway={takeAway}
+        onAway={() => working.edit(away)}
         onBack={() => put(element)}
       />
       {roles.length > 0 && (

@@ -359,7 +359,10 @@ public class DraftEdits {
         return draft;
     }
 
-    private static List<Change> read(List<ChangePart> changes) {
+    /**
+     * @throws BadRequest where they are none, too many, or one is empty
+     */
+    static List<Change> read(List<ChangePart> changes) {
         if (changes == null || changes.size() > CHANGES_AT_MOST) {
             throw tooMany();
         }

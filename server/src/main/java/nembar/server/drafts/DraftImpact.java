@@ -10,7 +10,9 @@ import nembar.core.draft.Changes;
 import nembar.core.model.AccessModel;
 import nembar.core.model.ModelRefused;
 import nembar.server.answers.Impacts;
+import nembar.server.document.ChangePart;
 import nembar.server.document.DocumentChanges;
+import nembar.server.governance.Governance;
 import nembar.server.http.NotFound;
 import nembar.server.http.Refused;
 import nembar.server.model.Models;
@@ -30,6 +32,7 @@ class DraftImpact {
     private final DraftPublishing publishing;
     private final Consequences consequences;
     private final Impacts impacts;
+    private final Governance governance;
 
     DraftImpact(
             Models models,
@@ -38,7 +41,8 @@ class DraftImpact {
             DraftStore store,
             DraftPublishing publishing,
             Consequences consequences,
-            Impacts impacts) {
+            Impacts impacts,
+            Governance governance) {
         this.models = models;
         this.moments = moments;
         this.drafts = drafts;
@@ -46,6 +50,7 @@ class DraftImpact {
         this.publishing = publishing;
         this.consequences = consequences;
         this.impacts = impacts;
+        this.governance = governance;
     }
 
     /**
@@ -98,6 +103,25 @@ class DraftImpact {
                             + " published otherwise since.",
                     List.of());
         }
+    }
+
+    /**
+     * What further changes would lead to, on top of the draft in which somebody works; nothing is
+     * kept.
+     */
+    List<Impact.Line> ofChanges(Person me, String application, List<ChangePart> changes) {
+        governance.requireOnDraft(me, "create", "new", application, me.key());
+        Moment now = moments.now(application);
+        Moment drafted =
+                with(
+                        now,
+                        drafts.current(me, application)
+                                .map(DraftEdits::changes)
+                                .orElse(List.of()));
+        Moment then = with(drafted, DraftEdits.read(changes));
+        governance.requireReadable(
+                List.of(me), now.model(), drafted.model().design(), then.model().design());
+        return impacts.lines(me, drafted, then, "");
     }
 
     private static Moment with(Moment moment, List<Change> changes) {

@@ -4,6 +4,8 @@ import io.swagger.v3.oas.annotations.Operation;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import nembar.server.answers.Impacts;
+import nembar.server.answers.Impacts.ImpactPage;
 import nembar.server.document.ChangePart;
 import nembar.server.drafts.Clashes.Clash;
 import nembar.server.drafts.DraftShapes.ConsequencesShown;
@@ -28,6 +30,7 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api/applications/{application}")
 class TrayController {
     private static final long WAIT_AT_MOST = 5_000;
+    private static final int PREVIEWED = 100;
 
     private final DraftService drafts;
     private final DraftEdits edits;
@@ -111,6 +114,14 @@ class TrayController {
                         application,
                         Optional.ofNullable(edit.seen()),
                         edit.changes()));
+    }
+
+    /** What an edit would change for people, before it is made: the first hundred lines. */
+    @PostMapping("/tray/edits/preview")
+    @Operation(operationId = "previewEdit")
+    ImpactPage preview(@PathVariable String application, @RequestBody EditWritten edit) {
+        return Impacts.page(
+                impact.ofChanges(me.person(), application, edit.changes()), 0, PREVIEWED);
     }
 
     @PostMapping("/drafts/{id}/undo")

@@ -199,6 +199,53 @@ class DraftImpactTest {
     }
 
     @Test
+    void whatAnEditWouldTakeIsToldBeforeItIsMade(Installation nembar) {
+        Client client = nembar.administrator();
+        client.put(TOWLINE + "/tray", Map.of());
+        String preview = TOWLINE + "/tray/edits/preview";
+        Answer told =
+                client.post(
+                        preview,
+                        Map.of(
+                                "changes",
+                                List.of(
+                                        Map.of(
+                                                "put",
+                                                "privilegeSets",
+                                                "element",
+                                                Map.of(
+                                                        "key",
+                                                        "see-voyages",
+                                                        "name",
+                                                        "See voyages",
+                                                        "purpose",
+                                                        "",
+                                                        "privileges",
+                                                        List.of())))));
+        assertThat(told.status()).as(told.text()).isEqualTo(200);
+        assertThat(told.json().path("total").asInt()).isPositive();
+        assertThat(told.json().at("/lines/0/lost").asLong()).isPositive();
+        assertThat(client.get(TOWLINE + "/tray").json().path("draft").isObject())
+                .as("nothing is kept")
+                .isFalse();
+        assertThat(client.post(preview, Map.of()).status()).isEqualTo(400);
+        assertThat(
+                        client.post(
+                                        preview,
+                                        Map.of(
+                                                "changes",
+                                                List.of(Map.of("remove", "roles", "key", "none"))))
+                                .status())
+                .isEqualTo(422);
+        assertThat(
+                        nembar
+                                .auditor()
+                                .post(preview, Map.of("changes", List.of()))
+                                .status())
+                .isEqualTo(403);
+    }
+
+    @Test
     void whoWorksInADraftIsToldInWhichApplication(Installation nembar) {
         Client client = nembar.administrator();
         client.put(TOWLINE + "/tray", Map.of());

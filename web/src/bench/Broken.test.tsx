@@ -1,0 +1,103 @@
+import { screen } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { expect, test } from 'vitest';
+import { serve, show } from '../testing/served';
+import type { DraftShown } from './api';
+import { Broken, price } from './Broken';
+import { countForOf, countForText } from './counted';
+import { WouldChange } from './WouldChange';
+
+const draft = { id: 'd1', version: 3, changes: [{}] } as unknown as DraftShown;
+const expectation = {
+  key: 'e',
+  name: 'Outsiders never see a margin',
+  severity: 'error',
+  holds: false,
+  covered: 3,
+  person: 'Eve',
+  record: 'V-1',
+};
+const mend = {
+  words: 'Run voyages: view margin of voyages, all → none',
+  changes: [{ put: 'privilegeSets', element: { key: 's' } }],
+  people: [],
+  records: 0,
+  losing: ['eve', 'fay'],
+  lost: 12,
+};
+const A = '/api/applications/app';
+const line = {
+  person: 'ann',
+  name: 'Ann',
+  external: false,
+  type: 'trip',
+  operation: 'view',
+  does: 'view trips',
+  guarded: false,
+  gains: false,
+  loses: true,
+  gained: 0,
+  lost: 7,
+  withheld: false,
+  gainedExamples: [],
+  lostExamples: [],
+};
+
+test('a broken expectation is mended by one act, in the draft one works in', async () => {
+  const calls = serve({
+    [`GET ${A}/tray`]: () => ({ draft, edits: [], behind: [] }),
+    [`GET ${A}/expectations/e/mends`]: () => [mend],
+    [`POST ${A}/tray/edits`]: () => ({ draft: { ...draft, version: 4 }, edits: [], behind: [] }),
+  });
+  show(<Broken application="app" draft={draft} expectation={expectation} />);
+  expect(screen.getByText('Eve, such as V-1')).toBeTruthy();
+  await userEvent.click(screen.getByRole('button', { name: 'What would mend it' }));
+  expect(await screen.findByText('By it 2 people lose 12 records.')).toBeTruthy();
+  await userEvent.click(await screen.findByRole('button', { name: /^Put it into the draft/ }));
+  await expect
+    .poll(() => calls.find((one) => one.method === 'POST')?.body)
+    .toEqual({
+      seen: 3,
+      changes: mend.changes,
+    });
+});
+
+test('in another draft one first has to work in it', async () => {
+  serve({
+    [`GET ${A}/tray`]: () => ({ edits: [], behind: [] }),
+    [`GET ${A}/expectations/e/mends`]: () => [mend],
+  });
+  show(<Broken application="app" draft={draft} expectation={expectation} />);
+  await userEvent.click(screen.getByRole('button', { name: 'What would mend it' }));
+  expect(
+    await screen.findByRole('button', { name: 'Work in this draft, to mend it' }),
+  ).toBeTruthy();
+  expect(screen.queryByRole('button', { name: /^Put it into the draft/ })).toBeNull();
+});
+
+test('the price of a mend is said in people and records', () => {
+  expect(price({ ...mend, losing: [], people: ['ann'], records: 1 })).toBe(
+    'By it 1 person gains 1 record.',
+  );
+  expect(price({ ...mend, lost: 0 })).toBe('By it 2 people lose fields.');
+  expect(price({ ...mend, losing: [] })).toContain('nobody gains or loses');
+});
+
+test('who would lose what is told before it is taken away', async () => {
+  serve({ [`POST ${A}/tray/edits/preview`]: () => ({ lines: [line], total: 130 }) });
+  show(<WouldChange application="app" changes={[{ remove: 'roles', key: 'r' }]} />);
+  expect(await screen.findByText('Ann')).toBeTruthy();
+  expect(screen.getByText('− 7')).toBeTruthy();
+  expect(screen.getByText('and 129 more')).toBeTruthy();
+});
+
+test('whom to count for stands in the address', () => {
+  expect(countForOf(null)).toBe('most');
+  expect(countForOf('all')).toBe('all');
+  expect(countForOf('ann')).toEqual({ person: 'ann' });
+  expect(['most', 'none', { person: 'ann' }].map((one) => countForText(one as never))).toEqual([
+    '',
+    'none',
+    'ann',
+  ]);
+});
