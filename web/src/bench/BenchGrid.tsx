@@ -28,13 +28,13 @@ type Props = {
   onFold: (next: Folding) => void;
   editable: boolean;
   counts?: Counted | undefined;
-  onReach: (cells: CellRef[], notches: number) => void;
-  onClear: (cells: CellRef[]) => void;
-  onLevel: (key: string, level: number) => void;
+  onReach?: (cells: CellRef[], notches: number) => void;
+  onClear?: (cells: CellRef[]) => void;
+  onLevel?: (key: string, level: number) => void;
   /** Where the cursor stands; null where it is on no cell. */
-  onCursor: (cell: CellRef | null) => void;
+  onCursor?: (cell: CellRef | null) => void;
   /** Says why something that was tried cannot be. */
-  onCannot: (why: string) => void;
+  onCannot?: (why: string) => void;
 };
 
 /** Roles and privilege sets on the reach grid, edited where they stand. */
@@ -77,7 +77,7 @@ export function BenchGrid(props: Props) {
   const { onCursor } = props;
   const currentKey = current ? refKey(current.ref) : '';
   // biome-ignore lint/correctness/useExhaustiveDependencies: the cell is told by its key
-  useEffect(() => onCursor(current?.ref ?? null), [currentKey, onCursor]);
+  useEffect(() => onCursor?.(current?.ref ?? null), [currentKey, onCursor]);
 
   const go = (next: At, extend: boolean) => {
     setAnchor(extend ? (anchor ?? cursor) : null);
@@ -90,16 +90,16 @@ export function BenchGrid(props: Props) {
     const fit = cells.filter((one) => !unsaid(bench, one, notches));
     const unfit = cells.find((one) => unsaid(bench, one, notches));
     if (unfit) {
-      props.onCannot(unsaid(bench, unfit, notches) ?? '');
+      props.onCannot?.(unsaid(bench, unfit, notches) ?? '');
     }
     if (fit.length > 0) {
-      props.onReach(fit, notches);
+      props.onReach?.(fit, notches);
     }
   };
 
   const step = () => {
     if (row?.kind === 'function') {
-      props.onLevel(row.function.key, (row.level.now + 1) % row.function.levels.length);
+      props.onLevel?.(row.function.key, (row.level.now + 1) % row.function.levels.length);
     }
   };
 
@@ -136,9 +136,9 @@ export function BenchGrid(props: Props) {
       step();
     } else if (event.key === 'Delete' || event.key === 'Backspace') {
       if (row?.kind === 'function') {
-        props.onLevel(row.function.key, 0);
+        props.onLevel?.(row.function.key, 0);
       } else {
-        props.onClear(chosen());
+        props.onClear?.(chosen());
       }
     } else {
       return;

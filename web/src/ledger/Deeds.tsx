@@ -1,16 +1,14 @@
 import MuiLink from '@mui/material/Link';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
-import Typography from '@mui/material/Typography';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { api, data } from '../api/client';
-import { Pages } from '../app/Pages';
-import { Rows, When } from '../app/parts';
-import { Trouble } from '../app/Trouble';
+import { When } from '../app/parts';
 import { outcomes } from '../people/PersonHistory';
 import { queryOf, SIZE, useAsked } from './address';
 import { Filters, OfPerson } from './Filters';
+import { Listing } from './Listing';
 
 const kinds: Record<string, string> = {
   person: 'person',
@@ -57,52 +55,42 @@ export function ActsLeaf() {
         <OfPerson label="To whom" value={asked.person} onPick={(person) => change({ person })} />
         <OfPerson label="Who did it" value={asked.author} onPick={(author) => change({ author })} />
       </Filters>
-      {list.isError && <Trouble error={list.error} again={() => list.refetch()} />}
-      {list.data?.total === 0 && (
-        <Typography color="textSecondary">
-          {filtered
+      <Listing
+        label="Acts"
+        heads={['Who', 'What', 'To', 'When']}
+        list={list}
+        total={(answer) => answer.total}
+        none={
+          filtered
             ? 'Nothing was done that fits these.'
-            : 'Nothing has been done yet to anybody whom you may view.'}
-        </Typography>
-      )}
-      {list.data && list.data.total > 0 && (
-        <>
-          <Rows aria-label="Acts">
-            <thead>
-              <tr>
-                <th scope="col">Who</th>
-                <th scope="col">What</th>
-                <th scope="col">To</th>
-                <th scope="col">When</th>
-              </tr>
-            </thead>
-            <tbody>
-              {list.data.acts.map((one) => (
-                <tr key={`${one.at} ${one.kind} ${one.key} ${one.words}`}>
-                  <td>{one.who}</td>
-                  <td>{one.words}</td>
-                  <td>
-                    {places[one.kind] ? (
-                      <MuiLink component={Link} to={`${places[one.kind]}${one.key}`}>
-                        {one.name}
-                      </MuiLink>
-                    ) : (
-                      one.name
-                    )}
-                    {one.kind !== 'person' && (
-                      <span className="quiet">, {kinds[one.kind] ?? one.kind}</span>
-                    )}
-                  </td>
-                  <td className="quiet">
-                    <When at={one.at} />
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </Rows>
-          <Pages page={page} size={SIZE} total={list.data.total} onPage={turn} />
-        </>
-      )}
+            : 'Nothing has been done yet to anybody whom you may view.'
+        }
+        page={page}
+        turn={turn}
+        rows={(answer) =>
+          answer.acts.map((one) => (
+            <tr key={`${one.at} ${one.kind} ${one.key} ${one.words}`}>
+              <td>{one.who}</td>
+              <td>{one.words}</td>
+              <td>
+                {places[one.kind] ? (
+                  <MuiLink component={Link} to={`${places[one.kind]}${one.key}`}>
+                    {one.name}
+                  </MuiLink>
+                ) : (
+                  one.name
+                )}
+                {one.kind !== 'person' && (
+                  <span className="quiet">, {kinds[one.kind] ?? one.kind}</span>
+                )}
+              </td>
+              <td className="quiet">
+                <When at={one.at} />
+              </td>
+            </tr>
+          ))
+        }
+      />
     </>
   );
 }
@@ -151,45 +139,35 @@ export function SignInsLeaf() {
           ))}
         </TextField>
       </Filters>
-      {list.isError && <Trouble error={list.error} again={() => list.refetch()} />}
-      {list.data?.total === 0 && (
-        <Typography color="textSecondary">
-          {filtered
+      <Listing
+        label="Tries to sign in"
+        heads={['Who', 'How it ended', 'With', 'When']}
+        list={list}
+        total={(answer) => answer.total}
+        none={
+          filtered
             ? 'Nobody tried to sign in that fits these.'
-            : 'Nobody whom you may view has tried to sign in yet.'}
-        </Typography>
-      )}
-      {list.data && list.data.total > 0 && (
-        <>
-          <Rows aria-label="Tries to sign in">
-            <thead>
-              <tr>
-                <th scope="col">Who</th>
-                <th scope="col">How it ended</th>
-                <th scope="col">With</th>
-                <th scope="col">When</th>
-              </tr>
-            </thead>
-            <tbody>
-              {list.data.tries.map((one) => (
-                <tr key={`${one.at} ${one.person} ${one.outcome}`}>
-                  <td>
-                    <MuiLink component={Link} to={`/people/p/${one.person}`}>
-                      {one.name}
-                    </MuiLink>
-                  </td>
-                  <td>{outcomes[one.outcome] ?? one.outcome}</td>
-                  <td className="quiet">{[one.agent, one.address].filter(Boolean).join(', ')}</td>
-                  <td className="quiet">
-                    <When at={one.at} />
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </Rows>
-          <Pages page={page} size={SIZE} total={list.data.total} onPage={turn} />
-        </>
-      )}
+            : 'Nobody whom you may view has tried to sign in yet.'
+        }
+        page={page}
+        turn={turn}
+        rows={(answer) =>
+          answer.tries.map((one) => (
+            <tr key={`${one.at} ${one.person} ${one.outcome}`}>
+              <td>
+                <MuiLink component={Link} to={`/people/p/${one.person}`}>
+                  {one.name}
+                </MuiLink>
+              </td>
+              <td>{outcomes[one.outcome] ?? one.outcome}</td>
+              <td className="quiet">{[one.agent, one.address].filter(Boolean).join(', ')}</td>
+              <td className="quiet">
+                <When at={one.at} />
+              </td>
+            </tr>
+          ))
+        }
+      />
     </>
   );
 }

@@ -1,16 +1,14 @@
 import MuiLink from '@mui/material/Link';
-import Typography from '@mui/material/Typography';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { api, data } from '../api/client';
-import { Pages } from '../app/Pages';
-import { Rows, When } from '../app/parts';
-import { Trouble } from '../app/Trouble';
+import { When } from '../app/parts';
 import { and, quoted } from '../ask/said';
 import { type Publication, useBench } from '../bench/api';
 import { Chooser } from '../people/PickOne';
 import { queryOf, SIZE, useAsked } from './address';
 import { Filters, OfPerson } from './Filters';
+import { Listing } from './Listing';
 
 const FILTERS = ['search', 'person', 'author', 'element', 'from', 'until'] as const;
 
@@ -66,45 +64,34 @@ export function Publications({ application }: { application: string }) {
           onPick={(one) => change({ element: one?.key ?? '' })}
         />
       </Filters>
-      {list.isError && <Trouble error={list.error} again={() => list.refetch()} />}
-      {list.data?.total === 0 && (
-        <Typography color="textSecondary">
-          {filtered ? 'Nothing was published that fits these.' : 'Nothing has been published yet.'}
-        </Typography>
-      )}
-      {list.data && list.data.total > 0 && (
-        <>
-          <Rows aria-label="Publications">
-            <thead>
-              <tr>
-                <th scope="col">No.</th>
-                <th scope="col">Reason</th>
-                <th scope="col">What it did</th>
-                <th scope="col">Who</th>
-                <th scope="col">When</th>
-              </tr>
-            </thead>
-            <tbody>
-              {list.data.publications.map((one) => (
-                <tr key={one.number}>
-                  <td>
-                    <MuiLink component={Link} to={`/ledger/${application}/${one.number}`}>
-                      {one.number}
-                    </MuiLink>
-                  </td>
-                  <td>{one.reason}</td>
-                  <td className="quiet">{inShort(one)}</td>
-                  <td style={{ whiteSpace: 'nowrap' }}>{who(one)}</td>
-                  <td className="quiet">
-                    <When at={one.at} />
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </Rows>
-          <Pages page={page} size={SIZE} total={list.data.total} onPage={turn} />
-        </>
-      )}
+      <Listing
+        label="Publications"
+        heads={['No.', 'Reason', 'What it did', 'Who', 'When']}
+        list={list}
+        total={(answer) => answer.total}
+        none={
+          filtered ? 'Nothing was published that fits these.' : 'Nothing has been published yet.'
+        }
+        page={page}
+        turn={turn}
+        rows={(answer) =>
+          answer.publications.map((one) => (
+            <tr key={one.number}>
+              <td>
+                <MuiLink component={Link} to={`/ledger/${application}/${one.number}`}>
+                  {one.number}
+                </MuiLink>
+              </td>
+              <td>{one.reason}</td>
+              <td className="quiet">{inShort(one)}</td>
+              <td style={{ whiteSpace: 'nowrap' }}>{who(one)}</td>
+              <td className="quiet">
+                <When at={one.at} />
+              </td>
+            </tr>
+          ))
+        }
+      />
     </>
   );
 }

@@ -31,8 +31,6 @@ export function setsOf(changes: ChangePart[], inverse: ChangePart[]): Worked<Set
   }));
 }
 
-const nothing = () => {};
-
 /** Each privilege set that changed, before and after on the grid; only what differs. */
 export function SetsBeforeAfter({
   application,
@@ -92,11 +90,6 @@ function OneSet({ application, set }: { application: string; set: Worked<SetElem
         }
         onFold={setFolding}
         editable={false}
-        onReach={nothing}
-        onClear={nothing}
-        onLevel={nothing}
-        onCursor={nothing}
-        onCannot={nothing}
       />
     </Box>
   );

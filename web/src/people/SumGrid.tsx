@@ -106,8 +106,6 @@ export function sumOf(before: WhatCan, after: WhatCan): { source: Source; counts
   };
 }
 
-const nothing = () => {};
-
 type Whom = { key: string; name: string };
 
 /** The sum of rights of one of those who are given a role; of which, is chosen. */
@@ -176,11 +174,6 @@ function SumGrid({ person, name, given }: { person: string; name: string; given:
         folding={folding}
         onFold={setFolding}
         editable={false}
-        onReach={nothing}
-        onClear={nothing}
-        onLevel={nothing}
-        onCursor={nothing}
-        onCannot={nothing}
       />
     </>
   );

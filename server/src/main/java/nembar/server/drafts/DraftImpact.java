@@ -115,9 +115,7 @@ class DraftImpact {
         Moment drafted =
                 with(
                         now,
-                        drafts.current(me, application)
-                                .map(DraftEdits::changes)
-                                .orElse(List.of()));
+                        drafts.current(me, application).map(DraftEdits::changes).orElse(List.of()));
         Moment then = with(drafted, DraftEdits.read(changes));
         governance.requireReadable(
                 List.of(me), now.model(), drafted.model().design(), then.model().design());

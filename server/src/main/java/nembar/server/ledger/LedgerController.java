@@ -3,10 +3,12 @@ package nembar.server.ledger;
 import io.swagger.v3.oas.annotations.Operation;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.IntFunction;
 import nembar.server.answers.Impacts;
 import nembar.server.answers.Impacts.ImpactPage;
 import nembar.server.http.Csv;
 import nembar.server.http.Instants;
+import nembar.server.http.Paging;
 import nembar.server.ledger.Deeds.ActLine;
 import nembar.server.ledger.Deeds.ActPage;
 import nembar.server.ledger.Deeds.DeedsAsked;
@@ -168,12 +170,8 @@ class LedgerController {
     @GetMapping(path = "/ledger/acts.csv", produces = "text/csv")
     @Operation(operationId = "actsCsv")
     ResponseEntity<StreamingResponseBody> actsCsv(@ParameterObject DeedsAsked asked) {
-        List<ActLine> all = new ArrayList<>();
-        ActPage read;
-        do {
-            read = deeds.acts(me.person(), asked, all.size() / 200, 200);
-            all.addAll(read.acts());
-        } while (!read.acts().isEmpty() && all.size() < Math.min(read.total(), CSV_ROWS));
+        List<ActLine> all =
+                all(page -> deeds.acts(me.person(), asked, page, Paging.SIZE_AT_MOST).acts());
         return Csv.file(
                 "acts.csv",
                 List.of("At", "Who", "Did", "To", "Name"),
@@ -202,12 +200,8 @@ class LedgerController {
     @GetMapping(path = "/ledger/sign-ins.csv", produces = "text/csv")
     @Operation(operationId = "signInsCsv")
     ResponseEntity<StreamingResponseBody> signInsCsv(@ParameterObject DeedsAsked asked) {
-        List<SignInLine> all = new ArrayList<>();
-        SignInPage read;
-        do {
-            read = deeds.signIns(me.person(), asked, all.size() / 200, 200);
-            all.addAll(read.tries());
-        } while (!read.tries().isEmpty() && all.size() < Math.min(read.total(), CSV_ROWS));
+        List<SignInLine> all =
+                all(page -> deeds.signIns(me.person(), asked, page, Paging.SIZE_AT_MOST).tries());
         return Csv.file(
                 "sign-ins.csv",
                 List.of("At", "Person", "Outcome", "Program", "Address"),
@@ -220,6 +214,17 @@ class LedgerController {
                                                 one.outcome(),
                                                 one.agent(),
                                                 one.address())));
+    }
+
+    /** What is on all pages of a list, as far as a file has it. */
+    private static <T> List<T> all(IntFunction<List<T>> pages) {
+        List<T> all = new ArrayList<>();
+        List<T> some = pages.apply(0);
+        for (int page = 1; !some.isEmpty(); page++) {
+            all.addAll(some);
+            some = all.size() < CSV_ROWS ? pages.apply(page) : List.of();
+        }
+        return all;
     }
 
     /** Text of a request; empty where it says none. */

@@ -237,11 +237,7 @@ class DraftImpactTest {
                                                 List.of(Map.of("remove", "roles", "key", "none"))))
                                 .status())
                 .isEqualTo(422);
-        assertThat(
-                        nembar
-                                .auditor()
-                                .post(preview, Map.of("changes", List.of()))
-                                .status())
+        assertThat(nembar.auditor().post(preview, Map.of("changes", List.of())).status())
                 .isEqualTo(403);
     }
 
