@@ -1,7 +1,8 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { Navigate, useParams, useSearchParams } from 'react-router';
+import { useCurrent } from '../app/current';
 import { Trouble } from '../app/Trouble';
 import { useApplications } from '../ask/answers';
 import { Working } from '../ask/Working';
@@ -56,15 +57,6 @@ function useOpened() {
     turn: (next: Leaf) => change({ leaf: next }, true),
     setCountFor: (next: CountFor) => change({ count: countForText(next) }, true),
   };
-}
-
-/** The same function always, which does what the last one given does. */
-function useCurrent<A>(does: (argument: A) => void): (argument: A) => void {
-  const current = useRef(does);
-  useEffect(() => {
-    current.current = does;
-  });
-  return useCallback((argument: A) => current.current(argument), []);
 }
 
 /** Bench: roles and privilege sets, designed on the grid. */

@@ -5,6 +5,7 @@ import InputBase from '@mui/material/InputBase';
 import { styled } from '@mui/material/styles';
 import Typography from '@mui/material/Typography';
 import { memo, useState } from 'react';
+import { useCurrent } from '../app/current';
 import { number } from '../ask/said';
 import type { RoleElement, SetElement } from './design';
 import type { Worked } from './working';
@@ -34,6 +35,45 @@ const Line = styled(ButtonBase)(({ theme }) => ({
 
 type Named = { name?: string; meantFor?: string };
 
+type LineProps = {
+  name: string;
+  of: string;
+  people: number;
+  current: boolean;
+  touched: boolean;
+  gone: boolean;
+  outside: boolean;
+  onOpen: (key: string) => void;
+};
+
+/** One element of a drawer; drawn anew only when what it says is another. */
+const ElementLine = memo(function ElementLine(props: LineProps) {
+  const { name, of, people, current, touched, gone, outside, onOpen } = props;
+  return (
+    <Line
+      aria-current={current}
+      data-touched={touched}
+      data-outside={outside}
+      onClick={() => onOpen(of)}
+    >
+      <Box
+        component="span"
+        className={gone ? 'gone' : ''}
+        sx={{ flex: 1, minWidth: 0, overflowWrap: 'anywhere' }}
+      >
+        {name}
+      </Box>
+      <Box
+        component="span"
+        aria-label={people === 0 ? 'held by nobody' : `held by ${people}`}
+        sx={{ fontSize: 12.5, opacity: 0.85 }}
+      >
+        {people === 0 ? 'nobody' : number(people)}
+      </Box>
+    </Line>
+  );
+});
+
 type DrawerProps<E extends Named> = {
   title: string;
   elements: Worked<E>[];
@@ -54,6 +94,7 @@ function Drawer<E extends Named>({
   onNew,
 }: DrawerProps<E>) {
   const wanted = search.trim().toLowerCase();
+  const open = useCurrent(onOpen);
   const name = (one: Worked<E>) => (one.now ?? one.published)?.name ?? one.key;
   const shown = elements
     .filter((one) => wanted === '' || name(one).toLowerCase().includes(wanted))
@@ -73,28 +114,17 @@ function Drawer<E extends Named>({
         </Button>
       </Box>
       {shown.map((one) => (
-        <Line
+        <ElementLine
           key={one.key}
-          aria-current={opened === one.key}
-          data-touched={one.touched}
-          data-outside={(one.now ?? one.published)?.meantFor === 'external'}
-          onClick={() => onOpen(one.key)}
-        >
-          <Box
-            component="span"
-            className={one.now ? '' : 'gone'}
-            sx={{ flex: 1, minWidth: 0, overflowWrap: 'anywhere' }}
-          >
-            {name(one)}
-          </Box>
-          <Box
-            component="span"
-            aria-label={one.people === 0 ? 'held by nobody' : `held by ${one.people}`}
-            sx={{ fontSize: 12.5, opacity: 0.85 }}
-          >
-            {one.people === 0 ? 'nobody' : number(one.people)}
-          </Box>
-        </Line>
+          name={name(one)}
+          of={one.key}
+          people={one.people}
+          current={opened === one.key}
+          touched={one.touched}
+          gone={one.now === null}
+          outside={(one.now ?? one.published)?.meantFor === 'external'}
+          onOpen={open}
+        />
       ))}
       {shown.length === 0 && (
         <Typography variant="body2" color="textSecondary" sx={{ pl: 1 }}>
