@@ -95,6 +95,7 @@ class AnswersService {
     record Subject(String type, String operation, String field, String record, String function) {}
 
     WhoCanPage whoCan(Person me, Where where, Subject object, int page, int size) {
+        Paging.check(page, size);
         Moment moment = moment(me, where);
         Predicate<Person> visible = governance.mayView(me);
         List<Able> able = new ArrayList<>();
@@ -309,6 +310,7 @@ class AnswersService {
     }
 
     FindingPage findings(Person me, Where where, Optional<String> kind, int page, int size) {
+        Paging.check(page, size);
         List<FindingShown> all =
                 findings(me, moment(me, where)).stream()
                         .filter(one -> kind.isEmpty() || kind.get().equals(lower(one.kind())))

@@ -173,6 +173,7 @@ class BenchService {
             String set,
             int page,
             int size) {
+        Paging.check(page, size);
         Moment moment = moments.of(me, application, draft, Optional.empty());
         List<Held> seen = held(me, moment, role, set);
         return new HolderPage(

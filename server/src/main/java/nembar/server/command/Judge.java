@@ -7,7 +7,6 @@ import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.Set;
 import nembar.core.answers.Counting;
 import nembar.core.answers.Moment;
@@ -74,7 +73,7 @@ class Judge {
         Instant at = command.at().orElseGet(clock::instant);
         Actor actor = command.actor();
         if (actor.program()) {
-            return new Judgement(changes, now, next, List.of(), List.of(), at, Map.of());
+            return new Judgement(changes, now, next, List.of(), List.of(), List.of(), at, Map.of());
         }
         tables(changes, now, next);
         permitted(command, changes, now);
@@ -88,9 +87,14 @@ class Judge {
         if (expectations && !changes.directory().none()) {
             proved.addAll(next.models().keySet());
         }
+        List<Proof> proofs = new ArrayList<>();
         List<Proof> broken = new ArrayList<>();
-        proved.forEach(key -> broken.addAll(broken(key, now, next, at)));
-        return new Judgement(changes, now, next, objections, broken, at, Map.of());
+        for (String key : proved) {
+            List<Proof> some = proofs(key, now, next, at);
+            proofs.addAll(some);
+            broken.addAll(broken(key, some, now, at));
+        }
+        return new Judgement(changes, now, next, objections, proofs, broken, at, Map.of());
     }
 
     /** Only tables of schemas that are the application's. */
@@ -276,19 +280,28 @@ class Judge {
                 && was.who().equals(is.who());
     }
 
-    /** The expectations that hold now and would not any more, with what shows it. */
-    private List<Proof> broken(String application, Snapshot now, Snapshot next, Instant at) {
-        Optional<AccessModel> was = now.find(application);
+    /** How the expectations of an application would stand; none where it stays as it is. */
+    private List<Proof> proofs(String application, Snapshot now, Snapshot next, Instant at) {
         AccessModel is = next.models().get(application);
-        if (was.isEmpty() || was.get() == is) {
+        if (now.find(application).filter(was -> was != is).isEmpty()) {
             return List.of();
         }
         Moment after = new Moment(is, at);
-        Moment before = new Moment(was.get(), at);
         Counting counting = records.counting(application);
         return is.design().expectations().stream()
                 .map(one -> Proof.of(after, one, counting))
-                .filter(proof -> !proof.holds())
+                .toList();
+    }
+
+    /** Those of them that hold now and would not any more. */
+    private List<Proof> broken(String application, List<Proof> proofs, Snapshot now, Instant at) {
+        List<Proof> failing = proofs.stream().filter(proof -> !proof.holds()).toList();
+        if (failing.isEmpty()) {
+            return List.of();
+        }
+        Moment before = new Moment(now.find(application).orElseThrow(), at);
+        Counting counting = records.counting(application);
+        return failing.stream()
                 .filter(proof -> Proof.of(before, proof.expectation(), counting).holds())
                 .toList();
     }

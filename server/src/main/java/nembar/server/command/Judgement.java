@@ -16,6 +16,7 @@ import nembar.server.store.PublicationStore.Publication;
  * @param before what is published
  * @param next the same as it would be
  * @param objections of the standing rules, those left out that approvers have lifted
+ * @param proofs how the expectations of applications that change would stand
  * @param broken the expectations that hold now and would not any more, with what shows it
  * @param at the instant it is judged at
  * @param publications what it has become, by application; none before it is executed
@@ -25,11 +26,12 @@ public record Judgement(
         Snapshot before,
         Snapshot next,
         List<Objection> objections,
+        List<Proof> proofs,
         List<Proof> broken,
         Instant at,
         Map<String, Publication> publications) {
     Judgement publishing(Map<String, Publication> made) {
-        return new Judgement(changes, before, next, objections, broken, at, made);
+        return new Judgement(changes, before, next, objections, proofs, broken, at, made);
     }
 
     /** Names of the expectations that would be broken. */

@@ -138,7 +138,7 @@ class Consequences implements DisposableBean {
         private Result work() {
             step();
             CompletableFuture<Judgement> judged =
-                    CompletableFuture.supplyAsync(judge::judge, judges);
+                    CompletableFuture.supplyAsync(this::judge, judges);
             Moment now = moments.now(draft.application());
             Moment next =
                     new Moment(Changes.apply(now.model(), DraftEdits.changes(draft)), now.at());
@@ -162,6 +162,14 @@ class Consequences implements DisposableBean {
                                                                     me, next.model(), type)))
                             .toList();
             return new Result(lines, totals, judgement.objections(), broken);
+        }
+
+        /** Not begun where a newer edit came while it waited for its turn. */
+        private Judgement judge() {
+            if (cancelled) {
+                throw new CancellationException();
+            }
+            return judge.judge();
         }
 
         private Judgement judged(CompletableFuture<Judgement> judged) {

@@ -1,13 +1,14 @@
 package nembar.server.drafts;
 
-import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.stream.Collectors;
+import nembar.core.answers.Counting;
 import nembar.core.answers.Moment;
 import nembar.core.answers.Proof;
-import nembar.core.design.Expectation;
 import nembar.core.directory.Person;
 import nembar.core.governance.Objection;
 import nembar.core.model.AccessModel;
@@ -47,13 +48,6 @@ class DraftReview {
         this.clashes = clashes;
         this.governance = governance;
         this.records = records;
-    }
-
-    private Proved proved(Person me, Moment moment, Expectation expectation) {
-        String application = moment.model().application().key();
-        return Proved.of(
-                Proof.of(moment, expectation, records.counting(application)),
-                type -> governance.guardedFrom(me, moment.model(), type));
     }
 
     /**
@@ -113,44 +107,52 @@ class DraftReview {
         String application = draft.application();
         Person author = models.directory().person(draft.author()).orElseThrow();
         Judgement judgement = publishing.judged(author, draft);
-        Moment now = moments.now(application);
         AccessModel next = judgement.next().models().get(application);
-        Moment then = new Moment(next, now.at());
-        Set<Expectation> broken =
-                judgement.broken().stream().map(Proof::expectation).collect(Collectors.toSet());
-        List<ExpectationShown> expectations = new ArrayList<>();
-        for (Expectation one : next.design().expectations()) {
-            Optional<Expectation> was =
-                    now.model().design().expectations().stream()
-                            .filter(known -> known.key().equals(one.key()))
-                            .findFirst();
-            expectations.add(
-                    new ExpectationShown(
-                            one.key(),
-                            one.name(),
-                            was.map(known -> proved(me, now, known)),
-                            Optional.of(proved(me, then, one)),
-                            broken.contains(one)));
-        }
-        now.model().design().expectations().stream()
-                .filter(
-                        one ->
-                                expectations.stream()
-                                        .noneMatch(known -> known.key().equals(one.key())))
-                .forEach(
-                        one ->
-                                expectations.add(
-                                        new ExpectationShown(
-                                                one.key(),
-                                                one.name(),
-                                                Optional.of(proved(me, now, one)),
-                                                Optional.empty(),
-                                                false)));
         return new Standing(
                 judgement.objections(),
                 clashes.of(draft),
-                expectations,
+                expectations(me, application, judgement, next),
                 new ChangeWords(models.model(application), next).of(DraftEdits.changes(draft)),
                 List.of());
+    }
+
+    /** Those that the draft leaves or makes, in their order, and those that it takes away. */
+    private List<ExpectationShown> expectations(
+            Person me, String application, Judgement judgement, AccessModel next) {
+        Moment now = moments.now(application);
+        Counting counting = records.counting(application);
+        List<Proof> published =
+                now.model().design().expectations().stream()
+                        .map(one -> Proof.of(now, one, counting))
+                        .toList();
+        boolean same = judgement.before().find(application).filter(was -> was == next).isPresent();
+        Map<String, Proof> before = byKey(published);
+        Map<String, Proof> after = byKey(same ? published : judgement.proofs());
+        Map<String, Proof> broken = byKey(judgement.broken());
+        Set<String> keys = new LinkedHashSet<>(after.keySet());
+        keys.addAll(before.keySet());
+        return keys.stream()
+                .map(
+                        key -> {
+                            Optional<Proof> was = Optional.ofNullable(before.get(key));
+                            Optional<Proof> is = Optional.ofNullable(after.get(key));
+                            return new ExpectationShown(
+                                    key,
+                                    is.or(() -> was).orElseThrow().expectation().name(),
+                                    was.map(one -> proved(me, now.model(), one)),
+                                    is.map(one -> proved(me, next, one)),
+                                    broken.containsKey(key));
+                        })
+                .toList();
+    }
+
+    private static Map<String, Proof> byKey(List<Proof> proofs) {
+        Map<String, Proof> byKey = new LinkedHashMap<>();
+        proofs.forEach(one -> byKey.put(one.expectation().key(), one));
+        return byKey;
+    }
+
+    private Proved proved(Person me, AccessModel model, Proof proof) {
+        return Proved.of(proof, type -> governance.guardedFrom(me, model, type));
     }
 }
