@@ -26,7 +26,7 @@ const inOrder = (days: string[]) => keys.filter((day) => days.includes(day));
 const nextOf = (day: string) => keys[(keys.indexOf(day) + 1) % keys.length] ?? day;
 
 /** Whether it says something: a day at least, and two different times. */
-export const complete = (one: Hours): boolean =>
+const complete = (one: Hours): boolean =>
   one.days.length > 0 && one.from !== '' && one.to !== '' && one.from !== one.to;
 
 /** Hours as documents write them: what goes over midnight is two spans. */

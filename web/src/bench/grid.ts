@@ -258,8 +258,7 @@ export type At = { row: number; column: number };
 const lineOf = (column: number): number => (column === 0 ? 0 : Math.floor((column - 1) / COMMON));
 
 /** Which of the drawn columns a cell stands in; 0 is the head of the row. */
-export const positionOf = (column: number): number =>
-  column === 0 ? 0 : ((column - 1) % COMMON) + 1;
+const positionOf = (column: number): number => (column === 0 ? 0 : ((column - 1) % COMMON) + 1);
 
 const columnsOf = (row: GridRow | undefined): number[] =>
   !row || row.kind === 'area' ? [] : [0, ...row.cells.map((cell) => cell.column)];

@@ -1,12 +1,11 @@
 import MuiLink from '@mui/material/Link';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
-import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { api, data } from '../api/client';
 import { When } from '../app/parts';
 import { outcomes } from '../people/PersonHistory';
-import { queryOf, SIZE, useAsked } from './address';
+import { useListed } from './address';
 import { Filters, OfPerson } from './Filters';
 import { Listing } from './Listing';
 
@@ -25,25 +24,11 @@ const places: Record<string, string> = {
 
 /** What was done to people, teams, units and organisations. */
 export function ActsLeaf() {
-  const { asked, change, page, turn, filtered } = useAsked([
-    'search',
-    'person',
-    'author',
-    'from',
-    'until',
-  ] as const);
-  const query = queryOf(asked);
-  const list = useQuery({
-    queryKey: ['acts', query, page],
-    queryFn: () =>
-      data(
-        api.GET('/api/ledger/acts', {
-          params: { query: { page, size: SIZE, ...query } as never },
-        }),
-      ),
-    placeholderData: keepPreviousData,
-    retry: false,
-  });
+  const { asked, change, page, turn, filtered, query, list } = useListed(
+    ['acts'],
+    ['search', 'person', 'author', 'from', 'until'] as const,
+    (query) => data(api.GET('/api/ledger/acts', { params: { query: query as never } })),
+  );
   return (
     <>
       <Filters
@@ -97,24 +82,11 @@ export function ActsLeaf() {
 
 /** Who tried to sign in, and how it ended. */
 export function SignInsLeaf() {
-  const { asked, change, page, turn, filtered } = useAsked([
-    'search',
-    'person',
-    'from',
-    'until',
-  ] as const);
-  const query = queryOf(asked);
-  const list = useQuery({
-    queryKey: ['sign-ins', query, page],
-    queryFn: () =>
-      data(
-        api.GET('/api/ledger/sign-ins', {
-          params: { query: { page, size: SIZE, ...query } as never },
-        }),
-      ),
-    placeholderData: keepPreviousData,
-    retry: false,
-  });
+  const { asked, change, page, turn, filtered, query, list } = useListed(
+    ['sign-ins'],
+    ['search', 'person', 'from', 'until'] as const,
+    (query) => data(api.GET('/api/ledger/sign-ins', { params: { query: query as never } })),
+  );
   return (
     <>
       <Filters

@@ -4,8 +4,8 @@ import Typography from '@mui/material/Typography';
 import { type ReactNode, useEffect } from 'react';
 import { Link, Navigate, useParams, useSearchParams } from 'react-router';
 import { useApplications } from '../ask/answers';
+import { ActsLeaf, SignInsLeaf } from './AuditLog';
 import { Comparison } from './Comparison';
-import { ActsLeaf, SignInsLeaf } from './Deeds';
 import { OnePublication } from './OnePublication';
 import { Publications } from './Publications';
 

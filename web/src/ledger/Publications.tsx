@@ -1,12 +1,11 @@
 import MuiLink from '@mui/material/Link';
-import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { api, data } from '../api/client';
 import { When } from '../app/parts';
 import { and, quoted } from '../ask/said';
 import { type Publication, useBench } from '../bench/api';
 import { Chooser } from '../people/PickOne';
-import { queryOf, SIZE, useAsked } from './address';
+import { useListed } from './address';
 import { Filters, OfPerson } from './Filters';
 import { Listing } from './Listing';
 
@@ -14,23 +13,20 @@ const FILTERS = ['search', 'person', 'author', 'element', 'from', 'until'] as co
 
 /** What was published, the last first. */
 export function Publications({ application }: { application: string }) {
-  const { asked, change, page, turn, filtered } = useAsked(FILTERS);
-  const query = queryOf(asked);
+  const { asked, change, page, turn, filtered, query, list } = useListed(
+    ['ledger', application],
+    FILTERS,
+    (query) =>
+      data(
+        api.GET('/api/applications/{application}/publications', {
+          params: { path: { application }, query: query as never },
+        }),
+      ),
+  );
   const bench = useBench(application);
   const elements = [...(bench.data?.roles ?? []), ...(bench.data?.sets ?? [])].map(
     ({ element }) => ({ key: element.key ?? '', name: element.name ?? '' }),
   );
-  const list = useQuery({
-    queryKey: ['ledger', application, query, page],
-    queryFn: () =>
-      data(
-        api.GET('/api/applications/{application}/publications', {
-          params: { path: { application }, query: { page, size: SIZE, ...query } as never },
-        }),
-      ),
-    placeholderData: keepPreviousData,
-    retry: false,
-  });
   return (
     <>
       <Filters

@@ -1,3 +1,4 @@
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useSearchParams } from 'react-router';
 
 export const SIZE = 25;
@@ -10,7 +11,7 @@ export function instant(day: string, after = 0): string | undefined {
 }
 
 /** What a list is asked for, as the address has it: a filter that is not set is empty. */
-export function useAsked<K extends string>(names: readonly K[]) {
+function useAsked<K extends string>(names: readonly K[]) {
   const [params, setParams] = useSearchParams();
   const asked = Object.fromEntries(names.map((name) => [name, params.get(name) ?? ''])) as Record<
     K,
@@ -35,6 +36,23 @@ export function useAsked<K extends string>(names: readonly K[]) {
     turn: (to: number) => change({ page: to === 0 ? '' : String(to) }),
     filtered: names.some((name) => asked[name] !== ''),
   };
+}
+
+/** A page of a list by its filters, which stand in the address; asked for anew when they change. */
+export function useListed<K extends string, A>(
+  key: unknown[],
+  names: readonly K[],
+  load: (query: Record<string, string | number>) => Promise<A>,
+) {
+  const { asked, page, ...address } = useAsked(names);
+  const query = queryOf(asked);
+  const list = useQuery({
+    queryKey: [...key, query, page],
+    queryFn: () => load({ page, size: SIZE, ...query }),
+    placeholderData: keepPreviousData,
+    retry: false,
+  });
+  return { ...address, asked, page, query, list };
 }
 
 /** The filters as the server takes them: days become instants, what is not set is left out. */

@@ -2,8 +2,8 @@ import { screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { expect, test } from 'vitest';
 import { serve, show } from '../testing/served';
+import { ActsLeaf, SignInsLeaf } from './AuditLog';
 import { instant, queryOf } from './address';
-import { ActsLeaf, SignInsLeaf } from './Deeds';
 import { setsOf } from './SetsBeforeAfter';
 
 test('days become instants, the last one to its end, and what is not set is left out', () => {

@@ -1,6 +1,5 @@
 package nembar.core.answers;
 
-import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
 import java.util.Set;
@@ -55,8 +54,8 @@ public record Mend(
 
     /** The same, with somebody among those who gain by it. */
     Mend with(String person) {
-        List<String> all = new ArrayList<>(people);
+        Set<String> all = new TreeSet<>(people);
         all.add(person);
-        return new Mend(words, changes, new TreeSet<>(all), records, losing, lost);
+        return new Mend(words, changes, all, records, losing, lost);
     }
 }

@@ -20,7 +20,7 @@ import org.springframework.stereotype.Service;
 
 /** Understands questions, and sees that whoever asks may ask them. */
 @Service
-class Questions {
+public class Questions {
     private final AskedMoments moments;
     private final Governance governance;
 
@@ -89,7 +89,13 @@ class Questions {
                         });
     }
 
-    private static Optional<String> account(Person person, Directory directory, String asked) {
+    /**
+     * The account for which somebody is asked about: their first, unless one of theirs is named.
+     *
+     * @param asked key of the account; empty or null for their first
+     * @throws BadRequest where they do not belong to it
+     */
+    public static Optional<String> account(Person person, Directory directory, String asked) {
         if (asked == null || asked.isBlank()) {
             return person.accounts().stream().findFirst();
         }

@@ -25,13 +25,13 @@ import org.springframework.stereotype.Service;
 
 /** What people did, and how they came in, as far as whoever asks may view whom it is about. */
 @Service
-class Deeds {
+class AuditLog {
     private final Acts acts;
     private final SignIns signIns;
     private final Models models;
     private final Governance governance;
 
-    Deeds(Acts acts, SignIns signIns, Models models, Governance governance) {
+    AuditLog(Acts acts, SignIns signIns, Models models, Governance governance) {
         this.acts = acts;
         this.signIns = signIns;
         this.models = models;
@@ -47,7 +47,7 @@ class Deeds {
      * @param from the first instant
      * @param until the first instant after it
      */
-    record DeedsAsked(String search, String person, String author, String from, String until) {}
+    record AuditAsked(String search, String person, String author, String from, String until) {}
 
     /**
      * @param kind person, team, unit or account
@@ -62,7 +62,7 @@ class Deeds {
 
     record SignInPage(List<SignInLine> tries, long total) {}
 
-    ActPage acts(Person me, DeedsAsked asked, int page, int size) {
+    ActPage acts(Person me, AuditAsked asked, int page, int size) {
         Paging.check(page, size);
         Directory directory = models.directory();
         Map<String, Map<String, String>> names = names(directory);
@@ -93,7 +93,7 @@ class Deeds {
                 found.total());
     }
 
-    SignInPage signIns(Person me, DeedsAsked asked, int page, int size) {
+    SignInPage signIns(Person me, AuditAsked asked, int page, int size) {
         Paging.check(page, size);
         Directory directory = models.directory();
         String person = LedgerController.said(asked.person());

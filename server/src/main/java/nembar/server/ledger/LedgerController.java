@@ -9,11 +9,11 @@ import nembar.server.answers.Impacts.ImpactPage;
 import nembar.server.http.Csv;
 import nembar.server.http.Instants;
 import nembar.server.http.Paging;
-import nembar.server.ledger.Deeds.ActLine;
-import nembar.server.ledger.Deeds.ActPage;
-import nembar.server.ledger.Deeds.DeedsAsked;
-import nembar.server.ledger.Deeds.SignInLine;
-import nembar.server.ledger.Deeds.SignInPage;
+import nembar.server.ledger.AuditLog.ActLine;
+import nembar.server.ledger.AuditLog.ActPage;
+import nembar.server.ledger.AuditLog.AuditAsked;
+import nembar.server.ledger.AuditLog.SignInLine;
+import nembar.server.ledger.AuditLog.SignInPage;
 import nembar.server.ledger.PublicationShapes.PublicationShown;
 import nembar.server.ledger.Publications.Comparison;
 import nembar.server.session.Me;
@@ -36,13 +36,13 @@ class LedgerController {
     private static final int CSV_ROWS = 10_000;
 
     private final Publications publications;
-    private final Deeds deeds;
+    private final AuditLog audit;
     private final PublicationShapes shapes;
     private final Me me;
 
-    LedgerController(Publications publications, Deeds deeds, PublicationShapes shapes, Me me) {
+    LedgerController(Publications publications, AuditLog audit, PublicationShapes shapes, Me me) {
         this.publications = publications;
-        this.deeds = deeds;
+        this.audit = audit;
         this.shapes = shapes;
         this.me = me;
     }
@@ -160,18 +160,18 @@ class LedgerController {
     @GetMapping("/ledger/acts")
     @Operation(operationId = "acts")
     ActPage acts(
-            @ParameterObject DeedsAsked asked,
+            @ParameterObject AuditAsked asked,
             @RequestParam(defaultValue = "0") int page,
             @RequestParam(defaultValue = "25") int size) {
-        return deeds.acts(me.person(), asked, page, size);
+        return audit.acts(me.person(), asked, page, size);
     }
 
     /** The same as a CSV file (RFC 4180), the last ten thousand at most. */
     @GetMapping(path = "/ledger/acts.csv", produces = "text/csv")
     @Operation(operationId = "actsCsv")
-    ResponseEntity<StreamingResponseBody> actsCsv(@ParameterObject DeedsAsked asked) {
+    ResponseEntity<StreamingResponseBody> actsCsv(@ParameterObject AuditAsked asked) {
         List<ActLine> all =
-                all(page -> deeds.acts(me.person(), asked, page, Paging.SIZE_AT_MOST).acts());
+                all(page -> audit.acts(me.person(), asked, page, Paging.SIZE_AT_MOST).acts());
         return Csv.file(
                 "acts.csv",
                 List.of("At", "Who", "Did", "To", "Name"),
@@ -190,18 +190,18 @@ class LedgerController {
     @GetMapping("/ledger/sign-ins")
     @Operation(operationId = "signIns")
     SignInPage signIns(
-            @ParameterObject DeedsAsked asked,
+            @ParameterObject AuditAsked asked,
             @RequestParam(defaultValue = "0") int page,
             @RequestParam(defaultValue = "25") int size) {
-        return deeds.signIns(me.person(), asked, page, size);
+        return audit.signIns(me.person(), asked, page, size);
     }
 
     /** The same as a CSV file (RFC 4180), the last ten thousand at most. */
     @GetMapping(path = "/ledger/sign-ins.csv", produces = "text/csv")
     @Operation(operationId = "signInsCsv")
-    ResponseEntity<StreamingResponseBody> signInsCsv(@ParameterObject DeedsAsked asked) {
+    ResponseEntity<StreamingResponseBody> signInsCsv(@ParameterObject AuditAsked asked) {
         List<SignInLine> all =
-                all(page -> deeds.signIns(me.person(), asked, page, Paging.SIZE_AT_MOST).tries());
+                all(page -> audit.signIns(me.person(), asked, page, Paging.SIZE_AT_MOST).tries());
         return Csv.file(
                 "sign-ins.csv",
                 List.of("At", "Person", "Outcome", "Program", "Address"),

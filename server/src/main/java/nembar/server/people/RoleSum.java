@@ -8,10 +8,10 @@ import nembar.core.decision.PersonAccess;
 import nembar.core.directory.Person;
 import nembar.core.model.AccessModel;
 import nembar.core.model.Standpoint;
+import nembar.server.ask.Questions;
 import nembar.server.ask.WhatCan;
 import nembar.server.ask.WhatCanService;
 import nembar.server.governance.Governance;
-import nembar.server.http.BadRequest;
 import nembar.server.model.Models;
 import nembar.server.model.Moments;
 import org.springframework.stereotype.Component;
@@ -61,7 +61,7 @@ class RoleSum {
                                                 now, given.withoutTimes(), List.of(person), me)))
                         .models()
                         .get(application);
-        Optional<String> acting = acting(person, account);
+        Optional<String> acting = Questions.account(person, now.directory(), account);
         return new RightsSum(
                 grids.answer(access(before, person, acting), me),
                 grids.answer(access(after, person, acting), me));
@@ -71,15 +71,5 @@ class RoleSum {
         return new PersonAccess(
                 model,
                 new Standpoint(person, account, moments.now(model.application().key()).at(), true));
-    }
-
-    private static Optional<String> acting(Person person, String account) {
-        if (account.isEmpty()) {
-            return person.accounts().stream().findFirst();
-        }
-        if (!person.accounts().contains(account)) {
-            throw new BadRequest("account", "Choose one of their own organisations.");
-        }
-        return Optional.of(account);
     }
 }
