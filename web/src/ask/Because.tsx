@@ -50,7 +50,18 @@ export function Because({ question }: { question: Question }) {
 export type Asked = globalThis.Pick<Question, 'pick' | 'listed' | 'because' | 'list'>;
 
 /** Routes, cuts and what is missing. */
-export function Reasons({ answer, question }: { answer: BecauseAnswer; question: Asked }) {
+/**
+ * @param alone whether it stands by itself, with no list of the cell's records to go back to
+ */
+export function Reasons({
+  answer,
+  question,
+  alone,
+}: {
+  answer: BecauseAnswer;
+  question: Asked;
+  alone?: boolean;
+}) {
   const pick = question.pick;
   const listable = pick?.kind === 'cell' && !question.listed;
   const operation = pick && 'operation' in pick ? pick.operation : 'view';
@@ -102,7 +113,7 @@ export function Reasons({ answer, question }: { answer: BecauseAnswer; question:
           {answer.listRefusal}
         </Typography>
       )}
-      {pick?.kind === 'record' && (
+      {pick?.kind === 'record' && !alone && (
         <Link
           component="button"
           onClick={() =>

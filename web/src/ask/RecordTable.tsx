@@ -125,7 +125,12 @@ function levelClass(level: string): string {
   return level === 'hidden' ? 'withheld' : level === 'masked' ? 'masked' : '';
 }
 
-function shown(value: RecordPage['rows'][number]['values'][number], type: string, zone: string) {
+/** A value as the person has it. */
+export function shown(
+  value: RecordPage['rows'][number]['values'][number],
+  type: string,
+  zone: string,
+) {
   if (value.level === 'hidden') {
     return 'hidden';
   }

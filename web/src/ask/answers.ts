@@ -78,6 +78,16 @@ export function useRecords(slots: Slots, listed: Listed) {
   });
 }
 
+/** One record as the person has it, as published; an empty page where it is not theirs to view. */
+export function useRecord(slots: Slots, type: string, record: string) {
+  return useQuery({
+    queryKey: ['record', slots, type, record],
+    queryFn: () =>
+      data(api.GET('/api/ask/records', { params: { query: { ...asked(slots), type, record } } })),
+    retry: false,
+  });
+}
+
 /** Where the same list is to be had as a CSV file. */
 export function csvAddress(slots: Slots, listed: Listed): string {
   const query = Object.entries({ ...asked(slots), ...arranged(listed) });

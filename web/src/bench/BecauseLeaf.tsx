@@ -25,7 +25,7 @@ export function pickOf(cell: CellRef | null): Pick | null {
   }
 }
 
-/** By which routes the example person has what the cell is about: as drafted, or as published. */
+/** By which routes the example person has what the cell under the cursor is about. */
 export function BecauseLeaf({
   application,
   draft,
@@ -37,12 +37,7 @@ export function BecauseLeaf({
   person: string;
   cell: CellRef | null;
 }) {
-  const go = useNavigate();
-  const [published, setPublished] = useState(false);
   const pick = pickOf(cell);
-  const slots = { person, application, account: '', asIfActive: false };
-  const drafted = draft && draft.changes.length > 0 ? draft : undefined;
-  const answer = useBecause(slots, pick, published ? undefined : drafted);
   if (person === '') {
     return (
       <Typography color="textSecondary">
@@ -54,8 +49,32 @@ export function BecauseLeaf({
   if (!pick) {
     return <Typography color="textSecondary">Move to a cell of the grid.</Typography>;
   }
+  return <DraftedBecause application={application} draft={draft} person={person} pick={pick} />;
+}
+
+/** By which routes somebody has something: as drafted, or as published. */
+export function DraftedBecause({
+  application,
+  draft,
+  person,
+  account = '',
+  pick,
+}: {
+  application: string;
+  draft: DraftShown | undefined;
+  person: string;
+  account?: string;
+  pick: Pick;
+}) {
+  const go = useNavigate();
+  const [published, setPublished] = useState(false);
+  const slots = { person, application, account, asIfActive: false };
+  const drafted = draft && draft.changes.length > 0 ? draft : undefined;
+  const answer = useBecause(slots, pick, published ? undefined : drafted);
   const ask = (more: Record<string, string>) =>
-    go(`/ask/what-can?${new URLSearchParams({ person, application, ...more })}`);
+    go(
+      `/ask/what-can?${new URLSearchParams({ person, application, ...(account ? { account } : {}), ...more })}`,
+    );
   const question: Asked = {
     pick,
     listed: null,
@@ -83,7 +102,7 @@ export function BecauseLeaf({
       )}
       {answer.isPending && <Working lines={5} />}
       {answer.isError && <Trouble error={answer.error} again={() => answer.refetch()} />}
-      {answer.data && <Reasons answer={answer.data} question={question} />}
+      {answer.data && <Reasons answer={answer.data} question={question} alone />}
     </>
   );
 }

@@ -28,7 +28,7 @@ export const ofDraft = (application: string, draft: DraftShown): ImpactSource =>
         params: { path: { application, id: draft.id }, query },
       }),
     ),
-  examples: true,
+  examples: { application, draft },
 });
 
 const ofEdit = (application: string, draft: DraftShown, number: number): ImpactSource => ({
@@ -39,7 +39,7 @@ const ofEdit = (application: string, draft: DraftShown, number: number): ImpactS
         params: { path: { application, id: draft.id, number }, query },
       }),
     ),
-  examples: true,
+  examples: { application, draft },
   none: 'Nobody gains or loses anything today by this edit alone.',
 });
 

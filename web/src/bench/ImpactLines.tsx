@@ -11,7 +11,8 @@ import { Trouble } from '../app/Trouble';
 import { Shield } from '../ask/marks';
 import { number } from '../ask/said';
 import { Working } from '../ask/Working';
-import type { ImpactLine } from './api';
+import type { DraftShown, ImpactLine } from './api';
+import { type Example, RecordDialog } from './RecordDialog';
 
 const LINES = 100;
 
@@ -20,8 +21,8 @@ export type ImpactSource = {
   /** Tells it from others, for keeping it. */
   key: unknown[];
   load: (page: { page: number; size: number; person?: string }) => Promise<Schemas['ImpactPage']>;
-  /** Whether one person's lines come with examples of records. */
-  examples: boolean;
+  /** Where one person's lines come with examples of records: what these are opened with. */
+  examples?: { application: string; draft: DraftShown };
   /** What is said where nobody gains or loses anything; nothing where it is left out. */
   none?: string;
 };
@@ -116,7 +117,7 @@ export function ImpactPeople({ lines, source }: { lines: ImpactLine[]; source?: 
           )}
           {open === one.key && (
             <Box sx={{ fontSize: 13, color: 'text.secondary', mb: 0.5 }}>
-              {source?.examples && <Examples source={source} person={one.key} />}
+              {source?.examples && <Examples source={source} of={source.examples} person={one} />}
               <MuiLink component={Link} to={`/people/p/${one.key}`}>
                 Open the person
               </MuiLink>
@@ -153,14 +154,48 @@ function ImpactWords({ line }: { line: ImpactLine }) {
   );
 }
 
-function Examples({ source, person }: { source: ImpactSource; person: string }) {
-  const told = useImpact(source, 0, person);
+/** Records of which the person gains or loses something; each opens. */
+function Examples({
+  source,
+  of,
+  person,
+}: {
+  source: ImpactSource;
+  of: NonNullable<ImpactSource['examples']>;
+  person: OfPerson;
+}) {
+  const told = useImpact(source, 0, person.key);
+  const [open, setOpen] = useState<Example | null>(null);
   const lines = (told.data?.lines ?? []).filter(
     (one) => !one.field && one.gainedExamples.length + one.lostExamples.length > 0,
   );
-  return lines.slice(0, 4).map((line) => (
-    <div key={lineKey(line)}>
-      {line.does}: such as {[...line.gainedExamples, ...line.lostExamples].slice(0, 5).join(', ')}
-    </div>
-  ));
+  return (
+    <>
+      {lines.slice(0, 4).map((line) => (
+        <div key={lineKey(line)}>
+          {line.does}: such as{' '}
+          {[...line.gainedExamples, ...line.lostExamples].slice(0, 5).map((record, at) => (
+            <span key={record}>
+              {at > 0 && ', '}
+              <MuiLink
+                component="button"
+                onClick={() => setOpen({ line, record })}
+                sx={{ font: 'inherit' }}
+              >
+                {record}
+              </MuiLink>
+            </span>
+          ))}
+        </div>
+      ))}
+      {open && (
+        <RecordDialog
+          application={of.application}
+          draft={of.draft}
+          example={open}
+          onClose={() => setOpen(null)}
+        />
+      )}
+    </>
+  );
 }

@@ -52,7 +52,6 @@ export function Comparison({ application, number, other }: Props) {
           params: { path, query: { page, size } },
         }),
       ),
-    examples: false,
     none: 'Nobody had more or less after the one than after the other, on the records there are.',
   };
   return (

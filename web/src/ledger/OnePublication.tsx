@@ -175,7 +175,6 @@ const ofPublication = (application: string, number: number): ImpactSource => ({
         params: { path: { application, number }, query: { page, size } },
       }),
     ),
-  examples: false,
   none: 'Nobody gained or lost anything on the records there are.',
 });
 

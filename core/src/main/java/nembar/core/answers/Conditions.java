@@ -26,7 +26,17 @@ public final class Conditions {
     /** Every condition of the design, expectations left out. */
     public static List<Used> of(Design design) {
         List<Used> used = new ArrayList<>();
-        for (PrivilegeSet set : design.sets()) {
+        design.sets().forEach(one -> used.addAll(of(one)));
+        design.sharingRules().forEach(one -> used.addAll(of(one)));
+        design.accountFilters().forEach(one -> used.addAll(of(one)));
+        design.fieldFilters().forEach(one -> used.addAll(of(one)));
+        return used;
+    }
+
+    /** The conditions of one element by which it gives or takes. */
+    static List<Used> of(Element element) {
+        List<Used> used = new ArrayList<>();
+        if (element instanceof PrivilegeSet set) {
             for (Privilege privilege : set.privileges()) {
                 if (privilege instanceof Privilege.RecordPrivilege of) {
                     add(set, Optional.of(of.recordType()), of.condition(), used);
@@ -34,14 +44,11 @@ public final class Conditions {
                     add(set, Optional.of(of.recordType()), of.condition(), used);
                 }
             }
-        }
-        for (SharingRule rule : design.sharingRules()) {
+        } else if (element instanceof SharingRule rule) {
             add(rule, Optional.of(rule.recordType()), rule.condition(), used);
-        }
-        for (AccountFilter filter : design.accountFilters()) {
+        } else if (element instanceof AccountFilter filter) {
             add(filter, filter.recordTypes().stream().findFirst(), filter.condition(), used);
-        }
-        for (FieldFilter filter : design.fieldFilters()) {
+        } else if (element instanceof FieldFilter filter) {
             add(filter, Optional.of(filter.recordType()), filter.condition(), used);
         }
         return used;

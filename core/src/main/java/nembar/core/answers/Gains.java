@@ -102,12 +102,12 @@ public final class Gains {
                 && was.teams().equals(is.teams());
     }
 
-    /** Everybody for whom anything changes at any instant from this one on. */
-    public static List<OfSeat> between(AccessModel before, AccessModel after, Instant from) {
-        if (before == after) {
+    /** Everybody for whom anything changes at any instant from that on from which both are seen. */
+    public static List<OfSeat> between(Timeline before, Timeline after) {
+        if (before.model() == after.model()) {
             return List.of();
         }
-        Gains gains = new Gains(new Timeline(before, from), new Timeline(after, from));
+        Gains gains = new Gains(before, after);
         gains.ofClasses();
         gains.ofDelegates();
         return gains.found;

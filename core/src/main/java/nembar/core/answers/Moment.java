@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
+import nembar.core.catalogue.RecordType;
 import nembar.core.decision.Holding;
 import nembar.core.decision.PersonAccess;
 import nembar.core.design.Privilege;
@@ -14,6 +15,7 @@ import nembar.core.design.Reach;
 import nembar.core.design.Times;
 import nembar.core.directory.Audience;
 import nembar.core.model.AccessModel;
+import nembar.core.model.Kept;
 import nembar.core.model.Seats.Seat;
 import nembar.core.model.Standpoint;
 
@@ -24,11 +26,16 @@ import nembar.core.model.Standpoint;
  * own, or of people below them. Safe for use by several threads at once.
  */
 public final class Moment {
+    private static final int OTHERS_KEPT = 3;
+
     private final AccessModel model;
     private final Instant at;
     private final boolean asIfActive;
     private final Map<Integer, PersonAccess> access = new ConcurrentHashMap<>();
+    private final Map<Integer, Set<String>> personal = new ConcurrentHashMap<>();
     private final Classes classes;
+    private final Kept<Moment> others = new Kept<>(OTHERS_KEPT);
+    private volatile Timeline timeline;
 
     public Moment(AccessModel model, Instant at) {
         this(model, at, false);
@@ -52,6 +59,19 @@ public final class Moment {
         return at;
     }
 
+    /** What the model has in store from this instant on; kept. */
+    public Timeline timeline() {
+        if (timeline == null) {
+            timeline = new Timeline(this);
+        }
+        return timeline;
+    }
+
+    /** Another model at the same instant; the last few are kept. */
+    public Moment with(AccessModel other) {
+        return others.find(one -> one.model() == other, () -> new Moment(other, at, asIfActive));
+    }
+
     /** The seats, class by class. */
     public List<List<Seat>> classes() {
         return classes.all();
@@ -63,11 +83,25 @@ public final class Moment {
      * concerns one of them by name.
      */
     Set<String> personalTypes(Seat seat) {
+        return personal.computeIfAbsent(classOf(seat), any -> personalOf(seat));
+    }
+
+    private Set<String> personalOf(Seat seat) {
         Set<String> types = new HashSet<>();
         for (Holding holding : access(seat).holdings()) {
             personal(holding.set().privileges(), types);
         }
         return Travel.onward(model.catalogue(), types);
+    }
+
+    /**
+     * An access that has the very same on records of the type as the person at the seat: that of
+     * the first of their class, where all of them have the same there.
+     */
+    PersonAccess accessOn(Seat seat, RecordType type) {
+        Seat first = classes.all().get(classOf(seat)).get(0);
+        boolean same = !classes.personByPerson() && !personalTypes(first).contains(type.key());
+        return access(same ? first : seat);
     }
 
     /** Whether all people of the seat's class have the very same. */

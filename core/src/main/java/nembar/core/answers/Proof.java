@@ -80,7 +80,12 @@ public record Proof(
                 RecordType type = type(of.recordType());
                 Operation operation = type.operation(of.operation()).orElseThrow();
                 return onRecords(
-                        type, operation, seat -> moment.access(seat).meeting(of.condition(), type));
+                        type,
+                        operation,
+                        seat ->
+                                of.condition().isEmpty()
+                                        ? RecordSet.EVERYTHING
+                                        : moment.access(seat).meeting(of.condition(), type));
             }
             if (expectation.target() instanceof Target.OnRecord of) {
                 RecordType type = type(of.recordType());
@@ -132,7 +137,7 @@ public record Proof(
                                 seat,
                                 type,
                                 Optional.empty(),
-                                moment.access(seat).records(type, operation),
+                                moment.accessOn(seat, type).records(type, operation),
                                 object.apply(seat)));
             }
             // What may be created is not there to be counted: having any way to is what counts.
@@ -142,7 +147,7 @@ public record Proof(
         private List<Having> onField(RecordType type, Field field, Use use) {
             List<Having> all = new ArrayList<>();
             for (Seat seat : subject) {
-                PersonAccess access = moment.access(seat);
+                PersonAccess access = moment.accessOn(seat, type);
                 FieldCoverage coverage = access.field(type, field);
                 all.add(
                         new Having(

@@ -1,12 +1,16 @@
 package nembar.core.answers;
 
+import java.lang.ref.SoftReference;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Stream;
+import nembar.core.condition.Added;
 import nembar.core.decision.PersonAccess;
 import nembar.core.design.AccountFilter;
 import nembar.core.design.Assignment;
@@ -28,17 +32,35 @@ import nembar.core.model.Standpoint;
  * were active. Safe for use by several threads at once.
  */
 public final class Timeline {
+    private static final int ACCESSES_KEPT = 20_000;
+
     private final AccessModel model;
     private final Instant from;
     private volatile Classes classes;
+    private volatile SoftReference<Map<List<Object>, PersonAccess>> accesses =
+            new SoftReference<>(null);
     private volatile List<Shared> shared;
 
     /** A rule or share, and the seats that its audience has at some instant. */
     private record Shared(Element element, Times times, Optional<Audience> owners, BitSet seats) {}
 
+    /** Of the first instant, where that is at hand. */
+    private final Optional<Moment> first;
+
+    /** By class: whether nothing of theirs asks a clock. */
+    private final Map<Integer, Boolean> clockless = new ConcurrentHashMap<>();
+
     public Timeline(AccessModel model, Instant from) {
         this.model = model;
         this.from = from;
+        this.first = Optional.empty();
+    }
+
+    /** From a moment on. */
+    Timeline(Moment first) {
+        this.model = first.model();
+        this.from = first.at();
+        this.first = Optional.of(first);
     }
 
     public AccessModel model() {
@@ -175,9 +197,33 @@ public final class Timeline {
         return new Edges(from, model.application().zone());
     }
 
-    /** The seat's access at an instant, for comparing. */
+    /** The seat's access at an instant, for comparing; kept while there is room. */
     PersonAccess access(Seat seat, Instant at) {
-        return PersonAccess.timeless(model, standpoint(seat, at));
+        if (first.isPresent()
+                && at.equals(from)
+                && seat.person().active()
+                && clockless.computeIfAbsent(classes().of(seat), any -> clockless(seat))) {
+            return first.get().access(seat);
+        }
+        Map<List<Object>, PersonAccess> kept = accesses.get();
+        if (kept == null || kept.size() >= ACCESSES_KEPT) {
+            kept = new ConcurrentHashMap<>();
+            accesses = new SoftReference<>(kept);
+        }
+        return kept.computeIfAbsent(
+                List.of(seat.number(), at),
+                any -> PersonAccess.timeless(model, standpoint(seat, at)));
+    }
+
+    /** Whether leaving the clock of conditions open makes no difference for the seat's class. */
+    private boolean clockless(Seat seat) {
+        return contentOf(seat).stream()
+                .filter(Element.class::isInstance)
+                .flatMap(one -> Conditions.of((Element) one).stream())
+                .noneMatch(
+                        one ->
+                                one.condition().calls(Added.NOW)
+                                        || one.condition().calls(Added.TODAY));
     }
 
     Standpoint standpoint(Seat seat, Instant at) {

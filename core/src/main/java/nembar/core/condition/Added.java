@@ -1,5 +1,7 @@
 package nembar.core.condition;
 
+import java.time.Instant;
+import java.time.temporal.ChronoUnit;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
@@ -11,7 +13,10 @@ public enum Added {
      * {@code today()}, or {@code today(n)}: the day n days from today, in the application's zone.
      */
     TODAY(0, 1),
-    /** {@code now()}, or {@code now(n)}: the instant n times 24 hours from now. */
+    /**
+     * {@code now()}, or {@code now(n)}: the instant, to the whole minute that has begun, or n times
+     * 24 hours from it.
+     */
     NOW(0, 1),
     /** {@code below(unit, top)}: the unit is the top one or anywhere below it. */
     BELOW(2, 2),
@@ -24,6 +29,14 @@ public enum Added {
     Added(int least, int most) {
         this.least = least;
         this.most = most;
+    }
+
+    /**
+     * What {@code now()} gives at an instant: whole minutes, so that what was worked out serves for
+     * more than the instant itself.
+     */
+    public static Instant wholeMinute(Instant at) {
+        return at.truncatedTo(ChronoUnit.MINUTES);
     }
 
     public String word() {

@@ -85,7 +85,9 @@ public final class Binding {
         }
         return switch (applied.function()) {
             case TODAY -> new Expression.Literal(person.today().plusDays(days(arguments)));
-            case NOW -> new Expression.Literal(person.now().plus(Duration.ofDays(days(arguments))));
+            case NOW ->
+                    new Expression.Literal(
+                            Added.wholeMinute(person.now()).plus(Duration.ofDays(days(arguments))));
             case HAS ->
                     new Expression.Literal(
                             person.has(text(arguments.get(0)), text(arguments.get(1))));

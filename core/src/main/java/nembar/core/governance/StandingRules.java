@@ -11,6 +11,7 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import nembar.core.answers.Edges;
 import nembar.core.answers.Gains;
+import nembar.core.answers.Moment;
 import nembar.core.answers.Timeline;
 import nembar.core.catalogue.Area;
 import nembar.core.catalogue.RecordType;
@@ -40,14 +41,14 @@ public final class StandingRules {
     private final Approvers approvers;
 
     /** Access counts as if everybody were active: who is suspended today may be back tomorrow. */
-    private StandingRules(AccessModel nembar, AccessModel now, AccessModel next, Instant at) {
+    private StandingRules(AccessModel nembar, Moment now, Moment next) {
         this.nembar = nembar;
-        this.now = now;
-        this.next = next;
-        this.at = at;
-        this.before = new Timeline(now, at);
-        this.after = new Timeline(next, at);
-        this.gains = Gains.between(now, next, at);
+        this.now = now.model();
+        this.next = next.model();
+        this.at = now.at();
+        this.before = now.timeline();
+        this.after = next.timeline();
+        this.gains = Gains.between(before, after);
         this.approvers = new Approvers(nembar, at);
     }
 
@@ -57,17 +58,12 @@ public final class StandingRules {
      *
      * @param nembar the published model of Nembar itself
      * @param now the application's published model
-     * @param next the same as it would be, in catalogue, design or directory
+     * @param next the same as it would be, in catalogue, design or directory, at the same instant
      * @param approvers who has approved it, besides the author
      */
     public static List<Objection> of(
-            AccessModel nembar,
-            AccessModel now,
-            AccessModel next,
-            Author author,
-            Set<String> approvers,
-            Instant at) {
-        StandingRules rules = new StandingRules(nembar, now, next, at);
+            AccessModel nembar, Moment now, Moment next, Author author, Set<String> approvers) {
+        StandingRules rules = new StandingRules(nembar, now, next);
         List<Objection> objections = new ArrayList<>();
         rules.guardedAreas(author, objections);
         rules.noRaising(author, objections);

@@ -34,12 +34,17 @@ import nembar.core.directory.PersonKind;
  */
 public final class AccessModel {
     private static final BitSet NOBODY = new BitSet();
+    private static final int SIBLINGS_KEPT = 6;
 
     private final Application application;
     private final Catalogue catalogue;
     private final Directory directory;
     private final Design design;
     private final Seats seats;
+
+    /** Models with the same application, catalogue and directory that were made lately. */
+    private final Kept<AccessModel> siblings;
+
     private final Map<String, Scope> scopes = new ConcurrentHashMap<>();
     private final Map<Said, String> words = new ConcurrentHashMap<>();
     private volatile BitSet[] assigned;
@@ -52,7 +57,9 @@ public final class AccessModel {
             Catalogue catalogue,
             Directory directory,
             Design design,
-            Seats seats) {
+            Seats seats,
+            Kept<AccessModel> siblings) {
+        this.siblings = siblings;
         this.application = application;
         this.catalogue = catalogue;
         this.directory = directory;
@@ -67,18 +74,30 @@ public final class AccessModel {
      */
     public static AccessModel of(
             Application application, Catalogue catalogue, Directory directory, Design design) {
-        check(application, catalogue, directory, design);
-        return new AccessModel(application, catalogue, directory, design, new Seats(directory));
+        refuse(ModelCheck.problemsOf(application, catalogue, directory, design));
+        return new AccessModel(
+                application,
+                catalogue,
+                directory,
+                design,
+                new Seats(directory),
+                new Kept<>(SIBLINGS_KEPT));
     }
 
     /**
-     * The same application and people with another design.
+     * The same application and people with another design; the same object where it was made
+     * lately.
      *
      * @throws ModelRefused with every problem found, when they do not belong together
      */
     public AccessModel withDesign(Design other) {
-        check(application, catalogue, directory, other);
-        return new AccessModel(application, catalogue, directory, other, seats);
+        return siblings.find(
+                one -> one.design.equals(other),
+                () -> {
+                    refuse(ModelCheck.problemsOfDesign(catalogue, directory, other));
+                    return new AccessModel(
+                            application, catalogue, directory, other, seats, siblings);
+                });
     }
 
     /**
@@ -90,9 +109,7 @@ public final class AccessModel {
         return of(application, catalogue, other, design);
     }
 
-    private static void check(
-            Application application, Catalogue catalogue, Directory directory, Design design) {
-        List<Problem> problems = ModelCheck.problemsOf(application, catalogue, directory, design);
+    private static void refuse(List<Problem> problems) {
         if (!problems.isEmpty()) {
             throw new ModelRefused(problems);
         }

@@ -38,10 +38,19 @@ final class ModelCheck {
         ModelCheck check = new ModelCheck();
         check.key("application.key", application.key());
         new DirectoryCheck(directory, check).run();
-        AudienceCheck audiences = new AudienceCheck(directory, design, check);
-        new CatalogueCheck(catalogue, audiences, check).run();
-        new DesignCheck(catalogue, directory, design, audiences, check).run();
-        return check.problems;
+        return check.design(catalogue, directory, design);
+    }
+
+    /** The problems of a design with a directory that has none by itself. */
+    static List<Problem> problemsOfDesign(Catalogue catalogue, Directory directory, Design design) {
+        return new ModelCheck().design(catalogue, directory, design);
+    }
+
+    private List<Problem> design(Catalogue catalogue, Directory directory, Design design) {
+        AudienceCheck audiences = new AudienceCheck(directory, design, this);
+        new CatalogueCheck(catalogue, audiences, this).run();
+        new DesignCheck(catalogue, directory, design, audiences, this).run();
+        return problems;
     }
 
     void report(String path, String message) {

@@ -47,8 +47,10 @@ class SteadyTest {
     }
 
     @Test
-    void whereNowCountsItStandsForNoTime() {
+    void whereNowCountsItStandsUntilTheMinuteIsOver() {
         harbour.give(Harbour.to("ben"), Harbour.may("trip", "view", Reach.ALL, "leaves >= now(1)"));
-        assertThat(until()).isEqualTo(Harbour.NOW);
+        Instant within = Harbour.NOW.plusSeconds(40);
+        assertThat(until()).isEqualTo(Harbour.NOW.plusSeconds(60));
+        assertThat(Steady.until(harbour.model(), within)).isEqualTo(Harbour.NOW.plusSeconds(60));
     }
 }

@@ -8,6 +8,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import nembar.core.answers.Moment;
 import nembar.core.condition.Condition;
 import nembar.core.design.AccountFilter;
 import nembar.core.design.AccountScope;
@@ -142,11 +143,10 @@ class StandingRulesTest {
         List<Objection> objections =
                 StandingRules.of(
                         world.nembar(),
-                        now,
-                        harbour.model(),
+                        new Moment(now, NOW),
+                        new Moment(harbour.model(), NOW),
                         Author.of(now.directory().person("ben").orElseThrow()),
-                        Set.of(),
-                        NOW);
+                        Set.of());
         assertThat(objections)
                 .extracting(Objection::rule)
                 .as("ben becomes a pilot, and charts are guarded")

@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
+import nembar.core.answers.Moment;
 import nembar.core.catalogue.Application;
 import nembar.core.catalogue.Area;
 import nembar.core.catalogue.Catalogue;
@@ -48,11 +49,10 @@ public final class NembarOfHarbour {
             String author, Set<String> approvers, AccessModel now, AccessModel next) {
         return StandingRules.of(
                 nembar(),
-                now,
-                next,
+                new Moment(now, NOW),
+                new Moment(next, NOW),
                 Author.of(now.directory().person(author).orElseThrow()),
-                approvers,
-                NOW);
+                approvers);
     }
 
     /** May change everybody, and give nothing. */

@@ -96,6 +96,11 @@ class AskController {
                 : because.ofRecord(question, me.person(), known, done, record);
     }
 
+    /**
+     * The records under a cell, as the person has them.
+     *
+     * @param record key of the one record that is wanted
+     */
     @GetMapping("/records")
     @Operation(operationId = "records")
     RecordPage records(
@@ -106,7 +111,8 @@ class AskController {
             @RequestParam(defaultValue = "25") int size,
             @RequestParam(required = false) String sort,
             @RequestParam(defaultValue = "false") boolean descending,
-            @RequestParam(defaultValue = "") String search) {
+            @RequestParam(defaultValue = "") String search,
+            @RequestParam(defaultValue = "") String record) {
         Question question = understood(asked, "");
         RecordType known = question.type(type);
         return recordList.list(
@@ -114,7 +120,7 @@ class AskController {
                 me.person(),
                 known,
                 Question.operation(known, operation),
-                new Wanted(page, size, sort, descending, search));
+                new Wanted(page, size, sort, descending, search, record));
     }
 
     /** The same list whole, as a CSV file (RFC 4180). */
@@ -136,7 +142,8 @@ class AskController {
                         me.person(),
                         known,
                         Question.operation(known, operation),
-                        new Wanted(0, RecordListService.SIZE_AT_MOST, sort, descending, search));
+                        new Wanted(
+                                0, RecordListService.SIZE_AT_MOST, sort, descending, search, ""));
         return ResponseEntity.ok()
                 .contentType(new MediaType("text", "csv", StandardCharsets.UTF_8))
                 .header(

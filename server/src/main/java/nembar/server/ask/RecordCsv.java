@@ -43,7 +43,8 @@ class RecordCsv {
                                     first.size(),
                                     first.sort(),
                                     first.descending(),
-                                    first.search());
+                                    first.search(),
+                                    first.record());
                     page = lists.list(question, asking, type, operation, next);
                 }
             }

@@ -47,8 +47,17 @@ class RecordListService {
      * Which page is wanted.
      *
      * @param page from 0
+     * @param record key of the one record that is wanted; all where it is empty
      */
-    record Wanted(int page, int size, String sort, boolean descending, String search) {}
+    record Wanted(
+            int page, int size, String sort, boolean descending, String search, String record) {
+        RecordSet among(RecordType type) {
+            return record.isEmpty()
+                    ? RecordSet.EVERYTHING
+                    : RecordSet.among(
+                            type.keyField(), new TreeSet<>(List.of(record)), "it is " + record);
+        }
+    }
 
     RecordPage list(
             Question question, Person asking, RecordType type, Operation operation, Wanted wanted) {
@@ -78,7 +87,9 @@ class RecordListService {
                 records.list(
                         question.application(),
                         type,
-                        question.access().coverage(type, operation).records(),
+                        RecordSet.allOf(
+                                question.access().coverage(type, operation).records(),
+                                wanted.among(type)),
                         fields,
                         page(question.model().directory(), type, fields, wanted));
         List<RecordRow> rows =

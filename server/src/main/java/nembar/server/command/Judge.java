@@ -33,6 +33,7 @@ import nembar.server.acts.Actor;
 import nembar.server.governance.Governance;
 import nembar.server.http.Refused;
 import nembar.server.model.Models;
+import nembar.server.model.Moments;
 import nembar.server.records.RecordSources;
 import nembar.server.records.Records;
 import org.springframework.stereotype.Component;
@@ -47,6 +48,7 @@ class Judge {
     private final Ownership ownership;
     private final Records records;
     private final RecordSources sources;
+    private final Moments moments;
     private final Clock clock;
 
     Judge(
@@ -54,7 +56,9 @@ class Judge {
             Ownership ownership,
             Records records,
             RecordSources sources,
+            Moments moments,
             Clock clock) {
+        this.moments = moments;
         this.governance = governance;
         this.ownership = ownership;
         this.records = records;
@@ -214,7 +218,7 @@ class Judge {
         }
     }
 
-    private static List<Objection> against(
+    private List<Objection> against(
             AccessModel nembar,
             ChangeSet changes,
             Snapshot now,
@@ -227,9 +231,9 @@ class Judge {
         for (AccessModel model : now.all()) {
             String key = model.application().key();
             if (placed || changes.applications().containsKey(key)) {
-                objections.addAll(
-                        StandingRules.of(
-                                nembar, model, next.models().get(key), author, approvers, at));
+                Moment was = moments.of(model, at);
+                Moment is = was.with(next.models().get(key));
+                objections.addAll(StandingRules.of(nembar, was, is, author, approvers));
             }
         }
         return objections;
@@ -286,7 +290,7 @@ class Judge {
         if (now.find(application).filter(was -> was != is).isEmpty()) {
             return List.of();
         }
-        Moment after = new Moment(is, at);
+        Moment after = moments.of(now.models().get(application), at).with(is);
         Counting counting = records.counting(application);
         return is.design().expectations().stream()
                 .map(one -> Proof.of(after, one, counting))
@@ -299,7 +303,7 @@ class Judge {
         if (failing.isEmpty()) {
             return List.of();
         }
-        Moment before = new Moment(now.find(application).orElseThrow(), at);
+        Moment before = moments.of(now.models().get(application), at);
         Counting counting = records.counting(application);
         return failing.stream()
                 .filter(proof -> Proof.of(before, proof.expectation(), counting).holds())

@@ -66,10 +66,8 @@ public class Previews {
                         (application, model) -> {
                             AccessModel was = before.models().get(application);
                             if (was != null && was != model) {
-                                Impact impact =
-                                        Impact.of(
-                                                new Moment(was, judgement.at(), asIfActive),
-                                                new Moment(model, judgement.at(), asIfActive));
+                                Moment now = new Moment(was, judgement.at(), asIfActive);
+                                Impact impact = Impact.of(now, now.with(model));
                                 impact.people()
                                         .forEach(one -> people.add(one.seat().person().key()));
                                 moved.addAll(

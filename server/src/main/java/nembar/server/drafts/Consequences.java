@@ -1,5 +1,7 @@
 package nembar.server.drafts;
 
+import java.time.Clock;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
@@ -48,6 +50,7 @@ class Consequences implements DisposableBean {
     private final Moments moments;
     private final Governance governance;
     private final Impacts impacts;
+    private final Clock clock;
     private final Map<String, Work> works = new ConcurrentHashMap<>();
     private final ExecutorService workers = pool("consequences");
     private final ExecutorService judges = pool("consequences-judged");
@@ -62,7 +65,9 @@ class Consequences implements DisposableBean {
                 });
     }
 
-    Consequences(Models models, Moments moments, Governance governance, Impacts impacts) {
+    Consequences(
+            Models models, Moments moments, Governance governance, Impacts impacts, Clock clock) {
+        this.clock = clock;
         this.models = models;
         this.moments = moments;
         this.governance = governance;
@@ -103,16 +108,25 @@ class Consequences implements DisposableBean {
         private final AccessModel nembar;
         private final Judge judge;
         private final CompletableFuture<Result> result = new CompletableFuture<>();
+        private final CarriedCounts counts;
         private volatile boolean cancelled;
         private volatile int done;
         private volatile int steps = 3;
 
-        Work(Person me, Draft draft, AccessModel published, Judge judge) {
+        /**
+         * @param earlier the work on an older version of the draft, where there is one
+         */
+        Work(Person me, Draft draft, AccessModel published, Judge judge, Optional<Work> earlier) {
             this.me = me;
             this.draft = draft;
             this.published = published;
             this.nembar = models.model(Models.NEMBAR);
             this.judge = judge;
+            this.counts =
+                    earlier.filter(one -> published == one.published && nembar == one.nembar)
+                            .map(one -> one.counts)
+                            .filter(one -> one.serve(clock.instant()))
+                            .orElseGet(() -> new CarriedCounts(clock.instant()));
         }
 
         /** Whether it is of this version, on what is published, and by what one may see now. */
@@ -140,13 +154,12 @@ class Consequences implements DisposableBean {
             CompletableFuture<Judgement> judged =
                     CompletableFuture.supplyAsync(this::judge, judges);
             Moment now = moments.now(draft.application());
-            Moment next =
-                    new Moment(Changes.apply(now.model(), DraftEdits.changes(draft)), now.at());
+            Moment next = now.with(Changes.apply(now.model(), DraftEdits.changes(draft)));
             step();
             Impact impact = Impact.of(now, next);
             Impact seen = impacts.visible(me, impact);
             step();
-            Counting counting = new Stepping(governance.counting(me, published));
+            Counting counting = counts.over(new Stepping(governance.counting(me, published)));
             List<Impact.Line> lines = seen.counted(counting, 0);
             ImpactTotals totals = ImpactTotals.of(seen.people(), lines, counting);
             Judgement judgement = judged(judged);
@@ -227,7 +240,13 @@ class Consequences implements DisposableBean {
                             if (known != null) {
                                 known.cancel();
                             }
-                            Work fresh = new Work(me, draft, published, judge);
+                            Work fresh =
+                                    new Work(
+                                            me,
+                                            draft,
+                                            published,
+                                            judge,
+                                            Optional.ofNullable(known));
                             workers.execute(fresh);
                             return fresh;
                         });
@@ -281,8 +300,10 @@ class Consequences implements DisposableBean {
                 : new IllegalStateException(cause);
     }
 
-    /** Keeps the results of a number of drafts only. */
+    /** Keeps the results of a number of drafts only, and what was counted for a while. */
     private void forget() {
+        Instant now = clock.instant();
+        works.values().forEach(one -> one.counts.forget(now));
         if (works.size() > KEPT_AT_MOST) {
             works.entrySet().removeIf(one -> one.getValue().result.isDone());
         }

@@ -7,7 +7,6 @@ import nembar.core.answers.Moment;
 import nembar.core.directory.Person;
 import nembar.core.draft.Change;
 import nembar.core.draft.Changes;
-import nembar.core.model.AccessModel;
 import nembar.core.model.ModelRefused;
 import nembar.server.answers.Impacts;
 import nembar.server.document.ChangePart;
@@ -123,8 +122,7 @@ class DraftImpact {
     }
 
     private static Moment with(Moment moment, List<Change> changes) {
-        AccessModel next = Changes.apply(moment.model(), changes);
-        return new Moment(next, moment.at());
+        return moment.with(Changes.apply(moment.model(), changes));
     }
 
     /** What it leads to, as far as that is worked out after waiting for some milliseconds. */

@@ -92,19 +92,12 @@ class Warming {
                                                     set.purpose(),
                                                     set.privileges()
                                                             .subList(0, Math.max(0, last))))));
-            Moment then = new Moment(next, now.at());
+            Moment then = now.with(next);
             Impact.of(now, then).counted(records.counting(application), 0);
             model.directory().people().stream()
                     .findFirst()
                     .ifPresent(
-                            one ->
-                                    StandingRules.of(
-                                            nembar,
-                                            model,
-                                            next,
-                                            Author.of(one),
-                                            Set.of(),
-                                            now.at()));
+                            one -> StandingRules.of(nembar, now, then, Author.of(one), Set.of()));
             model.design()
                     .expectations()
                     .forEach(one -> Proof.of(then, one, records.counting(application)));

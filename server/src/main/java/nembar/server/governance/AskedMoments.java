@@ -42,7 +42,6 @@ public class AskedMoments {
                         .filter(one -> one.application().equals(application))
                         .orElseThrow(() -> new NotFound("draft", "There is no such draft."));
         governance.requireOnDraft(me, "view", known.id(), application, known.author());
-        return new Moment(
-                Changes.apply(moment.model(), DocumentChanges.read(known.changes())), moment.at());
+        return moment.with(Changes.apply(moment.model(), DocumentChanges.read(known.changes())));
     }
 }

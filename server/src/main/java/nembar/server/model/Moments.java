@@ -41,6 +41,12 @@ public class Moments {
                 .orElseGet(() -> now(application));
     }
 
+    /** The model at an instant: the standing moment where that serves. */
+    public Moment of(AccessModel model, Instant at) {
+        Standing known = standing.get(model.application().key());
+        return known != null && known.serves(model, at) ? known.moment() : new Moment(model, at);
+    }
+
     /** The application as it is now. */
     public Moment now(String application) {
         AccessModel model = models.model(application);

@@ -140,6 +140,21 @@ class RecordListTest {
     }
 
     @Test
+    void oneRecordIsListedWhereItIsTheirs(Installation nembar) {
+        Client client = nembar.administrator();
+        String voyages = "type=voyage&size=1&person=";
+        String key =
+                list(client, voyages + "ilse.marrow&operation=change").at("/rows/0/key").asString();
+        JsonNode one = list(client, voyages + "ilse.marrow&operation=change&record=" + key);
+        assertThat(one.path("total").asLong()).isEqualTo(1);
+        assertThat(one.at("/rows/0/key").asString()).isEqualTo(key);
+        JsonNode notHers = list(client, voyages + "mabel.hollis&operation=change&record=" + key);
+        assertThat(notHers.path("total").asLong()).isZero();
+        assertThat(list(client, voyages + "ilse.marrow&record=no-such").path("total").asLong())
+                .isZero();
+    }
+
+    @Test
     void badPagesAreRefused(Installation nembar) {
         Client client = nembar.administrator();
         String voyages = "/api/ask/records?application=towline&person=ilse.marrow&type=voyage";
