@@ -64,7 +64,7 @@ const shared: Middleware = {
       response.status,
       body.title ?? 'Something went wrong',
       body.detail ?? '',
-      body.because,
+      body.because ?? body.problems?.map((one: { message: string }) => quoted(one.message)),
       body.problems?.[0]?.path,
       body.wanted,
       body.overtaken,

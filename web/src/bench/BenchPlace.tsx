@@ -1,6 +1,6 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
-import { useEffect, useMemo, useState } from 'react';
+import { useDeferredValue, useEffect, useMemo, useState } from 'react';
 import { Navigate, useParams, useSearchParams } from 'react-router';
 import { useCurrent } from '../app/current';
 import { Trouble } from '../app/Trouble';
@@ -67,13 +67,17 @@ export default function BenchPlace() {
   const [fresh, setFresh] = useState<Opened['kind'] | null>(null);
   const [cursor, setCursor] = useState<CellRef | null>(null);
   const { bench, roles, sets } = working;
+  // A key in the grid is drawn first; what stands beside it follows.
+  const rolesBeside = useDeferredValue(roles);
+  const setsBeside = useDeferredValue(sets);
+  const draft = useDeferredValue(working.tray?.draft);
   const role = opened?.kind === 'role' ? roles.find((one) => one.key === opened.key) : undefined;
   const set = opened?.kind === 'set' ? sets.find((one) => one.key === opened.key) : undefined;
   const counting = useCounting(
     application,
     role || set ? opened : null,
     (role ?? set)?.published === null,
-    working.tray?.draft,
+    draft,
     countFor,
   );
   // What is told by its address stays the same object while the address does.
@@ -86,7 +90,8 @@ export default function BenchPlace() {
   const shownOpened = role || set ? stableOpened : null;
   const onOpen = useCurrent(open);
   const onLeaf = useCurrent(turn);
-  const watch = { counting, onCountFor: setCountFor, onCursor: setCursor };
+  const onCountFor = useCurrent(setCountFor);
+  const watch = { counting, onCountFor, onCursor: setCursor };
   const name = role ? (role.now ?? role.published)?.name : (set?.now ?? set?.published)?.name;
 
   useEffect(() => {
@@ -100,14 +105,20 @@ export default function BenchPlace() {
     roles: new Set(roles.map((one) => one.key)),
     sets: new Set(sets.map((one) => one.key)),
   };
-  const shared = { working, watch, onOpen: open };
+  const shared = { working, watch, onOpen };
   const made = (next: Opened) => {
     setFresh(null);
     open(next);
   };
   return (
     <Box sx={{ display: 'flex', height: '100%' }}>
-      <Drawers roles={roles} sets={sets} opened={stableOpened} onOpen={onOpen} onNew={setFresh} />
+      <Drawers
+        roles={rolesBeside}
+        sets={setsBeside}
+        opened={stableOpened}
+        onOpen={onOpen}
+        onNew={setFresh}
+      />
       <Box component="main" sx={{ flex: 1, minWidth: 0, overflowY: 'auto', p: '14px 20px 40px' }}>
         {!bench && <Working lines={14} />}
         {bench && role && <RoleWork key={role.key} {...shared} bench={bench} role={role} />}
@@ -116,7 +127,7 @@ export default function BenchPlace() {
       </Box>
       <Leaves
         application={application}
-        draft={working.tray?.draft}
+        draft={draft}
         opened={shownOpened}
         leaf={shownOpened ? leaf : 'changes'}
         example={counting.example?.key ?? ''}

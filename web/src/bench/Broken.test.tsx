@@ -1,11 +1,11 @@
 import { screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import { expect, test } from 'vitest';
+import { expect, test, vi } from 'vitest';
 import { serve, show } from '../testing/served';
 import type { DraftShown } from './api';
 import { Broken, price } from './Broken';
 import { countForOf, countForText } from './counted';
-import { WouldChange } from './WouldChange';
+import { TakeAway } from './TakeAway';
 
 const draft = { id: 'd1', version: 3, changes: [{}] } as unknown as DraftShown;
 const expectation = {
@@ -83,12 +83,33 @@ test('the price of a mend is said in people and records', () => {
   expect(price({ ...mend, losing: [] })).toContain('nobody gains or loses');
 });
 
-test('who would lose what is told before it is taken away', async () => {
-  serve({ [`POST ${A}/tray/edits/preview`]: () => ({ lines: [line], total: 130 }) });
-  show(<WouldChange application="app" changes={[{ remove: 'roles', key: 'r' }]} />);
-  expect(await screen.findByText('Ann')).toBeTruthy();
-  expect(screen.getByText('− 7')).toBeTruthy();
+test('what goes with it and who would lose what is told before it is taken away', async () => {
+  const changes = [
+    { remove: 'assignments', key: 'a' },
+    { remove: 'roles', key: 'r' },
+  ];
+  serve({
+    [`GET ${A}/tray/removal`]: () => ({
+      changes,
+      besides: ['Ann no longer holds `Rower`'],
+      impact: { lines: [line], total: 130 },
+    }),
+  });
+  const away = vi.fn();
+  show(
+    <TakeAway
+      application="app"
+      of={{ list: 'roles', key: 'r' }}
+      name="Rower"
+      onClose={() => {}}
+      onAway={away}
+    />,
+  );
+  expect(await screen.findByText('− 7')).toBeTruthy();
+  expect(screen.getByText('Ann no longer holds “Rower”')).toBeTruthy();
   expect(screen.getByText('and 129 more')).toBeTruthy();
+  await userEvent.click(screen.getByRole('button', { name: 'Take it away' }));
+  expect(away).toHaveBeenCalledWith(changes);
 });
 
 test('whom to count for stands in the address', () => {

@@ -25,7 +25,8 @@ type Props = {
 };
 
 /** What stands above the grid: finding a type, folding away, and whom to count for. */
-export function GridTools({ folding, onFold, counting, onCountFor }: Props) {
+export const GridTools = memo(function GridTools(props: Props) {
+  const { folding, onFold, counting, onCountFor } = props;
   return (
     <Box sx={{ display: 'flex', alignItems: 'center', gap: 1.5, mb: 1, flexWrap: 'wrap' }}>
       <InputBase
@@ -57,7 +58,7 @@ export function GridTools({ folding, onFold, counting, onCountFor }: Props) {
       <WhomToCountFor counting={counting} onCountFor={onCountFor} />
     </Box>
   );
-}
+});
 
 function said({ countFor, example, holders }: Counting): string {
   if (countFor === 'all') {

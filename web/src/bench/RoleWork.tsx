@@ -11,10 +11,8 @@ import type { Opened } from './Drawers';
 import { keyFor, type RoleElement } from './design';
 import { type CellEdit, editOfOwnSet, editOfSet, otherRoles, putRole } from './edits';
 import { type GridWatch, GridWork } from './GridWork';
-import type { ChangePart } from './queue';
 import { heldBy, Sheet } from './Sheet';
 import { ofRole, setsOf } from './sources';
-import { WouldChange } from './WouldChange';
 import type { Worked, Working } from './working';
 
 type Props = {
@@ -51,23 +49,6 @@ export function RoleWork({ bench, working, role, watch, onOpen }: Props) {
   const put = (next: RoleElement) => working.edit([putRole(next)]);
   const conflicts = element.conflicts ?? [];
   const name = (key: string) => working.roles.find((one) => one.key === key)?.now?.name ?? key;
-  const assignments = bench.roles.find((one) => one.element.key === role.key)?.assignments ?? [];
-
-  const away: ChangePart[] = [
-    ...assignments.map((key) => ({ remove: 'assignments', key })),
-    ...working.roles.flatMap((one) =>
-      one.now?.conflicts?.includes(role.key)
-        ? [
-            putRole({
-              ...one.now,
-              conflicts: one.now.conflicts.filter((key) => key !== role.key),
-            }),
-          ]
-        : [],
-    ),
-    { remove: 'roles', key: role.key },
-  ];
-
   const make = (edit: CellEdit, set: string | null) => {
     setAsking(null);
     if (!role.now) {
@@ -101,21 +82,12 @@ export function RoleWork({ bench, working, role, watch, onOpen }: Props) {
   return (
     <>
       <Sheet
+        application={bench.application.key}
+        of={{ list: 'roles', key: role.key }}
         name={element.name}
         purpose={element.purpose ?? ''}
         facts={heldBy(role.people)}
         gone={role.now === null}
-        away={
-          <>
-            <Typography>
-              {heldBy(role.people)}
-              {assignments.length > 0 &&
-                `, by ${assignments.length === 1 ? '1 assignment that goes' : `${assignments.length} assignments that go`} with it`}
-              .
-            </Typography>
-            <WouldChange application={bench.application.key} changes={away} />
-          </>
-        }
         onPurpose={(purpose) => put({ ...element, purpose })}
         onRename={(next) => put({ ...element, name: next })}
         onCopy={(next) => {
@@ -123,7 +95,7 @@ export function RoleWork({ bench, working, role, watch, onOpen }: Props) {
           put({ ...element, key, name: next });
           onOpen({ kind: 'role', key });
         }}
-        onAway={() => working.edit(away)}
+        onAway={working.edit}
         onBack={() => put(element)}
       />
       {role.now && (

@@ -4,12 +4,10 @@ import { useMemo } from 'react';
 import type { Bench } from './api';
 import type { Opened } from './Drawers';
 import { keyFor, type SetElement } from './design';
-import { editOfSet, putRole, putSet } from './edits';
+import { editOfSet, putSet } from './edits';
 import { type GridWatch, GridWork } from './GridWork';
-import type { ChangePart } from './queue';
 import { heldBy, Sheet } from './Sheet';
 import { ofSet } from './sources';
-import { WouldChange } from './WouldChange';
 import type { Worked, Working } from './working';
 
 type Props = {
@@ -29,38 +27,15 @@ export function SetWork({ bench, working, set, watch, onOpen }: Props) {
   }
   const roles = working.roles.filter((one) => (one.now?.sets ?? []).includes(set.key));
   const put = (next: SetElement) => working.edit([putSet(next)]);
-  const assignments = bench.sets.find((one) => one.element.key === set.key)?.assignments ?? [];
-  const away: ChangePart[] = [
-    ...roles.flatMap((one) =>
-      one.now
-        ? [
-            putRole({
-              ...one.now,
-              sets: (one.now.sets ?? []).filter((each) => each !== set.key),
-            }),
-          ]
-        : [],
-    ),
-    ...assignments.map((key) => ({ remove: 'assignments', key })),
-    { remove: 'privilegeSets', key: set.key },
-  ];
   return (
     <>
       <Sheet
+        application={bench.application.key}
+        of={{ list: 'privilegeSets', key: set.key }}
         name={element.name}
         purpose={element.purpose}
         facts={`in ${roles.length === 1 ? '1 role' : `${roles.length} roles`} · ${heldBy(set.people)}`}
         gone={set.now === null}
-        away={
-          <>
-            {roles.length > 0 && (
-              <Typography>
-                It is taken out of {roles.map((one) => one.now?.name).join(', ')}.
-              </Typography>
-            )}
-            <WouldChange application={bench.application.key} changes={away} />
-          </>
-        }
         onPurpose={(purpose) => put({ ...element, purpose })}
         onRename={(name) => put({ ...element, name })}
         onCopy={(name) => {
@@ -68,7 +43,7 @@ export function SetWork({ bench, working, set, watch, onOpen }: Props) {
           put({ ...element, key, name });
           onOpen({ kind: 'set', key });
         }}
-        onAway={() => working.edit(away)}
+        onAway={working.edit}
         onBack={() => put(element)}
       />
       {roles.length > 0 && (

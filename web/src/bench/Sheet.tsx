@@ -1,23 +1,25 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import Dialog from '@mui/material/Dialog';
 import InputBase from '@mui/material/InputBase';
 import Typography from '@mui/material/Typography';
-import { type ReactNode, useState } from 'react';
+import { useState } from 'react';
 import { NameDialog } from '../people/NameDialog';
+import type { ChangePart } from './queue';
+import { TakeAway } from './TakeAway';
 
 type Props = {
+  application: string;
+  /** The element: in which list of the design, and its key. */
+  of: { list: string; key: string };
   name: string;
   purpose: string;
   facts: string;
   /** Whether the draft takes it away. */
   gone: boolean;
-  /** What is said before it is taken away. */
-  away: ReactNode;
   onPurpose: (purpose: string) => void;
   onRename: (name: string) => void;
   onCopy: (name: string) => void;
-  onAway: () => void;
+  onAway: (changes: ChangePart[]) => void;
   onBack: () => void;
 };
 
@@ -101,29 +103,13 @@ export function Sheet(props: Props) {
         />
       )}
       {dialog === 'away' && (
-        <Dialog open onClose={close} maxWidth="xs" fullWidth aria-labelledby="away-title">
-          <Box sx={{ p: 3, display: 'grid', gap: 1.5 }}>
-            <Typography id="away-title" variant="h2" component="h2">
-              Take away {name}?
-            </Typography>
-            <div>{props.away}</div>
-            <Box sx={{ display: 'flex', gap: 1, justifyContent: 'flex-end' }}>
-              <Button variant="outlined" onClick={close}>
-                Keep it
-              </Button>
-              <Button
-                variant="contained"
-                color="error"
-                onClick={() => {
-                  close();
-                  props.onAway();
-                }}
-              >
-                Take it away
-              </Button>
-            </Box>
-          </Box>
-        </Dialog>
+        <TakeAway
+          application={props.application}
+          of={props.of}
+          name={name}
+          onClose={close}
+          onAway={props.onAway}
+        />
       )}
     </Box>
   );

@@ -151,16 +151,16 @@ export function useCounting(
       : undefined;
   }, [person, countFor, drafted, before.data, now.data, holdersBefore.data, holdersNow.data]);
   const whom = before.data?.person;
-  return {
-    countFor,
-    example:
-      person === NOBODY
-        ? null
-        : {
-            key: person,
-            name: whom?.key === person ? whom.name : (holders?.most?.name ?? person),
-          },
-    counts,
-    holders: ofHolders && holders ? { people: holders.people, looked: holders.looked } : undefined,
-  };
+  const name = whom?.key === person ? whom.name : (holders?.most?.name ?? person);
+  const shown = ofHolders ? holders : undefined;
+  // The same object while nothing of it is another, so that what shows it is not drawn anew.
+  return useMemo(
+    () => ({
+      countFor,
+      example: person === NOBODY ? null : { key: person, name },
+      counts,
+      holders: shown && { people: shown.people, looked: shown.looked },
+    }),
+    [countFor, person, name, counts, shown],
+  );
 }

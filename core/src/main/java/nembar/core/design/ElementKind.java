@@ -1,5 +1,8 @@
 package nembar.core.design;
 
+import java.util.Arrays;
+import java.util.Optional;
+
 /** The kinds of element a design is made of, in the order in which designs list them. */
 public enum ElementKind {
     PRIVILEGE_SET("privilegeSets", "privilege set"),
@@ -23,6 +26,11 @@ public enum ElementKind {
     /** The list of a design document that has the kind's elements. */
     public String list() {
         return list;
+    }
+
+    /** The kind whose elements such a list has; empty where there is no such list. */
+    public static Optional<ElementKind> ofList(String list) {
+        return Arrays.stream(values()).filter(one -> one.list.equals(list)).findFirst();
     }
 
     public String words() {

@@ -46,15 +46,13 @@ record Bench(
 
     /**
      * @param people how many hold it today, by a role or by itself
-     * @param assignments keys of those that give it by itself
      */
-    record SetShown(SetPart element, int people, List<String> assignments) {}
+    record SetShown(SetPart element, int people) {}
 
     /**
      * @param people how many hold it today
-     * @param assignments keys of those that give it
      */
-    record RoleShown(RolePart element, int people, List<String> assignments) {}
+    record RoleShown(RolePart element, int people) {}
 
     /**
      * Somebody who holds a role or a set.

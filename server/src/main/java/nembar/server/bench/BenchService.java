@@ -1,7 +1,5 @@
 package nembar.server.bench;
 
-import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -15,9 +13,6 @@ import nembar.core.answers.Moment;
 import nembar.core.catalogue.Catalogue;
 import nembar.core.catalogue.Parent;
 import nembar.core.catalogue.RecordType;
-import nembar.core.design.Assignment.Gives;
-import nembar.core.design.Assignment.Gives.OfRole;
-import nembar.core.design.Assignment.Gives.OfSet;
 import nembar.core.design.Reach;
 import nembar.core.directory.Person;
 import nembar.core.model.AccessModel;
@@ -67,13 +62,6 @@ class BenchService {
         Holders holders = new Holders(moment);
         Map<String, Integer> ofSets = holders.ofSets();
         Map<String, Integer> ofRoles = holders.ofRoles();
-        Map<Gives, List<String>> given = new HashMap<>();
-        model.design()
-                .assignments()
-                .forEach(
-                        one ->
-                                given.computeIfAbsent(one.gives(), any -> new ArrayList<>())
-                                        .add(one.key()));
         return new Bench(
                 new Named(application, model.application().name()),
                 catalogue.areas().stream()
@@ -100,18 +88,14 @@ class BenchService {
                                 one ->
                                         new SetShown(
                                                 DocumentWriter.set(one),
-                                                ofSets.getOrDefault(one.key(), 0),
-                                                given.getOrDefault(
-                                                        new OfSet(one.key()), List.of())))
+                                                ofSets.getOrDefault(one.key(), 0)))
                         .toList(),
                 model.design().roles().stream()
                         .map(
                                 one ->
                                         new RoleShown(
                                                 DocumentWriter.role(one),
-                                                ofRoles.getOrDefault(one.key(), 0),
-                                                given.getOrDefault(
-                                                        new OfRole(one.key()), List.of())))
+                                                ofRoles.getOrDefault(one.key(), 0)))
                         .toList());
     }
 

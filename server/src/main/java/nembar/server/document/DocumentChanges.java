@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.OptionalInt;
 import nembar.core.design.Element;
 import nembar.core.design.ElementKind;
@@ -101,15 +100,15 @@ public final class DocumentChanges {
 
     private static ElementKind kind(String path, String list) {
         List<String> lists = Arrays.stream(ElementKind.values()).map(ElementKind::list).toList();
-        Optional<ElementKind> kind =
-                Arrays.stream(ElementKind.values())
-                        .filter(one -> one.list().equals(list))
-                        .findFirst();
-        return kind.orElseThrow(
-                () ->
-                        refused(
-                                path,
-                                "no list `" + list + "` in a design" + Nearest.hint(list, lists)));
+        return ElementKind.ofList(list)
+                .orElseThrow(
+                        () ->
+                                refused(
+                                        path,
+                                        "no list `"
+                                                + list
+                                                + "` in a design"
+                                                + Nearest.hint(list, lists)));
     }
 
     private static ModelRefused refused(String path, String message) {

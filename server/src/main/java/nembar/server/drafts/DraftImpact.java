@@ -4,12 +4,17 @@ import java.util.List;
 import java.util.Optional;
 import nembar.core.answers.Impact;
 import nembar.core.answers.Moment;
+import nembar.core.design.Design;
+import nembar.core.design.Element;
+import nembar.core.design.ElementKind;
 import nembar.core.directory.Person;
 import nembar.core.draft.Change;
 import nembar.core.draft.Changes;
+import nembar.core.draft.Removal;
+import nembar.core.model.AccessModel;
 import nembar.core.model.ModelRefused;
+import nembar.core.words.ChangeWords;
 import nembar.server.answers.Impacts;
-import nembar.server.document.ChangePart;
 import nembar.server.document.DocumentChanges;
 import nembar.server.governance.Governance;
 import nembar.server.http.NotFound;
@@ -108,17 +113,56 @@ class DraftImpact {
      * What further changes would lead to, on top of the draft in which somebody works; nothing is
      * kept.
      */
-    List<Impact.Line> ofChanges(Person me, String application, List<ChangePart> changes) {
+    List<Impact.Line> ofChanges(Person me, String application, List<Change> changes) {
         governance.requireOnDraft(me, "create", "new", application, me.key());
-        Moment now = moments.now(application);
-        Moment drafted =
-                with(
-                        now,
-                        drafts.current(me, application).map(DraftEdits::changes).orElse(List.of()));
-        Moment then = with(drafted, DraftEdits.read(changes));
+        Moment drafted = drafted(me, application);
+        Moment then = with(drafted, changes);
         governance.requireReadable(
-                List.of(me), now.model(), drafted.model().design(), then.model().design());
+                List.of(me),
+                models.model(application),
+                drafted.model().design(),
+                then.model().design());
         return impacts.lines(me, drafted, then, "");
+    }
+
+    /**
+     * What it takes to take an element away.
+     *
+     * @param besides what else goes, or is put otherwise, for it: a sentence each
+     * @param lines what that would change for people
+     */
+    record OfRemoval(List<Change> changes, List<String> besides, List<Impact.Line> lines) {}
+
+    /**
+     * What it would take to take an element out of the draft in which somebody works; nothing is
+     * kept.
+     *
+     * @param list of the design document
+     */
+    OfRemoval ofRemoval(Person me, String application, String list, String key) {
+        governance.requireOnDraft(me, "create", "new", application, me.key());
+        Design design = drafted(me, application).model().design();
+        Element element =
+                ElementKind.ofList(list)
+                        .flatMap(kind -> design.element(kind, key))
+                        .orElseThrow(
+                                () ->
+                                        new NotFound(
+                                                "key", "There is no such element in the draft."));
+        List<Change> changes = Removal.of(design, element.kind(), key);
+        List<Impact.Line> lines = ofChanges(me, application, changes);
+        AccessModel before = drafted(me, application).model();
+        List<String> besides =
+                new ChangeWords(before, Changes.apply(before, changes))
+                        .of(changes.subList(0, changes.size() - 1));
+        return new OfRemoval(changes, besides, lines);
+    }
+
+    /** As the draft has it in which somebody works; as published where they work in none. */
+    private Moment drafted(Person me, String application) {
+        return with(
+                moments.now(application),
+                drafts.current(me, application).map(DraftEdits::changes).orElse(List.of()));
     }
 
     private static Moment with(Moment moment, List<Change> changes) {

@@ -7,6 +7,7 @@ import java.util.Set;
 import nembar.server.answers.Impacts;
 import nembar.server.answers.Impacts.ImpactPage;
 import nembar.server.document.ChangePart;
+import nembar.server.document.DocumentChanges;
 import nembar.server.drafts.Clashes.Clash;
 import nembar.server.drafts.DraftShapes.ConsequencesShown;
 import nembar.server.drafts.DraftShapes.DraftShown;
@@ -85,6 +86,12 @@ class TrayController {
 
     record DraftName(String name) {}
 
+    /**
+     * @param changes that take it away
+     * @param besides what else goes, or is put otherwise, for it: a sentence each
+     */
+    record RemovalShown(List<ChangePart> changes, List<String> besides, ImpactPage impact) {}
+
     record DraftHeir(String person) {}
 
     /**
@@ -121,7 +128,26 @@ class TrayController {
     @Operation(operationId = "previewEdit")
     ImpactPage preview(@PathVariable String application, @RequestBody EditWritten edit) {
         return Impacts.page(
-                impact.ofChanges(me.person(), application, edit.changes()), 0, PREVIEWED);
+                impact.ofChanges(me.person(), application, DraftEdits.read(edit.changes())),
+                0,
+                PREVIEWED);
+    }
+
+    /**
+     * What it takes to take an element away, with whatever speaks of it, and what that would change
+     * for people: the first hundred lines. Nothing is done.
+     *
+     * @param list of the design document, such as "roles"
+     */
+    @GetMapping("/tray/removal")
+    @Operation(operationId = "removal")
+    RemovalShown removal(
+            @PathVariable String application, @RequestParam String list, @RequestParam String key) {
+        DraftImpact.OfRemoval of = impact.ofRemoval(me.person(), application, list, key);
+        return new RemovalShown(
+                DocumentChanges.write(of.changes()),
+                of.besides(),
+                Impacts.page(of.lines(), 0, PREVIEWED));
     }
 
     @PostMapping("/drafts/{id}/undo")

@@ -199,6 +199,27 @@ class DraftImpactTest {
     }
 
     @Test
+    void whatSpeaksOfAnElementGoesWithIt(Installation nembar) {
+        Client client = nembar.administrator();
+        client.put(TOWLINE + "/tray", Map.of());
+        String removal = TOWLINE + "/tray/removal?list=";
+        Answer told = client.get(removal + "privilegeSets&key=run-voyages");
+        assertThat(told.status()).as(told.text()).isEqualTo(200);
+        assertThat(told.json().path("besides").toString())
+                .contains("Dispatcher")
+                .contains("Piers Lomax");
+        assertThat(told.json().at("/impact/total").asInt()).isPositive();
+        Answer made =
+                client.post(
+                        TOWLINE + "/tray/edits", Map.of("changes", told.json().path("changes")));
+        assertThat(made.status()).as(made.text()).isEqualTo(200);
+        assertThat(client.get(removal + "privilegeSets&key=run-voyages").status()).isEqualTo(404);
+        assertThat(client.get(removal + "no-such&key=run-voyages").status()).isEqualTo(404);
+        client.with("If-Match", "\"" + made.json().at("/draft/version").asLong() + "\"")
+                .delete(TOWLINE + "/drafts/" + made.json().at("/draft/id").asString());
+    }
+
+    @Test
     void whatAnEditWouldTakeIsToldBeforeItIsMade(Installation nembar) {
         Client client = nembar.administrator();
         client.put(TOWLINE + "/tray", Map.of());
