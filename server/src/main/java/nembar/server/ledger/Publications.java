@@ -11,6 +11,7 @@ import nembar.core.answers.Moment;
 import nembar.core.directory.Person;
 import nembar.core.draft.Change;
 import nembar.core.draft.Changes;
+import nembar.core.model.ModelRefused;
 import nembar.core.words.ChangeWords;
 import nembar.server.answers.Impacts;
 import nembar.server.document.ChangePart;
@@ -44,6 +45,9 @@ class Publications {
     private final Governance governance;
     private final Impacts impacts;
     private final TransactionTemplate transactions;
+
+    /** How many of those whose people are not known were tried in vain since the start. */
+    private volatile int passedOver;
 
     Publications(
             Models models,
@@ -140,9 +144,26 @@ class Publications {
     }
 
     private boolean concernOne() {
-        Optional<Publication> next = store.toConcern();
-        next.ifPresent(one -> store.concern(one.application(), one.number(), people(one)));
+        Optional<Publication> next = store.toConcern(passedOver);
+        next.ifPresent(this::concern);
         return next.isPresent();
+    }
+
+    /** One that cannot be looked at does not hold up those after it. */
+    private void concern(Publication publication) {
+        Set<String> people;
+        try {
+            people = people(publication);
+        } catch (ModelRefused | NotFound broken) {
+            passedOver++;
+            LOG.warn(
+                    "whom publication {} of {} concerned cannot be told: {}",
+                    publication.number(),
+                    publication.application(),
+                    broken.getMessage());
+            return;
+        }
+        store.concern(publication.application(), publication.number(), people);
     }
 
     /** Nobody for the first one of an application: nobody had anything to lose or gain before. */

@@ -184,12 +184,13 @@ public class PublicationStore {
 
     /** The publication, the earliest first, of which it is not known yet whom it concerned. */
     @Transactional(propagation = Propagation.MANDATORY)
-    public Optional<Publication> toConcern() {
+    public Optional<Publication> toConcern(int skipping) {
         return entities
                 .createNativeQuery(
-                        "select * from publication where not people_known order by published_at"
-                                + " limit 1 for update skip locked",
+                        "select * from publication where not people_known order by published_at,"
+                                + " id offset :skipping limit 1 for update skip locked",
                         PublicationRow.class)
+                .setParameter("skipping", skipping)
                 .getResultList()
                 .stream()
                 .map(row -> publication((PublicationRow) row))
