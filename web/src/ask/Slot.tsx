@@ -24,6 +24,15 @@ const Input = styled('input')(({ theme }) => ({
   minWidth: 60,
   maxWidth: 380,
   '&::placeholder': { color: theme.vars?.palette.text.secondary, opacity: 1, fontWeight: 400 },
+  '&[data-quiet="true"]:not(:focus)': {
+    background: 'none',
+    borderColor: 'transparent',
+    borderBottom: `1px dotted ${theme.vars?.palette.primary.main}`,
+    borderRadius: 0,
+    padding: '3px 2px',
+    fontSize: 13,
+    '&::placeholder': { color: theme.vars?.palette.primary.main },
+  },
 }));
 
 const Option = styled('li')(({ theme }) => ({
@@ -43,6 +52,8 @@ type Props = {
   /** The choices are not, or not yet, those of what was typed. */
   waiting?: boolean;
   none: ReactNode;
+  /** Whether it mostly stays empty, and is drawn so. */
+  quiet?: boolean;
   inputRef?: Ref<HTMLInputElement>;
   onType?: (text: string) => void;
   onChoose: (choice: Choice) => void;
@@ -56,6 +67,7 @@ export function Slot({
   choices,
   waiting = false,
   none,
+  quiet = false,
   inputRef,
   onType,
   onChoose,
@@ -70,7 +82,7 @@ export function Slot({
       loadingText="Looking"
       noOptionsText={none}
       autoHighlight
-      openOnFocus
+      openOnFocus={!quiet}
       selectOnFocus
       clearOnBlur
       handleHomeEndKeys
@@ -103,6 +115,7 @@ export function Slot({
             }}
             aria-label={label}
             placeholder={placeholder}
+            data-quiet={quiet}
             spellCheck={false}
           />
         </Box>

@@ -6,6 +6,8 @@ import { useCurrent } from '../app/current';
 import { Trouble } from '../app/Trouble';
 import { useApplications } from '../ask/answers';
 import { Working } from '../ask/Working';
+import { ElementsWork } from '../sentences/ElementsWork';
+import { kindOf } from '../sentences/kinds';
 import { type CountFor, countForOf, countForText, useCounting } from './counted';
 import { Drawers, type Opened } from './Drawers';
 import type { CellRef } from './grid';
@@ -36,6 +38,7 @@ function useOpened() {
     : set
       ? { kind: 'set', key: set }
       : null;
+  const kind = opened ? undefined : kindOf(params.get('list'));
   const asked = params.get('leaf');
   const leaf: Leaf = asked === 'holders' || asked === 'because' ? asked : 'changes';
   const change = (next: Record<string, string>, replace: boolean) => {
@@ -51,9 +54,11 @@ function useOpened() {
   };
   return {
     opened,
+    kind,
     leaf,
     countFor: countForOf(params.get('count')),
-    open: (next: Opened) => change({ role: '', set: '', [next.kind]: next.key }, false),
+    open: (next: Opened) => change({ role: '', set: '', list: '', [next.kind]: next.key }, false),
+    openList: (list: string) => change({ role: '', set: '', list }, false),
     turn: (next: Leaf) => change({ leaf: next }, true),
     setCountFor: (next: CountFor) => change({ count: countForText(next) }, true),
   };
@@ -63,7 +68,16 @@ function useOpened() {
 export default function BenchPlace() {
   const { application = '' } = useParams();
   const working = useWorking(application);
-  const { opened, leaf, countFor, open, turn, setCountFor } = useOpened();
+  const {
+    opened,
+    kind: sentences,
+    leaf,
+    countFor,
+    open,
+    openList,
+    turn,
+    setCountFor,
+  } = useOpened();
   const [fresh, setFresh] = useState<Opened['kind'] | null>(null);
   const [cursor, setCursor] = useState<CellRef | null>(null);
   const { bench, roles, sets } = working;
@@ -89,10 +103,15 @@ export default function BenchPlace() {
   );
   const shownOpened = role || set ? stableOpened : null;
   const onOpen = useCurrent(open);
+  const onList = useCurrent(openList);
   const onLeaf = useCurrent(turn);
   const onCountFor = useCurrent(setCountFor);
   const watch = { counting, onCountFor, onCursor: setCursor };
-  const name = role ? (role.now ?? role.published)?.name : (set?.now ?? set?.published)?.name;
+  const name = sentences
+    ? sentences.title
+    : role
+      ? (role.now ?? role.published)?.name
+      : (set?.now ?? set?.published)?.name;
 
   useEffect(() => {
     document.title = `${name ? `${name} in ` : ''}${bench?.application.name ?? 'Bench'} · Nembar`;
@@ -118,12 +137,19 @@ export default function BenchPlace() {
         opened={stableOpened}
         onOpen={onOpen}
         onNew={setFresh}
+        application={application}
+        draft={draft}
+        list={sentences?.list ?? ''}
+        onList={onList}
       />
       <Box component="main" sx={{ flex: 1, minWidth: 0, overflowY: 'auto', p: '14px 20px 40px' }}>
         {!bench && <Working lines={14} />}
         {bench && role && <RoleWork key={role.key} {...shared} bench={bench} role={role} />}
         {bench && set && <SetWork key={set.key} {...shared} bench={bench} set={set} />}
-        {bench && !role && !set && <Beginning missing={opened !== null} />}
+        {bench && sentences && (
+          <ElementsWork key={sentences.list} bench={bench} working={working} kind={sentences} />
+        )}
+        {bench && !role && !set && !sentences && <Beginning missing={opened !== null} />}
       </Box>
       <Leaves
         application={application}

@@ -7,6 +7,9 @@ import Typography from '@mui/material/Typography';
 import { memo, useState } from 'react';
 import { useCurrent } from '../app/current';
 import { number } from '../ask/said';
+import { useDrawers } from '../sentences/api';
+import { kindOf } from '../sentences/kinds';
+import type { DraftShown } from './api';
 import type { RoleElement, SetElement } from './design';
 import type { Worked } from './working';
 
@@ -135,16 +138,60 @@ function Drawer<E extends Named>({
   );
 }
 
+/** The kinds of element that are sentences: each opens to all of its kind. */
+function SentenceDrawers({
+  application,
+  draft,
+  list,
+  onList,
+  search,
+}: Pick<Props, 'application' | 'draft' | 'list' | 'onList'> & { search: string }) {
+  const drawers = useDrawers(application, draft);
+  const wanted = search.trim().toLowerCase();
+  const shown = (drawers.data ?? []).flatMap((one) => {
+    const kind = kindOf(one.list);
+    return kind?.title.toLowerCase().includes(wanted) ? [{ ...one, title: kind.title }] : [];
+  });
+  return (
+    <Box component="section" aria-label="Sentences" sx={{ mb: 2 }}>
+      <Typography variant="h3" component="h2" color="textSecondary" sx={{ pl: 1, mb: 0.5 }}>
+        Sentences
+      </Typography>
+      {shown.map((one) => (
+        <Line
+          key={one.list}
+          aria-current={one.list === list}
+          data-touched={one.touched}
+          onClick={() => onList(one.list)}
+        >
+          <Box component="span" sx={{ flex: 1 }}>
+            {one.title}
+          </Box>
+          <Box component="span" sx={{ fontSize: 12.5, opacity: 0.85 }}>
+            {one.elements === 0 ? 'none' : number(one.elements)}
+          </Box>
+        </Line>
+      ))}
+    </Box>
+  );
+}
+
 type Props = {
   roles: Worked<RoleElement>[];
   sets: Worked<SetElement>[];
   opened: Opened | null;
   onOpen: (opened: Opened) => void;
   onNew: (kind: Opened['kind']) => void;
+  application: string;
+  draft: DraftShown | undefined;
+  /** The kind of sentence that is open; empty for none. */
+  list: string;
+  onList: (list: string) => void;
 };
 
 /** The drawers of the bench: what there is, and how many hold it. */
-export const Drawers = memo(function Drawers({ roles, sets, opened, onOpen, onNew }: Props) {
+export const Drawers = memo(function Drawers(props: Props) {
+  const { roles, sets, opened, onOpen, onNew } = props;
   const [search, setSearch] = useState('');
   const [byPeople, setByPeople] = useState(false);
   return (
@@ -184,6 +231,7 @@ export const Drawers = memo(function Drawers({ roles, sets, opened, onOpen, onNe
       >
         {byPeople ? 'Sorted by people' : 'Sorted by name'}
       </Button>
+      <SentenceDrawers {...props} search={search} />
       <Drawer
         title="Roles"
         elements={roles}

@@ -101,6 +101,27 @@ class BenchTest {
     }
 
     @Test
+    void aSentenceIsWrittenByKeyboardAlone(Page page) {
+        page.signInAsAdministrator();
+        page.go("/bench/towline?list=fieldFilters").read("Freeze under seal of cargo lots");
+        assertThat(page.seriousAxeFindings()).isEmpty();
+        page.click(By.cssSelector("button[aria-label='New field filter']"));
+        page.read("A new field filter");
+        page.type("Mask", Keys.ENTER, Keys.TAB);
+        page.type("arrives", Keys.ENTER, Keys.TAB, Keys.TAB);
+        page.type("the year", Keys.ENTER, Keys.TAB, Keys.TAB);
+        page.type("Winter Canal");
+        page.read("unit alone");
+        page.type(Keys.ENTER);
+        page.read("Mask arrives of voyages as the year only for");
+        page.read("What it would change");
+        assertThat(page.seriousAxeFindings()).isEmpty();
+        page.press("Put it into the draft");
+        page.read("new in the draft").read("1 edit");
+        discard(page);
+    }
+
+    @Test
     void numbersAreOfWhomOneCountsFor(Page page) {
         page.signInAsAdministrator();
         page.go(RUN_VOYAGES).read("Counted for Desmond Pryor, who has most");

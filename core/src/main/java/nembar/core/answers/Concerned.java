@@ -5,15 +5,9 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
-import java.util.stream.Stream;
-import nembar.core.design.AccountFilter;
-import nembar.core.design.Assignment;
 import nembar.core.design.Delegation;
-import nembar.core.design.DirectShare;
 import nembar.core.design.Element;
-import nembar.core.design.FieldFilter;
-import nembar.core.design.SharingRule;
-import nembar.core.directory.Audience;
+import nembar.core.design.Expectation;
 import nembar.core.draft.Change;
 import nembar.core.draft.Changes;
 import nembar.core.model.AccessModel;
@@ -45,8 +39,9 @@ public final class Concerned {
 
     private static void named(Moment moment, Element element, Set<String> people) {
         AccessModel model = moment.model();
-        audience(element)
-                .forEach(
+        Meant.audience(element)
+                .filter(any -> !(element instanceof Expectation))
+                .ifPresent(
                         audience -> {
                             BitSet seats = model.seatsIn(audience, moment.at());
                             seats.stream()
@@ -57,21 +52,5 @@ public final class Concerned {
             people.add(delegation.principal());
             people.add(delegation.delegate());
         }
-    }
-
-    private static Stream<Audience> audience(Element element) {
-        if (element instanceof Assignment one) {
-            return Stream.of(one.audience());
-        }
-        if (element instanceof SharingRule one) {
-            return Stream.of(one.audience());
-        }
-        if (element instanceof DirectShare one) {
-            return Stream.of(one.audience());
-        }
-        if (element instanceof AccountFilter one) {
-            return Stream.of(one.audience());
-        }
-        return element instanceof FieldFilter one ? Stream.of(one.audience()) : Stream.empty();
     }
 }

@@ -66,6 +66,10 @@ public final class ChangeWords {
         if (element instanceof Assignment one) {
             return given(one, after);
         }
+        Optional<String> sentence = sentence(element, after);
+        if (sentence.isPresent()) {
+            return sentence.get();
+        }
         String what = "New " + element.kind().words() + ": " + name(element, after);
         if (element instanceof PrivilegeSet set && !set.privileges().isEmpty()) {
             return what + ", " + privileges(new PrivilegeSet(set.key(), "", "", List.of()), set);
@@ -96,7 +100,17 @@ public final class ChangeWords {
         if (was instanceof Assignment one && is instanceof Assignment other) {
             return given(other, after) + "; it was: " + given(one, before);
         }
-        return "Change " + called(is, after);
+        return sentence(is, after)
+                .map(now -> now + "; it was: " + sentence(was, before).orElse(""))
+                .orElseGet(() -> "Change " + called(is, after));
+    }
+
+    /** As it stands in the drawers, without its full stop. */
+    private static Optional<String> sentence(Element element, AccessModel model) {
+        return new Sentences(model)
+                .of(element)
+                .map(Sentence::text)
+                .map(text -> text.substring(0, text.length() - 1));
     }
 
     private String gone(Element element) {

@@ -57,7 +57,7 @@ public final class Telling {
     }
 
     /** For what is told of the design alone, and of nobody. */
-    static Telling ofDesign(AccessModel model) {
+    public static Telling ofDesign(AccessModel model) {
         return new Telling(model, null);
     }
 
@@ -253,15 +253,23 @@ public final class Telling {
 
     /** What an assignment gives and within which bounds and times, in force or not. */
     public String assignment(Assignment assignment) {
-        String given =
-                assignment.gives() instanceof Assignment.Gives.OfRole of
-                        ? model.design().role(of.role()).map(Role::name).orElse(of.role())
-                        : model.design()
-                                .set(((Assignment.Gives.OfSet) assignment.gives()).set())
-                                .map(PrivilegeSet::name)
-                                .orElse("");
         String detail = assignmentDetail(assignment, false);
-        return given + (detail.isEmpty() ? "" : ", " + detail);
+        return given(assignment) + (detail.isEmpty() ? "" : ", " + detail);
+    }
+
+    /** The role or privilege set that an assignment gives, by name. */
+    String given(Assignment assignment) {
+        return assignment.gives() instanceof Assignment.Gives.OfRole of
+                ? model.design().role(of.role()).map(Role::name).orElse(of.role())
+                : model.design()
+                        .set(((Assignment.Gives.OfSet) assignment.gives()).set())
+                        .map(PrivilegeSet::name)
+                        .orElse("");
+    }
+
+    /** "from 1 December 2026; until 30 June 2027"; empty for always. */
+    String when(Times times) {
+        return detail(times, "");
     }
 
     /** How the assignment comes to the person: "member of Delta Dispatch". */
@@ -351,7 +359,8 @@ public final class Telling {
         return "it counts only " + HoursWords.of(times.hours().orElseThrow());
     }
 
-    private String bounds(Bounds bounds) {
+    /** "Hollis Grain, Sorrel Delta and below"; empty where there are none. */
+    String bounds(Bounds bounds) {
         List<String> parts = new ArrayList<>();
         bounds.accounts().ifPresent(scope -> parts.add(accounts(scope)));
         bounds.units()
@@ -366,7 +375,8 @@ public final class Telling {
         return String.join(", ", parts);
     }
 
-    private String accounts(AccountScope scope) {
+    /** "the account acted for or accounts tagged grain". */
+    String accounts(AccountScope scope) {
         List<String> words = new ArrayList<>();
         if (scope.actedFor()) {
             words.add("the account acted for");

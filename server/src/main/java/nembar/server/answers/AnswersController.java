@@ -88,7 +88,13 @@ class AnswersController {
     record ConditionAsked(String recordType, String text, Object json, Boolean restricts) {}
 
     /** A condition in both encodings and in words. */
-    record ConditionShown(String text, Object json, String words, String always) {}
+    record ConditionShown(
+            String text,
+            Object json,
+            String words,
+            String always,
+            Optional<Long> matches,
+            Optional<Long> records) {}
 
     /** Who can do an operation, see a field, or use a function; on one record, or on any. */
     @GetMapping("/who-can")

@@ -1,18 +1,26 @@
 package nembar.server.answers;
 
+import java.time.Clock;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
 import java.util.TreeMap;
+import nembar.core.answers.Counting;
 import nembar.core.catalogue.RecordType;
+import nembar.core.condition.Added;
 import nembar.core.condition.Condition;
 import nembar.core.condition.ConditionRefused;
 import nembar.core.condition.Satisfiability;
 import nembar.core.condition.Scope;
 import nembar.core.condition.Standing;
+import nembar.core.coverage.RecordSet;
+import nembar.core.decision.PersonAccess;
 import nembar.core.directory.Person;
 import nembar.core.model.AccessModel;
 import nembar.core.model.ModelRefused;
 import nembar.core.model.Problem;
+import nembar.core.model.Standpoint;
 import nembar.core.text.Nearest;
 import nembar.server.answers.AnswersController.ConditionAsked;
 import nembar.server.answers.AnswersController.ConditionShown;
@@ -27,8 +35,10 @@ import org.springframework.stereotype.Service;
 class ConditionService {
     private final Models models;
     private final Governance governance;
+    private final Clock clock;
 
-    ConditionService(Models models, Governance governance) {
+    ConditionService(Models models, Governance governance, Clock clock) {
+        this.clock = clock;
         this.models = models;
         this.governance = governance;
     }
@@ -39,7 +49,8 @@ class ConditionService {
     ConditionShown check(Person me, String application, ConditionAsked asked) {
         governance.requireOnApplication(me, "view", application);
         AccessModel model = models.model(application);
-        Scope scope = model.scopeOf(type(model, asked.recordType()));
+        RecordType type = type(model, asked.recordType());
+        Scope scope = model.scopeOf(type);
         if ((asked.text() == null) == (asked.json() == null)) {
             throw new BadRequest("text", "Give the condition as text or as json.");
         }
@@ -58,11 +69,41 @@ class ConditionService {
             } else if (seen.always(condition.expression())) {
                 always = "always";
             }
+            Optional<long[]> counted = counted(me, model, type, condition);
             return new ConditionShown(
-                    condition.text(), condition.json(), condition.words(scope), always);
+                    condition.text(),
+                    condition.json(),
+                    condition.words(scope),
+                    always,
+                    counted.map(one -> one[0]),
+                    counted.map(one -> one[1]));
         } catch (ConditionRefused refused) {
             throw new ModelRefused(List.of(new Problem(refused.place(), refused.reason())));
         }
+    }
+
+    /**
+     * How many records meet it, and how many there are; empty where that depends on whose eyes see
+     * them, or may not be told.
+     */
+    private Optional<long[]> counted(
+            Person me, AccessModel model, RecordType type, Condition condition) {
+        boolean personal =
+                condition.calls(Added.HAS)
+                        || condition.expression().properties().stream()
+                                .anyMatch(one -> one.startsWith(Scope.PERSON));
+        if (personal) {
+            return Optional.empty();
+        }
+        RecordSet set =
+                new PersonAccess(model, Standpoint.of(me, clock.instant()))
+                        .meeting(Optional.of(condition), type);
+        Map<RecordSet, Long> counts =
+                governance.counting(me, model).count(type, Set.of(set, RecordSet.EVERYTHING));
+        long matches = counts.get(set);
+        return matches == Counting.WITHHELD
+                ? Optional.empty()
+                : Optional.of(new long[] {matches, counts.get(RecordSet.EVERYTHING)});
     }
 
     Map<String, String> names(Person me, String application, String recordType) {

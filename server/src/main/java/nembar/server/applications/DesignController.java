@@ -40,14 +40,22 @@ class DesignController {
     }
 
     /** An application by name. */
-    record ApplicationName(String key, String name) {}
+    /**
+     * @param zone its time zone, as "Europe/Copenhagen"
+     */
+    record ApplicationShown(String key, String name, String zone) {}
 
     @GetMapping
     @Operation(operationId = "applications")
-    List<ApplicationName> applications() {
+    List<ApplicationShown> applications() {
         return models.all().stream()
                 .filter(model -> governance.mayViewApplication(me.person(), key(model)))
-                .map(model -> new ApplicationName(key(model), model.application().name()))
+                .map(
+                        model ->
+                                new ApplicationShown(
+                                        key(model),
+                                        model.application().name(),
+                                        model.application().zone().getId()))
                 .sorted((one, other) -> other.key().compareTo(one.key()))
                 .toList();
     }

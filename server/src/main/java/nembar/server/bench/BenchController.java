@@ -1,11 +1,19 @@
 package nembar.server.bench;
 
 import io.swagger.v3.oas.annotations.Operation;
+import java.util.List;
 import nembar.server.bench.Bench.HolderPage;
 import nembar.server.bench.Bench.HolderRanges;
+import nembar.server.bench.Drawers.DrawerShown;
+import nembar.server.bench.Drawers.ElementPage;
+import nembar.server.bench.Drawers.PartShown;
+import nembar.server.bench.Drawers.ReadingShown;
+import nembar.server.document.ChangePart;
 import nembar.server.session.Me;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
@@ -15,9 +23,11 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api/applications/{application}/bench")
 class BenchController {
     private final BenchService benches;
+    private final Drawers drawers;
     private final Me me;
 
-    BenchController(BenchService benches, Me me) {
+    BenchController(BenchService benches, Drawers drawers, Me me) {
+        this.drawers = drawers;
         this.benches = benches;
         this.me = me;
     }
@@ -50,5 +60,55 @@ class BenchController {
             @RequestParam(defaultValue = "") String role,
             @RequestParam(defaultValue = "") String set) {
         return benches.counts(me.person(), application, draft, role, set);
+    }
+
+    /** The kinds of element that are sentences, and how many of each there are. */
+    @GetMapping("/drawers")
+    @Operation(operationId = "drawers")
+    List<DrawerShown> drawers(
+            @PathVariable String application, @RequestParam(defaultValue = "") String draft) {
+        return drawers.drawers(me.person(), application, draft);
+    }
+
+    /**
+     * Elements of one kind, each with its sentence.
+     *
+     * @param draft id of a draft that is taken to be published; those that it takes away come last
+     * @param list of a design document, such as "sharingRules"
+     * @param search words that all stand in the sentence
+     * @param sort "people" for those that mean most people first; else the design's order
+     */
+    @GetMapping("/elements")
+    @Operation(operationId = "elements")
+    ElementPage elements(
+            @PathVariable String application,
+            @RequestParam(defaultValue = "") String draft,
+            @RequestParam String list,
+            @RequestParam(defaultValue = "") String search,
+            @RequestParam(defaultValue = "") String sort,
+            @RequestParam(defaultValue = "0") int page,
+            @RequestParam(defaultValue = "25") int size) {
+        return drawers.some(
+                me.person(), application, draft, list, search, sort.equals("people"), page, size);
+    }
+
+    /** How an element that is being written reads, or why it could not stand. */
+    @PostMapping("/reading")
+    @Operation(operationId = "reading")
+    ReadingShown reading(
+            @PathVariable String application,
+            @RequestParam(defaultValue = "") String draft,
+            @RequestBody ChangePart change) {
+        return drawers.reading(me.person(), application, draft, change);
+    }
+
+    /** Parts of audiences by name, for choosing. */
+    @GetMapping("/audience-parts")
+    @Operation(operationId = "audienceParts")
+    List<PartShown> parts(
+            @PathVariable String application,
+            @RequestParam(defaultValue = "") String draft,
+            @RequestParam(defaultValue = "") String search) {
+        return drawers.parts(me.person(), application, draft, search);
     }
 }

@@ -4,15 +4,19 @@ import nembar.core.directory.Audience;
 import nembar.server.document.DesignDocument.WhoPart;
 
 /** Takes audiences to their document form. */
-final class AudienceWriter {
+public final class AudienceWriter {
     private static final WhoWriter WHO = new WhoWriter();
 
     private AudienceWriter() {}
 
     static DesignDocument.AudiencePart audience(Audience audience) {
         return new DesignDocument.AudiencePart(
-                audience.of().stream().map(part -> part.fold(WHO)).toList(),
-                audience.except().stream().map(part -> part.fold(WHO)).toList());
+                audience.of().stream().map(AudienceWriter::part).toList(),
+                audience.except().stream().map(AudienceWriter::part).toList());
+    }
+
+    public static WhoPart part(Audience.Part part) {
+        return part.fold(WHO);
     }
 
     private static final class WhoWriter implements Audience.Cases<WhoPart> {

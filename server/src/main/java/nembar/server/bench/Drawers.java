@@ -1,0 +1,218 @@
+package nembar.server.bench;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Stream;
+import nembar.core.answers.Meant;
+import nembar.core.answers.Moment;
+import nembar.core.design.Design;
+import nembar.core.design.Element;
+import nembar.core.design.ElementKind;
+import nembar.core.directory.Person;
+import nembar.core.draft.Change;
+import nembar.core.draft.Changes;
+import nembar.core.model.AccessModel;
+import nembar.core.model.ModelRefused;
+import nembar.core.words.Sentence;
+import nembar.core.words.Sentences;
+import nembar.server.document.ChangePart;
+import nembar.server.document.DesignDocument.WhoPart;
+import nembar.server.document.DocumentChanges;
+import nembar.server.governance.AskedMoments;
+import nembar.server.governance.Governance;
+import nembar.server.http.BadRequest;
+import nembar.server.http.Paging;
+import nembar.server.model.Models;
+import org.springframework.stereotype.Service;
+
+/** The elements of a design that are sentences, kind by kind. */
+@Service
+class Drawers {
+    private static final int FOUND_AT_MOST = 20;
+
+    private final Models models;
+    private final AskedMoments moments;
+    private final Governance governance;
+
+    Drawers(Models models, AskedMoments moments, Governance governance) {
+        this.governance = governance;
+        this.models = models;
+        this.moments = moments;
+    }
+
+    /**
+     * An element.
+     *
+     * @param element as a design document has it
+     * @param people how many are meant today
+     * @param idle why it does nothing today; empty where nothing is seen that keeps it from it
+     * @param state what the draft makes of it: "new", "changed", "gone", else "published"
+     */
+    record ElementLine(
+            String key,
+            Map<String, Object> element,
+            List<Sentence.Piece> sentence,
+            int people,
+            Optional<String> idle,
+            String state) {}
+
+    record ElementPage(List<ElementLine> elements, long total) {}
+
+    /**
+     * @param list of a design document
+     */
+    record DrawerShown(String list, int elements, boolean touched) {}
+
+    /**
+     * How an element reads.
+     *
+     * @param sentence empty where it does not stand yet
+     * @param problems what keeps it from standing
+     * @param names of the people, accounts and parts of audiences that it names by key
+     */
+    record ReadingShown(
+            List<Sentence.Piece> sentence, List<String> problems, List<PartShown> names) {}
+
+    /**
+     * A part of an audience that can be chosen.
+     *
+     * @param part as a design document has it
+     * @param detail what kind of part it is
+     */
+    record PartShown(WhoPart part, String name, String detail) {}
+
+    /** How many elements there are of each kind that is a sentence. */
+    List<DrawerShown> drawers(Person me, String application, String draft) {
+        AccessModel model = moments.of(me, application, draft, Optional.empty()).model();
+        AccessModel published = models.model(application);
+        return Stream.of(ElementKind.values())
+                .filter(kind -> Sentences.are(kind))
+                .map(
+                        kind ->
+                                new DrawerShown(
+                                        kind.list(),
+                                        model.design().elements(kind).size(),
+                                        !model.design()
+                                                .elements(kind)
+                                                .equals(published.design().elements(kind))))
+                .toList();
+    }
+
+    /**
+     * @param list of a design document
+     * @param search words that all stand in the sentence
+     * @param byPeople those that mean most people first, instead of in the design's order
+     */
+    ElementPage some(
+            Person me,
+            String application,
+            String draft,
+            String list,
+            String search,
+            boolean byPeople,
+            int page,
+            int size) {
+        Paging.check(page, size);
+        ElementKind kind = kind(list);
+        Moment moment = moments.of(me, application, draft, Optional.empty());
+        Design published = models.model(application).design();
+        Design design = moment.model().design();
+        Meant meant = new Meant(moment);
+        Lines lines = new Lines(moment.model(), models.model(application), meant);
+        List<Element> all = new ArrayList<>(design.elements(kind));
+        published.elements(kind).stream()
+                .filter(one -> design.element(kind, one.key()).isEmpty())
+                .forEach(all::add);
+        List<String> words = List.of(search.toLowerCase(Locale.ROOT).strip().split("\\s+"));
+        Stream<Element> found =
+                all.stream().filter(one -> search.isBlank() || lines.has(one, words));
+        if (byPeople) {
+            found = found.sorted(Comparator.comparing(meant::people).reversed());
+        }
+        List<Element> shown = found.toList();
+        return new ElementPage(
+                Paging.slice(shown, page, size).stream().map(lines::line).toList(), shown.size());
+    }
+
+    /** Lines of elements, those that a draft takes away included. */
+    private record Lines(AccessModel model, AccessModel published, Meant meant) {
+        boolean has(Element element, List<String> words) {
+            String text = sentence(element).text().toLowerCase(Locale.ROOT);
+            return words.stream().allMatch(text::contains);
+        }
+
+        ElementLine line(Element element) {
+            Optional<Element> was = published.design().element(element.kind(), element.key());
+            Optional<Element> is = model.design().element(element.kind(), element.key());
+            String state = "published";
+            if (is.isEmpty()) {
+                state = "gone";
+            } else if (was.isEmpty()) {
+                state = "new";
+            } else if (!was.equals(is)) {
+                state = "changed";
+            }
+            return new ElementLine(
+                    element.key(),
+                    DocumentChanges.element(element),
+                    sentence(element).pieces(),
+                    meant.people(element),
+                    meant.idle(element),
+                    state);
+        }
+
+        private Sentence sentence(Element element) {
+            boolean there = model.design().element(element.kind(), element.key()).isPresent();
+            return new Sentences(there ? model : published).of(element).orElseThrow();
+        }
+    }
+
+    /** How an element would read in the draft, or why it could not stand there. */
+    ReadingShown reading(Person me, String application, String draft, ChangePart part) {
+        AccessModel model = moments.of(me, application, draft, Optional.empty()).model();
+        List<PartShown> names = List.of();
+        try {
+            List<Change> changes = DocumentChanges.read(List.of(part));
+            if (!(changes.get(0) instanceof Change.Put put)) {
+                throw new BadRequest("put", "Say which element is put.");
+            }
+            names = AudienceParts.named(model, put.element());
+            AccessModel next = Changes.apply(model, changes);
+            return new ReadingShown(
+                    new Sentences(next).of(put.element()).map(Sentence::pieces).orElse(List.of()),
+                    List.of(),
+                    names);
+        } catch (ModelRefused refused) {
+            return new ReadingShown(
+                    List.of(),
+                    refused.problems().stream().map(one -> one.message()).toList(),
+                    names);
+        }
+    }
+
+    /** Parts of audiences whose names have the text; those that begin with it first. */
+    List<PartShown> parts(Person me, String application, String draft, String search) {
+        AccessModel model = moments.of(me, application, draft, Optional.empty()).model();
+        String wanted = search.strip().toLowerCase(Locale.ROOT);
+        return AudienceParts.all(model, governance.mayView(me)).stream()
+                .filter(one -> one.name().toLowerCase(Locale.ROOT).contains(wanted))
+                .sorted(
+                        Comparator.comparing(
+                                one -> !one.name().toLowerCase(Locale.ROOT).startsWith(wanted)))
+                .limit(FOUND_AT_MOST)
+                .toList();
+    }
+
+    private static ElementKind kind(String list) {
+        return ElementKind.ofList(list)
+                .filter(Sentences::are)
+                .orElseThrow(
+                        () ->
+                                new BadRequest(
+                                        "list", "No kind of sentence is called " + list + "."));
+    }
+}

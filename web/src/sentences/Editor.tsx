@@ -1,0 +1,195 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Typography from '@mui/material/Typography';
+import { useEffect, useId, useRef, useState } from 'react';
+import { Remark } from '../app/parts';
+import { Trouble } from '../app/Trouble';
+import { number, quoted } from '../ask/said';
+import { Working } from '../ask/Working';
+import type { Bench, DraftShown } from '../bench/api';
+import { ImpactPeople } from '../bench/ImpactLines';
+import type { ChangePart } from '../bench/queue';
+import { type PartShown, useReading, useWouldChange, type Written } from './api';
+import { calledSo, FORMS } from './forms';
+import { filled, type Kind } from './kinds';
+import { SentenceShown } from './SentenceShown';
+import { TextSlot } from './slots';
+
+const SETTLED_AFTER_MS = 300;
+
+/** What was written, once it has rested for a moment. */
+function useSettled<T>(value: T): T {
+  const [settled, setSettled] = useState(value);
+  useEffect(() => {
+    const timer = setTimeout(() => setSettled(value), SETTLED_AFTER_MS);
+    return () => clearTimeout(timer);
+  }, [value]);
+  return settled;
+}
+
+type Props = {
+  application: string;
+  bench: Bench;
+  /** The application's time zone. */
+  zone: string;
+  draft: DraftShown | undefined;
+  kind: Kind;
+  /** What it is begun from. */
+  begin: Written;
+  /** Whether there is no such element yet. */
+  fresh: boolean;
+  onKeep: (change: ChangePart) => void;
+  onClose: () => void;
+};
+
+/** A sentence that is being written: its slots, how it reads, and whom it would change anything for. */
+export function Editor(props: Props) {
+  const { application, bench, zone, draft, kind, begin, fresh, onKeep, onClose } = props;
+  const [element, setElement] = useState(begin);
+  const label = useId();
+  const slots = useRef<HTMLDivElement>(null);
+  useEffect(() => {
+    // The first slot of what is there already would open its choices over the sentence.
+    const first = fresh ? slots.current?.querySelector('input') : null;
+    (first ?? slots.current)?.focus();
+    first?.select();
+  }, [fresh]);
+  const settled = useSettled(element);
+  const [names, setNames] = useState<PartShown[]>([]);
+  const hasName = 'name' in begin;
+  /** With the name it has unless somebody says otherwise. */
+  const named = (one: Written): Written =>
+    hasName && String(one.name ?? '').trim() === ''
+      ? { ...one, name: calledSo(kind.list, one, bench, names) }
+      : one;
+  const seen = useReading(application, draft, kind.list, filled(named(settled)));
+  useEffect(() => {
+    if (seen.data) {
+      setNames(seen.data.names);
+    }
+  }, [seen.data]);
+  const stands = seen.data !== undefined && seen.data.problems.length === 0;
+  const current = !seen.isPlaceholderData && settled === element;
+  const change: ChangePart = { put: kind.list, element: filled(named(element)) };
+  const Form = FORMS[kind.list];
+  if (!Form) {
+    return null;
+  }
+  return (
+    <Box
+      component="section"
+      aria-labelledby={label}
+      onKeyDown={(event) => {
+        if (event.key === 'Enter' && (event.ctrlKey || event.metaKey) && stands && current) {
+          onKeep(change);
+        }
+      }}
+      sx={{
+        bgcolor: 'background.paper',
+        border: '1px dashed',
+        borderColor: 'warning.main',
+        borderRadius: 1,
+        p: '14px 18px',
+        mb: 2,
+      }}
+    >
+      <Typography id={label} variant="h3" component="h2" color="textSecondary" sx={{ mb: 1.25 }}>
+        {fresh ? `A new ${kind.one}` : `This ${kind.one}`}
+      </Typography>
+      <Box
+        ref={slots}
+        tabIndex={-1}
+        sx={{
+          display: 'flex',
+          flexWrap: 'wrap',
+          alignItems: 'center',
+          columnGap: 0.75,
+          rowGap: 1,
+          fontSize: 15,
+          outline: 'none',
+        }}
+      >
+        <Form
+          at={{ application, draft }}
+          bench={bench}
+          zone={zone}
+          element={element}
+          names={names}
+          onChange={setElement}
+        />
+      </Box>
+      {hasName && (
+        <Box sx={{ mt: 1.25, fontSize: 13.5, color: 'text.secondary' }}>
+          called{' '}
+          <TextSlot
+            label="What it is called"
+            placeholder={String(named({ ...element, name: '' }).name)}
+            value={String(element.name ?? '')}
+            onChange={(name) => setElement({ ...element, name })}
+          />
+        </Box>
+      )}
+      <Box
+        aria-live="polite"
+        sx={{ mt: 1.75, minHeight: 44, opacity: current ? 1 : 0.6, overflowWrap: 'anywhere' }}
+      >
+        {seen.isError && <Trouble error={seen.error} again={() => seen.refetch()} />}
+        {stands && <SentenceShown pieces={seen.data.sentence} />}
+        {seen.data?.problems.map((one) => (
+          <Remark key={one} tone="care">
+            {quoted(one)}
+          </Remark>
+        ))}
+      </Box>
+      {stands && <Price application={application} change={change} current={current} />}
+      <Box sx={{ display: 'flex', gap: 1, mt: 1.5 }}>
+        <Button variant="contained" disabled={!stands || !current} onClick={() => onKeep(change)}>
+          Put it into the draft
+        </Button>
+        <Button variant="outlined" onClick={onClose}>
+          Leave it
+        </Button>
+      </Box>
+    </Box>
+  );
+}
+
+/** Whom it would give or take anything, before it is kept. */
+function Price({
+  application,
+  change,
+  current,
+}: {
+  application: string;
+  change: ChangePart;
+  current: boolean;
+}) {
+  const told = useWouldChange(application, useSettled([change]), current);
+  if (told.isPending) {
+    return <Working lines={2} />;
+  }
+  if (told.isError) {
+    return <Trouble error={told.error} again={() => told.refetch()} />;
+  }
+  const { lines, total } = told.data;
+  const people = new Set(lines.map((one) => one.person)).size;
+  return (
+    <Box
+      component="section"
+      aria-label="What it would change"
+      sx={{ opacity: current && !told.isPlaceholderData ? 1 : 0.6 }}
+    >
+      <Typography variant="h3" component="h3" color="textSecondary">
+        {total === 0
+          ? 'Nobody gains or loses anything by it today.'
+          : `What it would change, for ${people === 1 ? '1 person' : `${total > lines.length ? 'more than ' : ''}${people} people`}`}
+      </Typography>
+      <Box sx={{ maxHeight: 200, overflowY: 'auto', mt: 0.5 }}>
+        <ImpactPeople lines={lines} />
+        {total > lines.length && (
+          <Typography color="textSecondary">and {number(total - lines.length)} more</Typography>
+        )}
+      </Box>
+    </Box>
+  );
+}

@@ -1,0 +1,134 @@
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { api, data, type Schemas } from '../api/client';
+import type { DraftShown } from '../bench/api';
+import type { ChangePart } from '../bench/queue';
+
+export type ElementLine = Schemas['ElementLine'];
+export type Piece = Schemas['Piece'];
+export type PartShown = Schemas['PartShown'];
+export type WhoPart = Schemas['WhoPart'];
+
+/** An element as a design document has it. */
+export type Written = Record<string, unknown> & { key: string };
+
+const ofDraft = (draft: DraftShown | undefined) => (draft ? { draft: draft.id } : {});
+
+export function useDrawers(application: string, draft: DraftShown | undefined) {
+  return useQuery({
+    queryKey: ['drawers', application, draft?.id, draft?.version],
+    queryFn: () =>
+      data(
+        api.GET('/api/applications/{application}/bench/drawers', {
+          params: { path: { application }, query: ofDraft(draft) },
+        }),
+      ),
+    placeholderData: keepPreviousData,
+  });
+}
+
+export type Wanted = { list: string; search: string; sort: string; page: number; size: number };
+
+export function useElements(application: string, draft: DraftShown | undefined, wanted: Wanted) {
+  return useQuery({
+    queryKey: ['elements', application, draft?.id, draft?.version, wanted],
+    queryFn: () =>
+      data(
+        api.GET('/api/applications/{application}/bench/elements', {
+          params: { path: { application }, query: { ...ofDraft(draft), ...wanted } },
+        }),
+      ),
+    placeholderData: keepPreviousData,
+    retry: false,
+  });
+}
+
+/** How an element reads that is being written, and whom it names. */
+export function useReading(
+  application: string,
+  draft: DraftShown | undefined,
+  list: string,
+  element: Written,
+) {
+  return useQuery({
+    queryKey: ['reading', application, draft?.id, draft?.version, list, element],
+    queryFn: () =>
+      data(
+        api.POST('/api/applications/{application}/bench/reading', {
+          params: { path: { application }, query: ofDraft(draft) },
+          body: { put: list, element } as never,
+        }),
+      ),
+    placeholderData: keepPreviousData,
+    retry: false,
+    gcTime: 10_000,
+  });
+}
+
+/** What an edit would change for people, before it is made. */
+export function useWouldChange(application: string, changes: ChangePart[], enabled: boolean) {
+  return useQuery({
+    queryKey: ['impact', application, 'before', changes],
+    queryFn: ({ signal }) =>
+      data(
+        api.POST('/api/applications/{application}/tray/edits/preview', {
+          params: { path: { application } },
+          body: { changes } as never,
+          signal,
+        }),
+      ),
+    enabled,
+    placeholderData: keepPreviousData,
+    gcTime: 0,
+    retry: false,
+  });
+}
+
+export function useParts(application: string, draft: DraftShown | undefined, search: string) {
+  return useQuery({
+    queryKey: ['audience-parts', application, draft?.id, draft?.version, search],
+    queryFn: () =>
+      data(
+        api.GET('/api/applications/{application}/bench/audience-parts', {
+          params: { path: { application }, query: { ...ofDraft(draft), search } },
+        }),
+      ),
+    placeholderData: keepPreviousData,
+  });
+}
+
+/** A condition as it is written: how it reads, how many records meet it, or what is wrong. */
+export function useCondition(
+  application: string,
+  recordType: string,
+  text: string,
+  restricts: boolean,
+) {
+  return useQuery({
+    queryKey: ['condition', application, recordType, text, restricts],
+    queryFn: ({ signal }) =>
+      data(
+        api.POST('/api/applications/{application}/conditions/check', {
+          params: { path: { application } },
+          body: { recordType, text, restricts } as never,
+          signal,
+        }),
+      ),
+    enabled: text.trim() !== '' && recordType !== '',
+    placeholderData: keepPreviousData,
+    retry: false,
+  });
+}
+
+export function useConditionNames(application: string, recordType: string) {
+  return useQuery({
+    queryKey: ['condition-names', application, recordType],
+    queryFn: () =>
+      data(
+        api.GET('/api/applications/{application}/conditions/names', {
+          params: { path: { application }, query: { recordType } },
+        }),
+      ),
+    enabled: recordType !== '',
+    staleTime: 300_000,
+  });
+}
