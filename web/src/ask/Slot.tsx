@@ -11,7 +11,8 @@ export type Choice = {
   outside?: boolean;
 };
 
-const Input = styled('input')(({ theme }) => ({
+/** What stands in a slot is typed into this. */
+export const SlotInput = styled('input')(({ theme }) => ({
   font: 'inherit',
   fontWeight: 600,
   color: theme.vars?.palette.text.primary,
@@ -102,7 +103,7 @@ export function Slot({
       )}
       renderInput={({ slotProps }) => (
         <Box ref={slotProps.input.ref} component="span" sx={{ display: 'inline-block' }}>
-          <Input
+          <SlotInput
             {...slotProps.htmlInput}
             ref={(element: HTMLInputElement | null) => {
               const inner = slotProps.htmlInput.ref as { current: HTMLInputElement | null };

@@ -10,7 +10,7 @@ import type { Bench, DraftShown } from '../bench/api';
 import { ImpactPeople } from '../bench/ImpactLines';
 import type { ChangePart } from '../bench/queue';
 import { type PartShown, useReading, useWouldChange, type Written } from './api';
-import { calledSo, FORMS } from './forms';
+import { calledSo, FORMS } from './forms/forms';
 import { filled, type Kind } from './kinds';
 import { SentenceShown } from './SentenceShown';
 import { TextSlot } from './slots';

@@ -2,7 +2,7 @@ import Box from '@mui/material/Box';
 import Chip from '@mui/material/Chip';
 import { styled } from '@mui/material/styles';
 import { type ReactNode, useRef, useState } from 'react';
-import { type Choice, Slot } from '../ask/Slot';
+import { type Choice, Slot, SlotInput } from '../ask/Slot';
 import type { DraftShown } from '../bench/api';
 import { type PartShown, useParts, type WhoPart } from './api';
 
@@ -279,21 +279,6 @@ export function More({ onClick, children }: { onClick: () => void; children: Rea
   );
 }
 
-const Field = styled('input')(({ theme }) => ({
-  font: 'inherit',
-  fontWeight: 600,
-  color: theme.vars?.palette.text.primary,
-  background: theme.vars?.palette.background.paper,
-  border: `1px solid ${theme.vars?.palette.divider}`,
-  borderBottom: `2px solid ${theme.vars?.palette.primary.main}`,
-  borderRadius: 5,
-  padding: '3px 9px',
-  fieldSizing: 'content',
-  minWidth: 90,
-  maxWidth: '100%',
-  '&::placeholder': { color: theme.vars?.palette.text.secondary, opacity: 1, fontWeight: 400 },
-}));
-
 /** Words that are free. */
 export function TextSlot({
   label,
@@ -307,7 +292,7 @@ export function TextSlot({
   placeholder?: string;
 }) {
   return (
-    <Field
+    <SlotInput
       aria-label={label}
       value={value}
       maxLength={1000}

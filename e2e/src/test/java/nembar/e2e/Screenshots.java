@@ -25,9 +25,6 @@ class Screenshots {
         page.see(By.xpath("//li[@role='option'][contains(., 'Ilse Marrow')]"));
         page.go(ASK + "ilse.marrow").read("Movement map");
         shoot(page, "ask");
-        page.go(ASK + "ilse.marrow&open=crew_member&because=field:crew_member:birth_date")
-                .read("masks it for");
-        shoot(page, "ask-fields");
         page.go(ASK + "emeka.walsh&because=cell:contract:view").read("takes");
         shoot(page, "because");
         page.go(ASK + "saskia.bellweather&because=cell:voyage:view").read("lifts");
@@ -54,6 +51,10 @@ class Screenshots {
         page.read("2 edits");
         page.click(cell("cell:claim:view"));
         shoot(page, "bench");
+        page.go("/bench/towline?list=sharingRules").read("hey dispatch the last leg");
+        page.click(By.cssSelector("button[aria-label^='Edit: Open voyages']"));
+        page.read("This sharing rule").read("of 402 voyages");
+        shoot(page, "sentence");
         page.press("Review").read("Nothing takes effect until then").read("Desmond Pryor");
         page.read("Conflicts of duty");
         shoot(page, "review");

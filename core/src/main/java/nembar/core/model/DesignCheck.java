@@ -3,6 +3,7 @@ package nembar.core.model;
 import static nembar.core.model.ModelCheck.keysOf;
 
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import nembar.core.catalogue.Catalogue;
@@ -23,6 +24,7 @@ import nembar.core.design.Design;
 import nembar.core.design.Element;
 import nembar.core.design.ElementKind;
 import nembar.core.design.FieldFilter;
+import nembar.core.design.MaskStyle;
 import nembar.core.design.Privilege;
 import nembar.core.design.PrivilegeSet;
 import nembar.core.design.Reach;
@@ -295,6 +297,22 @@ final class DesignCheck {
             RecordType type = catalogue.recordType(filter.recordType()).orElseThrow();
             fields(path + ".fields", filter.fields(), type);
             condition(path, filter.condition(), type, Standing.RESTRICTS);
+            if (filter.effect() instanceof FieldFilter.Effect.Mask mask) {
+                type.fields().stream()
+                        .filter(one -> filter.fields().contains(one.key()))
+                        .filter(one -> !mask.style().suits(one.type()))
+                        .forEach(one -> check.report(path + ".mask", unsuited(mask.style(), one)));
+            }
         }
+    }
+
+    private static String unsuited(MaskStyle style, Field field) {
+        return "`"
+                + field.key()
+                + "` is of the type "
+                + field.type().word()
+                + ", of which the mask "
+                + style.name().toLowerCase(Locale.ROOT)
+                + " has nothing to leave";
     }
 }

@@ -154,6 +154,9 @@ public final class Sentences {
             case INITIALS -> "initials";
             case ENDING -> "its last two characters";
             case YEAR -> "the year only";
+            case RANGE -> "a range";
+            case ROUNDED -> "a rounded amount";
+            case DOMAIN -> "the domain of an address";
         };
     }
 

@@ -1,5 +1,6 @@
 /**
- * Answers in plain words: a route as a chain of steps, a filter, what is missing. Start at {@link
- * nembar.core.words.Telling}. Nothing is decided here.
+ * Answers in plain words: a route as a chain of steps, a filter, what is missing; an element of a
+ * design as a sentence. Start at {@link nembar.core.words.Telling} and {@link
+ * nembar.core.words.Sentences}. Nothing is decided here.
  */
 package nembar.core.words;

@@ -1,0 +1,71 @@
+import type { Choice } from '../../ask/Slot';
+import { ConditionSlot } from '../ConditionSlot';
+import { OneOf, Say, SomeOf } from '../slots';
+import { type FormProps, some, TypeSlot, text, typeOf, Whom } from './shared';
+
+const EFFECTS: Choice[] = [
+  { key: 'hide', name: 'Hide' },
+  { key: 'mask', name: 'Mask' },
+  { key: 'freeze', name: 'Freeze', detail: 'seen, never changed' },
+];
+
+const MASKS: Choice[] = [
+  { key: 'full', name: 'nothing but dots' },
+  { key: 'initials', name: 'initials', detail: 'I. M.' },
+  { key: 'ending', name: 'its last two characters', detail: '•••••41' },
+  { key: 'year', name: 'the year only', detail: 'of dates' },
+  { key: 'range', name: 'a range', detail: '300 to 400, 1980s' },
+  { key: 'rounded', name: 'a rounded amount', detail: 'about 12000' },
+  { key: 'domain', name: 'the domain of an address', detail: '•••••@larkwater.example' },
+];
+
+export function FieldFilterForm(props: FormProps) {
+  const { at, bench, element, onChange } = props;
+  const type = typeOf(bench, text(element, 'recordType'));
+  return (
+    <>
+      <OneOf
+        label="What happens"
+        value={text(element, 'effect')}
+        choices={EFFECTS}
+        onChoose={(effect) =>
+          onChange({ ...element, effect, mask: effect === 'mask' ? 'full' : undefined })
+        }
+      />
+      <SomeOf
+        label="Fields"
+        values={some(element, 'fields')}
+        choices={(type?.fields ?? []).map((one) => ({
+          key: one.key,
+          name: one.label.toLowerCase(),
+          detail: [one.guarded ? 'guarded' : '', ...one.classifications].filter(Boolean).join(', '),
+        }))}
+        onChange={(fields) => onChange({ ...element, fields })}
+      />
+      <Say>of</Say>
+      <TypeSlot {...props} reset={{ fields: [], condition: '' }} />
+      {text(element, 'effect') === 'mask' && (
+        <>
+          <Say>as</Say>
+          <OneOf
+            label="What is left to see"
+            value={text(element, 'mask')}
+            choices={MASKS}
+            onChoose={(mask) => onChange({ ...element, mask })}
+          />
+        </>
+      )}
+      <Say>for</Say>
+      <Whom {...props} />
+      <ConditionSlot
+        application={at.application}
+        bench={bench}
+        recordType={text(element, 'recordType')}
+        value={text(element, 'condition')}
+        restricts
+        lead="only where"
+        onChange={(condition) => onChange({ ...element, condition })}
+      />
+    </>
+  );
+}

@@ -1,0 +1,45 @@
+import type { ReactNode } from 'react';
+import type { Bench } from '../../bench/api';
+import type { PartShown, Written } from '../api';
+import { nameOf } from '../slots';
+import { AccountFilterForm } from './AccountFilterForm';
+import { AssignmentForm } from './AssignmentForm';
+import { DelegationForm } from './DelegationForm';
+import { DirectShareForm } from './DirectShareForm';
+import { CLAIMS, ExpectationForm, sameTarget, targets } from './ExpectationForm';
+import { FieldFilterForm } from './FieldFilterForm';
+import { SharingRuleForm } from './SharingRuleForm';
+import { type Audience, type FormProps, text, typeOf } from './shared';
+
+/** The form of each kind, by its list. */
+export const FORMS: Record<string, (props: FormProps) => ReactNode> = {
+  assignments: AssignmentForm,
+  sharingRules: SharingRuleForm,
+  directShares: DirectShareForm,
+  accountFilters: AccountFilterForm,
+  fieldFilters: FieldFilterForm,
+  delegations: DelegationForm,
+  expectations: ExpectationForm,
+};
+
+/** What an element is called unless somebody says otherwise: "Voyages for Delta Dispatch". */
+export function calledSo(list: string, element: Written, bench: Bench, names: PartShown[]): string {
+  const whom = ((element.audience ?? element.subject ?? {}) as Audience).of ?? [];
+  const who = whom[0] ? nameOf(whom[0], names) : 'somebody';
+  const type = typeOf(bench, text(element, 'recordType'))?.plural;
+  switch (list) {
+    case 'sharingRules':
+      return `${type} for ${who}`;
+    case 'fieldFilters':
+      return `Fields of ${type?.toLowerCase()} for ${who}`;
+    case 'accountFilters':
+      return `Accounts of ${who}`;
+    case 'expectations': {
+      const claim = CLAIMS.find((one) => one.key === element.claim)?.name ?? '';
+      const what = targets(bench).find((one) => sameTarget(element, one.target))?.name ?? '';
+      return `${who} ${claim} ${what}`;
+    }
+    default:
+      return who;
+  }
+}
