@@ -34,6 +34,13 @@ export class Problem extends Error {
   }
 }
 
+/** What is wrong, thing by thing, where that is more than the error says itself. */
+function wrongs(body: { detail?: string; problems?: { message?: string }[] }): string[] {
+  return (body.problems ?? []).flatMap(({ message }) =>
+    message && message !== body.detail ? [quoted(message)] : [],
+  );
+}
+
 function cookie(name: string): string | undefined {
   return document.cookie
     .split('; ')
@@ -64,7 +71,7 @@ const shared: Middleware = {
       response.status,
       body.title ?? 'Something went wrong',
       body.detail ?? '',
-      body.because ?? body.problems?.map((one: { message: string }) => quoted(one.message)),
+      body.because ?? wrongs(body),
       body.problems?.[0]?.path,
       body.wanted,
       body.overtaken,

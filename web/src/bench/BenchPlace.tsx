@@ -1,4 +1,5 @@
 import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useDeferredValue, useEffect, useMemo, useState } from 'react';
 import { Navigate, useParams, useSearchParams } from 'react-router';
@@ -10,6 +11,7 @@ import { ElementsWork } from '../sentences/ElementsWork';
 import { kindOf } from '../sentences/kinds';
 import { type CountFor, countForOf, countForText, useCounting } from './counted';
 import { Drawers, type Opened } from './Drawers';
+import { FileDialog } from './FileDialog';
 import type { CellRef } from './grid';
 import { type Leaf, Leaves } from './Leaves';
 import { NewRole } from './NewRole';
@@ -149,7 +151,9 @@ export default function BenchPlace() {
         {bench && sentences && (
           <ElementsWork key={sentences.list} bench={bench} working={working} kind={sentences} />
         )}
-        {bench && !role && !set && !sentences && <Beginning missing={opened !== null} />}
+        {bench && !role && !set && !sentences && (
+          <Beginning application={application} missing={opened !== null} />
+        )}
       </Box>
       <Leaves
         application={application}
@@ -185,7 +189,8 @@ export default function BenchPlace() {
   );
 }
 
-function Beginning({ missing }: { missing: boolean }) {
+function Beginning({ application, missing }: { application: string; missing: boolean }) {
+  const [bringing, setBringing] = useState(false);
   return (
     <Box sx={{ mt: 5, maxWidth: 560, color: 'text.secondary' }}>
       <Typography component="h1" variant="h1" sx={{ color: 'text.primary', mb: 1 }}>
@@ -196,6 +201,20 @@ function Beginning({ missing }: { missing: boolean }) {
           ? 'There is no such role or privilege set, published or drafted. It may have been taken away.'
           : 'Take a role or a privilege set out of a drawer. Each edit goes into your draft; what it would change for people is told at once, and nothing takes effect until you publish it.'}
       </Typography>
+      <Box sx={{ display: 'flex', gap: 1, mt: 2.5 }}>
+        <Button
+          component="a"
+          variant="outlined"
+          href={`/api/applications/${application}/design`}
+          download={`${application}.json`}
+        >
+          Take the design out as a file
+        </Button>
+        <Button variant="outlined" onClick={() => setBringing(true)}>
+          Bring a file in
+        </Button>
+      </Box>
+      {bringing && <FileDialog application={application} onClose={() => setBringing(false)} />}
     </Box>
   );
 }

@@ -87,6 +87,7 @@ export function RoleWork({ bench, working, role, watch, onOpen }: Props) {
         name={element.name}
         purpose={element.purpose ?? ''}
         facts={heldBy(role.people)}
+        published={role.published !== null}
         gone={role.now === null}
         onPurpose={(purpose) => put({ ...element, purpose })}
         onRename={(next) => put({ ...element, name: next })}

@@ -35,6 +35,7 @@ export function SetWork({ bench, working, set, watch, onOpen }: Props) {
         name={element.name}
         purpose={element.purpose}
         facts={`in ${roles.length === 1 ? '1 role' : `${roles.length} roles`} · ${heldBy(set.people)}`}
+        published={set.published !== null}
         gone={set.now === null}
         onPurpose={(purpose) => put({ ...element, purpose })}
         onRename={(name) => put({ ...element, name })}

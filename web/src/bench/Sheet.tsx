@@ -14,6 +14,8 @@ type Props = {
   name: string;
   purpose: string;
   facts: string;
+  /** Whether it is published, and can be had as a file. */
+  published: boolean;
   /** Whether the draft takes it away. */
   gone: boolean;
   onPurpose: (purpose: string) => void;
@@ -58,6 +60,17 @@ export function Sheet(props: Props) {
             <Button variant="outlined" onClick={() => setDialog('copy')}>
               Copy
             </Button>
+            {props.published && (
+              <Button
+                component="a"
+                variant="outlined"
+                href={`/api/applications/${props.application}/design/part?${props.of.list === 'roles' ? 'role' : 'set'}=${props.of.key}`}
+                download={`${props.of.key}.json`}
+                title="As it is published, as a file"
+              >
+                Take out
+              </Button>
+            )}
             <Button variant="outlined" onClick={() => setDialog('away')}>
               Take away
             </Button>

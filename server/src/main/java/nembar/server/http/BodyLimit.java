@@ -51,7 +51,7 @@ class BodyLimit extends OncePerRequestFilter {
     }
 
     private long limit(String path) {
-        if (path.endsWith("/design")) {
+        if (path.endsWith("/design") || path.contains("/design/")) {
             return design;
         }
         return path.endsWith("/file") ? file : ordinary;
