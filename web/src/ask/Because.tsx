@@ -2,6 +2,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Link from '@mui/material/Link';
 import Typography from '@mui/material/Typography';
+import { Link as RouterLink } from 'react-router';
 import { Trouble } from '../app/Trouble';
 import { type BecauseAnswer, useBecause } from './answers';
 import type { Question } from './question';
@@ -11,7 +12,8 @@ import { Working } from './Working';
 
 /** The panel on the right: by which routes, cut by what, and for a no, what is missing. */
 export function Because({ question }: { question: Question }) {
-  const answer = useBecause(question.slots, question.pick);
+  const { pick } = question;
+  const answer = useBecause(question.slots, pick);
   return (
     <Box
       component="aside"
@@ -42,6 +44,16 @@ export function Because({ question }: { question: Question }) {
       {answer.isPending && <Working lines={5} />}
       {answer.isError && <Trouble error={answer.error} again={() => answer.refetch()} />}
       {answer.data && <Reasons answer={answer.data} question={question} />}
+      {answer.data && pick?.kind === 'record' && (
+        <Link
+          component={RouterLink}
+          to={`/bench/${question.slots.application}?list=directShares`}
+          state={{ begin: { recordType: pick.type, record: pick.record } }}
+          sx={{ mt: 1.5, display: 'block' }}
+        >
+          Open this record to somebody
+        </Link>
+      )}
     </Box>
   );
 }
@@ -49,8 +61,9 @@ export function Because({ question }: { question: Question }) {
 /** What the reasons need of a question: what they are of, and what then. */
 export type Asked = globalThis.Pick<Question, 'pick' | 'listed' | 'because' | 'list'>;
 
-/** Routes, cuts and what is missing. */
 /**
+ * Routes, cuts and what is missing.
+ *
  * @param alone whether it stands by itself, with no list of the cell's records to go back to
  */
 export function Reasons({

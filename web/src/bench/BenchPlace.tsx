@@ -30,6 +30,9 @@ export function BenchStart() {
   return first ? <Navigate to={`/bench/${first.key}`} replace /> : null;
 }
 
+/** What of the address belongs to what was open before. */
+const ANEW = { role: '', set: '', list: '', search: '', sort: '', page: '' };
+
 /** What of the bench the address says. */
 function useOpened() {
   const [params, setParams] = useSearchParams();
@@ -59,8 +62,8 @@ function useOpened() {
     kind,
     leaf,
     countFor: countForOf(params.get('count')),
-    open: (next: Opened) => change({ role: '', set: '', list: '', [next.kind]: next.key }, false),
-    openList: (list: string) => change({ role: '', set: '', list }, false),
+    open: (next: Opened) => change({ ...ANEW, [next.kind]: next.key }, false),
+    openList: (list: string) => change({ ...ANEW, list }, false),
     turn: (next: Leaf) => change({ leaf: next }, true),
     setCountFor: (next: CountFor) => change({ count: countForText(next) }, true),
   };

@@ -145,7 +145,8 @@ export function Told({ checked }: { checked: Checked }) {
       </Box>
     );
   }
-  const people = (count: number) => (count === 1 ? '1 person' : `${number(count)} people`);
+  const people = (count: number) =>
+    count === 0 ? 'nobody' : count === 1 ? '1 person' : `${number(count)} people`;
   return (
     <div aria-live="polite">
       {checked.notes.map((one) => (

@@ -3,11 +3,11 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { Link } from 'react-router';
 import { api, data } from '../api/client';
+import { Listing } from '../app/Listing';
+import { useListed } from '../app/listed';
 import { When } from '../app/parts';
 import { outcomes } from '../people/PersonHistory';
-import { useListed } from './address';
 import { Filters, OfPerson } from './Filters';
-import { Listing } from './Listing';
 
 const kinds: Record<string, string> = {
   person: 'person',

@@ -1,13 +1,13 @@
 import MuiLink from '@mui/material/Link';
 import { Link } from 'react-router';
 import { api, data } from '../api/client';
+import { Listing } from '../app/Listing';
+import { useListed } from '../app/listed';
 import { When } from '../app/parts';
 import { and, quoted } from '../ask/said';
 import { type Publication, useBench } from '../bench/api';
 import { Chooser } from '../people/PickOne';
-import { useListed } from './address';
 import { Filters, OfPerson } from './Filters';
-import { Listing } from './Listing';
 
 const FILTERS = ['search', 'person', 'author', 'element', 'from', 'until'] as const;
 

@@ -1,9 +1,9 @@
 import { screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { expect, test } from 'vitest';
+import { instant, queryOf } from '../app/listed';
 import { serve, show } from '../testing/served';
 import { ActsLeaf, SignInsLeaf } from './AuditLog';
-import { instant, queryOf } from './address';
 import { setsOf } from './SetsBeforeAfter';
 
 test('days become instants, the last one to its end, and what is not set is left out', () => {

@@ -136,3 +136,28 @@ test('what is empty is left out of an element', () => {
     name: 'x',
   });
 });
+
+test('a direct share tells first who reaches the record already', async () => {
+  const calls = serve({
+    [`POST ${A}/bench/reading`]: () => ({
+      sentence: [{ text: 'Open', slot: false }],
+      problems: [],
+      names: [],
+    }),
+    [`GET ${A}/bench/audience-parts`]: () => [night],
+    [`POST ${A}/tray/edits/preview`]: () => ({ lines: [], total: 0 }),
+    [`GET ${A}/who-can`]: () => ({
+      people: [
+        { person: 'ann', name: 'Ann', external: false, level: 'change', routes: ['holds `Mate`'] },
+      ],
+      total: 3,
+      withheld: 1,
+    }),
+  });
+  edited('directShares', () => {});
+  await userEvent.type(screen.getByRole('textbox', { name: /key of the record/ }), 'T-1');
+  expect(await screen.findByText('Who reaches it already (3)')).toBeTruthy();
+  expect(screen.getByText('holds “Mate”')).toBeTruthy();
+  expect(screen.getByText(/and 2 more, of all of them 1 whom you may not see/)).toBeTruthy();
+  expect(calls.some((one) => one.query.get('record') === 'T-1')).toBe(true);
+});

@@ -12,6 +12,7 @@ import type { ChangePart } from '../bench/queue';
 import { type PartShown, useReading, useWouldChange, type Written } from './api';
 import { calledSo, FORMS } from './forms/forms';
 import { filled, type Kind } from './kinds';
+import { Reachers } from './Reachers';
 import { SentenceShown } from './SentenceShown';
 import { TextSlot } from './slots';
 
@@ -141,6 +142,13 @@ export function Editor(props: Props) {
           </Remark>
         ))}
       </Box>
+      {kind.list === 'directShares' && Boolean(settled.record) && stands && (
+        <Reachers
+          application={application}
+          type={String(settled.recordType)}
+          record={String(settled.record)}
+        />
+      )}
       {stands && <Price application={application} change={change} current={current} />}
       <Box sx={{ display: 'flex', gap: 1, mt: 1.5 }}>
         <Button variant="contained" disabled={!stands || !current} onClick={() => onKeep(change)}>

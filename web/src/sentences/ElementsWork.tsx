@@ -2,10 +2,9 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useEffect, useState } from 'react';
-import { Pages } from '../app/Pages';
-import { Rows } from '../app/parts';
+import { useLocation, useNavigate } from 'react-router';
+import { Listing } from '../app/Listing';
 import { Search } from '../app/Search';
-import { Trouble } from '../app/Trouble';
 import { useApplications } from '../ask/answers';
 import { number } from '../ask/said';
 import { Working } from '../ask/Working';
@@ -17,8 +16,6 @@ import { Editor } from './Editor';
 import type { Kind } from './kinds';
 import { SentenceShown } from './SentenceShown';
 
-const SIZE = 25;
-
 type Props = { bench: Bench; working: Drafting; kind: Kind };
 
 /** All elements of one kind, each its sentence; one of them can be written where it stands. */
@@ -27,27 +24,21 @@ export function ElementsWork({ bench, working, kind }: Props) {
   const draft = working.tray?.draft;
   const applications = useApplications();
   const zone = applications.data?.find((one) => one.key === application)?.zone ?? 'UTC';
-  const [search, setSearch] = useState('');
-  const [byPeople, setByPeople] = useState(false);
-  const [page, setPage] = useState(0);
-  const [written, setWritten] = useState<Written | null>(null);
-  const [away, setAway] = useState<ElementLine | null>(null);
-  const elements = useElements(application, draft, {
-    list: kind.list,
-    search,
-    sort: byPeople ? 'people' : '',
-    page,
-    size: SIZE,
-  });
+  const go = useNavigate();
+  const { state, pathname, search: address } = useLocation();
+  const begun = (state as { begin?: Partial<Written> } | null)?.begin;
+  const [written, setWritten] = useState<Written | null>(
+    begun ? { ...kind.blank(bench, freshKey(kind)), ...begun } : null,
+  );
   useEffect(() => {
-    if (elements.data && page > 0 && elements.data.elements.length === 0) {
-      setPage(0);
+    if (begun) {
+      // What was begun elsewhere is begun once: not again after a reload.
+      go({ pathname, search: address }, { replace: true, state: null });
     }
-  }, [elements.data, page]);
-
-  /** A key that nothing has: elements that are sentences are known by what they say. */
-  const fresh = () => `${kind.one.replaceAll(' ', '-')}-${crypto.randomUUID().slice(0, 8)}`;
-  const lines = elements.data?.elements ?? [];
+  }, [begun, go, pathname, address]);
+  const [away, setAway] = useState<ElementLine | null>(null);
+  const { asked, change, page, turn, list } = useElements(application, draft, kind.list);
+  const lines = list.data?.elements ?? [];
   const editor = (begin: Written) => (
     <Editor
       key={begin.key}
@@ -74,7 +65,7 @@ export function ElementsWork({ bench, working, kind }: Props) {
         </Typography>
         <Button
           variant="contained"
-          onClick={() => setWritten(kind.blank(bench, fresh()))}
+          onClick={() => setWritten(kind.blank(bench, freshKey(kind)))}
           aria-label={`New ${kind.one}`}
         >
           New
@@ -83,56 +74,46 @@ export function ElementsWork({ bench, working, kind }: Props) {
       <Box sx={{ display: 'flex', alignItems: 'center', gap: 1.5, mb: 1 }}>
         <Search
           label="Find by what it says"
-          value={search}
-          onSearch={(next) => {
-            setSearch(next);
-            setPage(0);
-          }}
+          value={asked.search}
+          onSearch={(search) => change({ search })}
         />
-        <Button variant="text" size="small" onClick={() => setByPeople(!byPeople)}>
-          {byPeople ? 'Sorted by people' : 'In the order of the design'}
+        <Button
+          variant="text"
+          size="small"
+          onClick={() => change({ sort: asked.sort === 'people' ? '' : 'people' })}
+        >
+          {asked.sort === 'people' ? 'Sorted by people' : 'In the order of the design'}
         </Button>
       </Box>
       {written && !standing && editor(written)}
-      {elements.isPending && <Working lines={8} />}
-      {elements.isError && <Trouble error={elements.error} again={() => elements.refetch()} />}
-      {elements.data && lines.length === 0 && (
-        <Typography color="textSecondary">
-          {search === '' ? `There is no ${kind.one} yet.` : 'None says that.'}
-        </Typography>
-      )}
-      {lines.length > 0 && (
-        <Rows aria-label={kind.title} sx={{ opacity: elements.isPlaceholderData ? 0.6 : 1 }}>
-          <thead>
-            <tr>
-              <th scope="col">What it says</th>
-              <th scope="col">People</th>
-              <th scope="col">
-                <span style={{ position: 'absolute', left: -9999 }}>What can be done</span>
-              </th>
-            </tr>
-          </thead>
-          <tbody>
-            {lines.map((one) =>
-              one.key === written?.key ? (
-                <tr key={one.key}>
-                  <td colSpan={3}>{editor(written)}</td>
-                </tr>
-              ) : (
-                <Line
-                  key={one.key}
-                  line={one}
-                  onEdit={() => setWritten(one.element as Written)}
-                  onCopy={() => setWritten({ ...(one.element as Written), key: fresh() })}
-                  onAway={() => setAway(one)}
-                  onBack={() => working.edit([{ put: kind.list, element: one.element }])}
-                />
-              ),
-            )}
-          </tbody>
-        </Rows>
-      )}
-      <Pages page={page} size={SIZE} total={elements.data?.total ?? 0} onPage={setPage} />
+      {list.isPending && <Working lines={8} />}
+      <Listing
+        label={kind.title}
+        heads={['What it says', 'People', 'What can be done']}
+        list={list}
+        total={(of) => of.total}
+        rows={(of) =>
+          of.elements.map((one) =>
+            one.key === written?.key ? (
+              <tr key={one.key}>
+                <td colSpan={3}>{editor(written)}</td>
+              </tr>
+            ) : (
+              <Line
+                key={one.key}
+                line={one}
+                onEdit={() => setWritten(one.element as Written)}
+                onCopy={() => setWritten({ ...(one.element as Written), key: freshKey(kind) })}
+                onAway={() => setAway(one)}
+                onBack={() => working.edit([{ put: kind.list, element: one.element }])}
+              />
+            ),
+          )
+        }
+        none={asked.search === '' ? `There is no ${kind.one} yet.` : 'None says that.'}
+        page={page}
+        turn={turn}
+      />
       {away && (
         <TakeAway
           application={application}
@@ -145,6 +126,10 @@ export function ElementsWork({ bench, working, kind }: Props) {
     </>
   );
 }
+
+/** A key that nothing has: elements that are sentences are known by what they say. */
+const freshKey = (kind: Kind) =>
+  `${kind.one.replaceAll(' ', '-')}-${crypto.randomUUID().slice(0, 8)}`;
 
 const text = (line: ElementLine) => line.sentence.map((one) => one.text).join('');
 

@@ -1,5 +1,6 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { api, data, type Schemas } from '../api/client';
+import { useListed } from '../app/listed';
 import type { DraftShown } from '../bench/api';
 import type { ChangePart } from '../bench/queue';
 
@@ -26,20 +27,18 @@ export function useDrawers(application: string, draft: DraftShown | undefined) {
   });
 }
 
-export type Wanted = { list: string; search: string; sort: string; page: number; size: number };
-
-export function useElements(application: string, draft: DraftShown | undefined, wanted: Wanted) {
-  return useQuery({
-    queryKey: ['elements', application, draft?.id, draft?.version, wanted],
-    queryFn: () =>
+/** A page of the elements of one kind, by what the address asks for. */
+export function useElements(application: string, draft: DraftShown | undefined, list: string) {
+  return useListed(
+    ['elements', application, draft?.id, draft?.version, list],
+    ['search', 'sort'],
+    (query) =>
       data(
         api.GET('/api/applications/{application}/bench/elements', {
-          params: { path: { application }, query: { ...ofDraft(draft), ...wanted } },
+          params: { path: { application }, query: { ...ofDraft(draft), list, ...query } },
         }),
       ),
-    placeholderData: keepPreviousData,
-    retry: false,
-  });
+  );
 }
 
 /** How an element reads that is being written, and whom it names. */

@@ -1,10 +1,10 @@
 import Typography from '@mui/material/Typography';
 import type { UseQueryResult } from '@tanstack/react-query';
 import type { ReactNode } from 'react';
-import { Pages } from '../app/Pages';
-import { Rows } from '../app/parts';
-import { Trouble } from '../app/Trouble';
-import { SIZE } from './address';
+import { SIZE } from './listed';
+import { Pages } from './Pages';
+import { Rows } from './parts';
+import { Trouble } from './Trouble';
 
 type Props<A> = {
   /** What the table is called. */
@@ -19,7 +19,7 @@ type Props<A> = {
   turn: (page: number) => void;
 };
 
-/** A page of a list of the ledger: its rows, or why there are none. */
+/** A page of a list: its rows, or why there are none. */
 export function Listing<A>({ label, heads, list, total, rows, none, page, turn }: Props<A>) {
   if (list.isError) {
     return <Trouble error={list.error} again={() => list.refetch()} />;
