@@ -1,5 +1,6 @@
 import { screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
+import { useState } from 'react';
 import { expect, test, vi } from 'vitest';
 import type { Bench } from '../bench/api';
 import { serve, show } from '../testing/served';
@@ -49,19 +50,24 @@ const kind = (list: string) => {
 };
 
 function edited(list: string, onKeep: (change: unknown) => void) {
-  show(
-    <Editor
-      application="app"
-      bench={bench}
-      zone="UTC"
-      draft={undefined}
-      kind={kind(list)}
-      begin={kind(list).blank(bench, 'new-1')}
-      fresh
-      onKeep={onKeep}
-      onClose={() => {}}
-    />,
-  );
+  function Written() {
+    const [element, setElement] = useState(kind(list).blank(bench, 'new-1'));
+    return (
+      <Editor
+        application="app"
+        bench={bench}
+        zone="UTC"
+        draft={undefined}
+        kind={kind(list)}
+        element={element}
+        fresh
+        onChange={setElement}
+        onKeep={onKeep}
+        onClose={() => {}}
+      />
+    );
+  }
+  show(<Written />);
 }
 
 test('slots fill an element, which is kept once it reads', async () => {

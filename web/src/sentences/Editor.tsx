@@ -35,18 +35,18 @@ type Props = {
   zone: string;
   draft: DraftShown | undefined;
   kind: Kind;
-  /** What it is begun from. */
-  begin: Written;
+  element: Written;
   /** Whether there is no such element yet. */
   fresh: boolean;
+  onChange: (element: Written) => void;
   onKeep: (change: ChangePart) => void;
   onClose: () => void;
 };
 
 /** A sentence that is being written: its slots, how it reads, and whom it would change anything for. */
 export function Editor(props: Props) {
-  const { application, bench, zone, draft, kind, begin, fresh, onKeep, onClose } = props;
-  const [element, setElement] = useState(begin);
+  const { application, bench, zone, draft, kind, element, fresh, onChange, onKeep, onClose } =
+    props;
   const label = useId();
   const slots = useRef<HTMLDivElement>(null);
   useEffect(() => {
@@ -57,7 +57,7 @@ export function Editor(props: Props) {
   }, [fresh]);
   const settled = useSettled(element);
   const [names, setNames] = useState<PartShown[]>([]);
-  const hasName = 'name' in begin;
+  const hasName = 'name' in element;
   /** With the name it has unless somebody says otherwise. */
   const named = (one: Written): Written =>
     hasName && String(one.name ?? '').trim() === ''
@@ -116,7 +116,7 @@ export function Editor(props: Props) {
           zone={zone}
           element={element}
           names={names}
-          onChange={setElement}
+          onChange={onChange}
         />
       </Box>
       {hasName && (
@@ -126,7 +126,7 @@ export function Editor(props: Props) {
             label="What it is called"
             placeholder={String(named({ ...element, name: '' }).name)}
             value={String(element.name ?? '')}
-            onChange={(name) => setElement({ ...element, name })}
+            onChange={(name) => onChange({ ...element, name })}
           />
         </Box>
       )}

@@ -18,6 +18,9 @@ import { SentenceShown } from './SentenceShown';
 
 type Props = { bench: Bench; working: Drafting; kind: Kind };
 
+/** What is being written; kept here, so that turning the page of the list loses nothing of it. */
+type Writing = { element: Written; fresh: boolean };
+
 /** All elements of one kind, each its sentence; one of them can be written where it stands. */
 export function ElementsWork({ bench, working, kind }: Props) {
   const application = bench.application.key;
@@ -27,28 +30,29 @@ export function ElementsWork({ bench, working, kind }: Props) {
   const go = useNavigate();
   const { state, pathname, search: address } = useLocation();
   const begun = (state as { begin?: Partial<Written> } | null)?.begin;
-  const [written, setWritten] = useState<Written | null>(
-    begun ? { ...kind.blank(bench, freshKey(kind)), ...begun } : null,
+  const [written, setWritten] = useState<Writing | null>(
+    begun ? { element: { ...kind.blank(bench, freshKey(kind)), ...begun }, fresh: true } : null,
   );
+  const [away, setAway] = useState<ElementLine | null>(null);
   useEffect(() => {
     if (begun) {
       // What was begun elsewhere is begun once: not again after a reload.
       go({ pathname, search: address }, { replace: true, state: null });
     }
   }, [begun, go, pathname, address]);
-  const [away, setAway] = useState<ElementLine | null>(null);
   const { asked, change, page, turn, list } = useElements(application, draft, kind.list);
   const lines = list.data?.elements ?? [];
-  const editor = (begin: Written) => (
+  const editor = ({ element, fresh }: Writing) => (
     <Editor
-      key={begin.key}
+      key={element.key}
       application={application}
       bench={bench}
       zone={zone}
       draft={draft}
       kind={kind}
-      begin={begin}
-      fresh={!lines.some((one) => one.key === begin.key)}
+      element={element}
+      fresh={fresh}
+      onChange={(next) => setWritten({ element: next, fresh })}
       onKeep={(change) => {
         working.edit([change]);
         setWritten(null);
@@ -56,7 +60,7 @@ export function ElementsWork({ bench, working, kind }: Props) {
       onClose={() => setWritten(null)}
     />
   );
-  const standing = lines.some((one) => one.key === written?.key);
+  const standing = lines.some((one) => one.key === written?.element.key);
   return (
     <>
       <Box sx={{ display: 'flex', alignItems: 'baseline', gap: 2, mb: 1.5 }}>
@@ -65,7 +69,7 @@ export function ElementsWork({ bench, working, kind }: Props) {
         </Typography>
         <Button
           variant="contained"
-          onClick={() => setWritten(kind.blank(bench, freshKey(kind)))}
+          onClick={() => setWritten({ element: kind.blank(bench, freshKey(kind)), fresh: true })}
           aria-label={`New ${kind.one}`}
         >
           New
@@ -94,7 +98,7 @@ export function ElementsWork({ bench, working, kind }: Props) {
         total={(of) => of.total}
         rows={(of) =>
           of.elements.map((one) =>
-            one.key === written?.key ? (
+            one.key === written?.element.key ? (
               <tr key={one.key}>
                 <td colSpan={3}>{editor(written)}</td>
               </tr>
@@ -102,8 +106,13 @@ export function ElementsWork({ bench, working, kind }: Props) {
               <Line
                 key={one.key}
                 line={one}
-                onEdit={() => setWritten(one.element as Written)}
-                onCopy={() => setWritten({ ...(one.element as Written), key: freshKey(kind) })}
+                onEdit={() => setWritten({ element: one.element as Written, fresh: false })}
+                onCopy={() =>
+                  setWritten({
+                    element: { ...(one.element as Written), key: freshKey(kind) },
+                    fresh: true,
+                  })
+                }
                 onAway={() => setAway(one)}
                 onBack={() => working.edit([{ put: kind.list, element: one.element }])}
               />
