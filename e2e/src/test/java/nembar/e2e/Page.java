@@ -6,6 +6,7 @@ import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
+import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import nembar.server.testing.Cluster;
@@ -29,6 +30,8 @@ public final class Page {
     static final String ADMINISTRATORS_PASSWORD = "kelp-and-ochre-7";
     static final String STEWARD = "agnete.solberg@larkwater.example";
     static final String STEWARDS_PASSWORD = "quiet-hands-aboard";
+
+    private static final Duration SETTLED_WITHIN = Duration.ofSeconds(5);
 
     private final String address;
     private final ChromeDriver browser;
@@ -285,6 +288,16 @@ public final class Page {
         } catch (IOException failed) {
             throw new UncheckedIOException(failed);
         }
+        // What is fading in or out, or grey until an answer is there, is looked at again.
+        Instant end = Instant.now().plus(SETTLED_WITHIN);
+        List<?> findings = axe();
+        while (!findings.isEmpty() && Instant.now().isBefore(end)) {
+            findings = axe();
+        }
+        return findings;
+    }
+
+    private List<?> axe() {
         return (List<?>)
                 browser.executeAsyncScript(
                         "const done = arguments[0];"
