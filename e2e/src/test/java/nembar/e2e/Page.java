@@ -15,6 +15,7 @@ import org.openqa.selenium.ElementNotInteractableException;
 import org.openqa.selenium.Keys;
 import org.openqa.selenium.NoSuchElementException;
 import org.openqa.selenium.OutputType;
+import org.openqa.selenium.Rectangle;
 import org.openqa.selenium.StaleElementReferenceException;
 import org.openqa.selenium.WebElement;
 import org.openqa.selenium.chrome.ChromeDriver;
@@ -162,13 +163,22 @@ public final class Page {
         wait.until(
                 browser -> {
                     WebElement element = browser.findElement(what);
-                    if (!element.isEnabled()) {
+                    Rectangle place = element.getRect();
+                    if (!element.isEnabled() || !still(element, place)) {
                         return false;
                     }
                     element.click();
                     return true;
                 });
         return this;
+    }
+
+    /** A menu grows while it opens: a click would land beside what is on its way. */
+    private boolean still(WebElement element, Rectangle place) {
+        browser.executeAsyncScript(
+                "const done = arguments[0];"
+                        + "requestAnimationFrame(() => requestAnimationFrame(done))");
+        return element.getRect().equals(place);
     }
 
     /** Presses a dialog's own button, once it can be pressed. */
