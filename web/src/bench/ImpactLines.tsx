@@ -82,8 +82,20 @@ export function byPerson(lines: ImpactLine[]): OfPerson[] {
 const guardedFirst = (lines: ImpactLine[]) =>
   [...lines].sort((one, other) => Number(other.guarded) - Number(one.guarded));
 
+/** The first lines of what changes, and how many more there are. */
+export function FirstLines({ lines, total }: { lines: ImpactLine[]; total: number }) {
+  return (
+    <>
+      <ImpactPeople lines={lines} />
+      {total > lines.length && (
+        <Typography color="textSecondary">and {number(total - lines.length)} more</Typography>
+      )}
+    </>
+  );
+}
+
 /** Lines person by person; a person opens to all of theirs, and to examples where there are any. */
-export function ImpactPeople({ lines, source }: { lines: ImpactLine[]; source?: ImpactSource }) {
+function ImpactPeople({ lines, source }: { lines: ImpactLine[]; source?: ImpactSource }) {
   const [open, setOpen] = useState<string | null>(null);
   return (
     <>

@@ -5,9 +5,9 @@ import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { api, data } from '../api/client';
 import { Trouble } from '../app/Trouble';
-import { number, quoted } from '../ask/said';
+import { quoted } from '../ask/said';
 import { Working } from '../ask/Working';
-import { ImpactPeople } from './ImpactLines';
+import { FirstLines } from './ImpactLines';
 import type { ChangePart } from './queue';
 
 /** Asks before an element is taken away: what else goes with it, and who would lose what. */
@@ -68,12 +68,7 @@ export function TakeAway({
               </Typography>
             )}
             <Box sx={{ maxHeight: 260, overflowY: 'auto' }}>
-              <ImpactPeople lines={told.data.impact.lines} />
-              {told.data.impact.total > told.data.impact.lines.length && (
-                <Typography color="textSecondary">
-                  and {number(told.data.impact.total - told.data.impact.lines.length)} more
-                </Typography>
-              )}
+              <FirstLines lines={told.data.impact.lines} total={told.data.impact.total} />
             </Box>
           </section>
         )}

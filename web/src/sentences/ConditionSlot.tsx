@@ -1,10 +1,14 @@
 import Box from '@mui/material/Box';
-import { useDeferredValue, useId, useState } from 'react';
+import { useId, useState } from 'react';
 import { Problem } from '../api/client';
+import { useSettled } from '../app/settled';
 import { number, quoted } from '../ask/said';
 import type { Bench } from '../bench/api';
 import { useCondition, useConditionNames } from './api';
 import { More, Say } from './slots';
+
+/** So that not each key counts records. */
+const CHECKED_AFTER_MS = 120;
 
 type Props = {
   application: string;
@@ -32,7 +36,7 @@ export function ConditionSlot({
   const [open, setOpen] = useState(value !== '');
   const id = useId();
   const names = useConditionNames(application, open ? recordType : '');
-  const text = useDeferredValue(value);
+  const text = useSettled(value, CHECKED_AFTER_MS);
   const checked = useCondition(application, recordType, text, restricts);
   const plural = bench.types.find((one) => one.key === recordType)?.plural.toLowerCase() ?? '';
   const problem = checked.error instanceof Problem ? checked.error : null;

@@ -2,12 +2,13 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useEffect, useId, useRef, useState } from 'react';
-import { Remark } from '../app/parts';
+import { Remark, SEARCH_AFTER_MS } from '../app/parts';
+import { useSettled } from '../app/settled';
 import { Trouble } from '../app/Trouble';
-import { number, quoted } from '../ask/said';
+import { quoted } from '../ask/said';
 import { Working } from '../ask/Working';
 import type { Bench, DraftShown } from '../bench/api';
-import { ImpactPeople } from '../bench/ImpactLines';
+import { FirstLines } from '../bench/ImpactLines';
 import type { ChangePart } from '../bench/queue';
 import { type PartShown, useReading, useWouldChange, type Written } from './api';
 import { calledSo, FORMS } from './forms/forms';
@@ -15,18 +16,6 @@ import { filled, type Kind } from './kinds';
 import { Reachers } from './Reachers';
 import { SentenceShown } from './SentenceShown';
 import { TextSlot } from './slots';
-
-const SETTLED_AFTER_MS = 300;
-
-/** What was written, once it has rested for a moment. */
-function useSettled<T>(value: T): T {
-  const [settled, setSettled] = useState(value);
-  useEffect(() => {
-    const timer = setTimeout(() => setSettled(value), SETTLED_AFTER_MS);
-    return () => clearTimeout(timer);
-  }, [value]);
-  return settled;
-}
 
 type Props = {
   application: string;
@@ -55,7 +44,7 @@ export function Editor(props: Props) {
     (first ?? slots.current)?.focus();
     first?.select();
   }, [fresh]);
-  const settled = useSettled(element);
+  const settled = useSettled(element, SEARCH_AFTER_MS);
   const [names, setNames] = useState<PartShown[]>([]);
   const hasName = 'name' in element;
   /** With the name it has unless somebody says otherwise. */
@@ -63,7 +52,8 @@ export function Editor(props: Props) {
     hasName && String(one.name ?? '').trim() === ''
       ? { ...one, name: calledSo(kind.list, one, bench, names) }
       : one;
-  const seen = useReading(application, draft, kind.list, filled(named(settled)));
+  const read = filled(named(settled));
+  const seen = useReading(application, draft, kind.list, read);
   useEffect(() => {
     if (seen.data) {
       setNames(seen.data.names);
@@ -71,7 +61,7 @@ export function Editor(props: Props) {
   }, [seen.data]);
   const stands = seen.data !== undefined && seen.data.problems.length === 0;
   const current = !seen.isPlaceholderData && settled === element;
-  const change: ChangePart = { put: kind.list, element: filled(named(element)) };
+  const change: ChangePart = { put: kind.list, element: read };
   const Form = FORMS[kind.list];
   if (!Form) {
     return null;
@@ -172,7 +162,7 @@ function Price({
   change: ChangePart;
   current: boolean;
 }) {
-  const told = useWouldChange(application, useSettled([change]), current);
+  const told = useWouldChange(application, [change], current);
   if (told.isPending) {
     return <Working lines={2} />;
   }
@@ -193,10 +183,7 @@ function Price({
           : `What it would change, for ${people === 1 ? '1 person' : `${total > lines.length ? 'more than ' : ''}${people} people`}`}
       </Typography>
       <Box sx={{ maxHeight: 200, overflowY: 'auto', mt: 0.5 }}>
-        <ImpactPeople lines={lines} />
-        {total > lines.length && (
-          <Typography color="textSecondary">and {number(total - lines.length)} more</Typography>
-        )}
+        <FirstLines lines={lines} total={total} />
       </Box>
     </Box>
   );

@@ -300,15 +300,7 @@ public final class Findings {
                                 + " gives everything that "
                                 + narrow.name()
                                 + " gives.",
-                        List.of(
-                                Change.Put.of(
-                                        new Role(
-                                                role.key(),
-                                                role.name(),
-                                                role.purpose(),
-                                                role.meantFor(),
-                                                left,
-                                                role.conflicts()))));
+                        List.of(Change.Put.of(role.withSets(left))));
             }
         }
     }

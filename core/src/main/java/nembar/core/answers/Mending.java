@@ -157,13 +157,7 @@ public final class Mending {
                             "Except " + seat.person().name() + " from the filter " + filter.name(),
                             List.of(
                                     Change.Put.of(
-                                            new AccountFilter(
-                                                    filter.key(),
-                                                    filter.name(),
-                                                    except(filter.audience()),
-                                                    filter.accounts(),
-                                                    filter.recordTypes(),
-                                                    filter.condition())))));
+                                            filter.withAudience(except(filter.audience()))))));
         }
         return List.of();
     }
@@ -317,27 +311,10 @@ public final class Mending {
 
     private Element withThem(Element opener) {
         if (opener instanceof SharingRule rule) {
-            return new SharingRule(
-                    rule.key(),
-                    rule.name(),
-                    rule.recordType(),
-                    rule.condition(),
-                    rule.ownedBy(),
-                    including(rule.audience()),
-                    rule.opening(),
-                    rule.times(),
-                    rule.reason());
+            return rule.withAudience(including(rule.audience()));
         }
         DirectShare share = (DirectShare) opener;
-        return new DirectShare(
-                share.key(),
-                share.recordType(),
-                share.record(),
-                including(share.audience()),
-                share.opening(),
-                share.until(),
-                share.reason(),
-                share.givenBy());
+        return share.withAudience(including(share.audience()));
     }
 
     private Audience including(Audience audience) {

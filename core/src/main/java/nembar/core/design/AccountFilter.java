@@ -36,6 +36,11 @@ public record AccountFilter(
         this(key, name, audience, accounts, recordTypes, Optional.empty());
     }
 
+    /** The same for another audience. */
+    public AccountFilter withAudience(Audience other) {
+        return new AccountFilter(key, name, other, accounts, recordTypes, condition);
+    }
+
     @Override
     public ElementKind kind() {
         return ElementKind.ACCOUNT_FILTER;

@@ -23,6 +23,11 @@ public record Delegation(
         sets = List.copyOf(sets);
     }
 
+    /** The same with other privilege sets. */
+    public Delegation withSets(List<String> others) {
+        return new Delegation(key, principal, delegate, others, times, reason);
+    }
+
     @Override
     public ElementKind kind() {
         return ElementKind.DELEGATION;

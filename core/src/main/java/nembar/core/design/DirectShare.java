@@ -21,6 +21,11 @@ public record DirectShare(
         String reason,
         Optional<String> givenBy)
         implements Element {
+    /** The same for another audience. */
+    public DirectShare withAudience(Audience other) {
+        return new DirectShare(key, recordType, record, other, opening, until, reason, givenBy);
+    }
+
     @Override
     public ElementKind kind() {
         return ElementKind.DIRECT_SHARE;

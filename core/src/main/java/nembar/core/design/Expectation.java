@@ -21,6 +21,11 @@ public record Expectation(
         String reason,
         Severity severity)
         implements Element {
+    /** The same of other people. */
+    public Expectation withSubject(Audience other) {
+        return new Expectation(key, name, other, claim, target, owner, reason, severity);
+    }
+
     @Override
     public ElementKind kind() {
         return ElementKind.EXPECTATION;

@@ -37,6 +37,11 @@ public record FieldFilter(
         this(key, name, audience, recordType, fields, effect, Optional.empty());
     }
 
+    /** The same for another audience. */
+    public FieldFilter withAudience(Audience other) {
+        return new FieldFilter(key, name, other, recordType, fields, effect, condition);
+    }
+
     @Override
     public ElementKind kind() {
         return ElementKind.FIELD_FILTER;

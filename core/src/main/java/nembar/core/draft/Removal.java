@@ -63,7 +63,7 @@ public final class Removal {
 
     private Optional<Element> withoutSet(Element element) {
         if (element instanceof Role role) {
-            return Optional.of(role(role, less(role.sets()), role.conflicts()));
+            return Optional.of(role.withSets(less(role.sets())));
         }
         if (element instanceof Assignment one) {
             return Optional.<Element>of(one)
@@ -71,16 +71,7 @@ public final class Removal {
         }
         if (element instanceof Delegation one) {
             List<String> sets = less(one.sets());
-            return sets.isEmpty()
-                    ? Optional.empty()
-                    : Optional.of(
-                            new Delegation(
-                                    one.key(),
-                                    one.principal(),
-                                    one.delegate(),
-                                    sets,
-                                    one.times(),
-                                    one.reason()));
+            return sets.isEmpty() ? Optional.empty() : Optional.of(one.withSets(sets));
         }
         return Optional.of(element);
     }
@@ -89,7 +80,7 @@ public final class Removal {
         if (element instanceof Role role) {
             Set<String> conflicts = new TreeSet<>(role.conflicts());
             conflicts.remove(key);
-            return Optional.of(role(role, role.sets(), conflicts));
+            return Optional.of(role.withConflicts(conflicts));
         }
         if (element instanceof Assignment one) {
             return Optional.<Element>of(one)
@@ -98,20 +89,20 @@ public final class Removal {
         if (element instanceof SharingRule one) {
             Optional<Audience> owners = one.ownedBy().flatMap(this::less);
             return owners.isPresent() == one.ownedBy().isPresent()
-                    ? to(one.audience(), audience -> rule(one, owners, audience))
+                    ? to(one.audience(), one.withOwnedBy(owners)::withAudience)
                     : Optional.empty();
         }
         if (element instanceof DirectShare one) {
-            return to(one.audience(), audience -> share(one, audience));
+            return to(one.audience(), one::withAudience);
         }
         if (element instanceof AccountFilter one) {
-            return to(one.audience(), audience -> filter(one, audience));
+            return to(one.audience(), one::withAudience);
         }
         if (element instanceof FieldFilter one) {
-            return to(one.audience(), audience -> filter(one, audience));
+            return to(one.audience(), one::withAudience);
         }
         if (element instanceof Expectation one) {
-            return to(one.subject(), subject -> expectation(one, subject));
+            return to(one.subject(), one::withSubject);
         }
         return Optional.of(element);
     }
@@ -132,62 +123,5 @@ public final class Removal {
 
     private List<Audience.Part> lessHolders(List<Audience.Part> parts) {
         return parts.stream().filter(one -> !one.equals(new HoldersOf(key))).toList();
-    }
-
-    private static Role role(Role role, List<String> sets, Set<String> conflicts) {
-        return new Role(role.key(), role.name(), role.purpose(), role.meantFor(), sets, conflicts);
-    }
-
-    private static SharingRule rule(SharingRule one, Optional<Audience> owners, Audience to) {
-        return new SharingRule(
-                one.key(),
-                one.name(),
-                one.recordType(),
-                one.condition(),
-                owners,
-                to,
-                one.opening(),
-                one.times(),
-                one.reason());
-    }
-
-    private static DirectShare share(DirectShare one, Audience to) {
-        return new DirectShare(
-                one.key(),
-                one.recordType(),
-                one.record(),
-                to,
-                one.opening(),
-                one.until(),
-                one.reason(),
-                one.givenBy());
-    }
-
-    private static AccountFilter filter(AccountFilter one, Audience of) {
-        return new AccountFilter(
-                one.key(), one.name(), of, one.accounts(), one.recordTypes(), one.condition());
-    }
-
-    private static FieldFilter filter(FieldFilter one, Audience of) {
-        return new FieldFilter(
-                one.key(),
-                one.name(),
-                of,
-                one.recordType(),
-                one.fields(),
-                one.effect(),
-                one.condition());
-    }
-
-    private static Expectation expectation(Expectation one, Audience subject) {
-        return new Expectation(
-                one.key(),
-                one.name(),
-                subject,
-                one.claim(),
-                one.target(),
-                one.owner(),
-                one.reason(),
-                one.severity());
     }
 }

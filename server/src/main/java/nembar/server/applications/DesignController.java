@@ -39,8 +39,9 @@ class DesignController {
         this.me = me;
     }
 
-    /** An application by name. */
     /**
+     * An application by name.
+     *
      * @param zone its time zone, as "Europe/Copenhagen"
      */
     record ApplicationShown(String key, String name, String zone) {}

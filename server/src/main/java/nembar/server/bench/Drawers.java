@@ -90,7 +90,7 @@ class Drawers {
         AccessModel model = moments.of(me, application, draft, Optional.empty()).model();
         AccessModel published = models.model(application);
         return Stream.of(ElementKind.values())
-                .filter(kind -> Sentences.are(kind))
+                .filter(Sentences::are)
                 .map(
                         kind ->
                                 new DrawerShown(
@@ -119,12 +119,12 @@ class Drawers {
         Paging.check(page, size);
         ElementKind kind = kind(list);
         Moment moment = moments.of(me, application, draft, Optional.empty());
-        Design published = models.model(application).design();
+        AccessModel published = models.model(application);
         Design design = moment.model().design();
         Meant meant = new Meant(moment);
-        Lines lines = new Lines(moment.model(), models.model(application), meant);
+        Lines lines = new Lines(moment.model(), published, meant);
         List<Element> all = new ArrayList<>(design.elements(kind));
-        published.elements(kind).stream()
+        published.design().elements(kind).stream()
                 .filter(one -> design.element(kind, one.key()).isEmpty())
                 .forEach(all::add);
         List<String> words = List.of(search.toLowerCase(Locale.ROOT).strip().split("\\s+"));
@@ -139,15 +139,29 @@ class Drawers {
     }
 
     /** Lines of elements, those that a draft takes away included. */
-    private record Lines(AccessModel model, AccessModel published, Meant meant) {
+    private static final class Lines {
+        private final Design design;
+        private final Design published;
+        private final Sentences drafted;
+        private final Sentences gone;
+        private final Meant meant;
+
+        Lines(AccessModel model, AccessModel published, Meant meant) {
+            this.design = model.design();
+            this.published = published.design();
+            this.drafted = new Sentences(model);
+            this.gone = new Sentences(published);
+            this.meant = meant;
+        }
+
         boolean has(Element element, List<String> words) {
             String text = sentence(element).text().toLowerCase(Locale.ROOT);
             return words.stream().allMatch(text::contains);
         }
 
         ElementLine line(Element element) {
-            Optional<Element> was = published.design().element(element.kind(), element.key());
-            Optional<Element> is = model.design().element(element.kind(), element.key());
+            Optional<Element> was = published.element(element.kind(), element.key());
+            Optional<Element> is = design.element(element.kind(), element.key());
             String state = "published";
             if (is.isEmpty()) {
                 state = "gone";
@@ -166,8 +180,8 @@ class Drawers {
         }
 
         private Sentence sentence(Element element) {
-            boolean there = model.design().element(element.kind(), element.key()).isPresent();
-            return new Sentences(there ? model : published).of(element).orElseThrow();
+            boolean there = design.element(element.kind(), element.key()).isPresent();
+            return (there ? drafted : gone).of(element).orElseThrow();
         }
     }
 

@@ -50,24 +50,6 @@ public final class DocumentChanges {
         return changes;
     }
 
-    /** Changes that put every element of a design in. */
-    public static List<ChangePart> putting(DesignDocument.DesignPart design) {
-        List<ChangePart> parts = new ArrayList<>();
-        Map<String, Object> lists = DocumentJson.object(DocumentJson.text(design));
-        for (ElementKind kind : ElementKind.values()) {
-            for (Object element : (List<?>) lists.getOrDefault(kind.list(), List.of())) {
-                parts.add(
-                        new ChangePart(
-                                kind.list(),
-                                DocumentJson.object(DocumentJson.text(element)),
-                                null,
-                                null,
-                                null));
-            }
-        }
-        return parts;
-    }
-
     public static List<ChangePart> write(List<Change> changes) {
         return changes.stream().map(DocumentChanges::part).toList();
     }

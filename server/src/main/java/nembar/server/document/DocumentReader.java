@@ -54,6 +54,18 @@ public final class DocumentReader {
         return directory;
     }
 
+    /**
+     * The design that its part describes; whether it belongs to anything is not looked at.
+     *
+     * @throws ModelRefused with everything that cannot be read
+     */
+    public static Design design(DesignDocument.DesignPart part) {
+        Reading reading = new Reading();
+        Design design = new DesignReader(reading).read(part);
+        require(reading);
+        return design;
+    }
+
     private static void require(Reading reading) {
         if (!reading.problems().isEmpty()) {
             throw new ModelRefused(reading.problems());

@@ -24,7 +24,6 @@ import nembar.server.answers.Impacts;
 import nembar.server.command.Command;
 import nembar.server.command.Gate;
 import nembar.server.command.Judgement;
-import nembar.server.document.ChangePart;
 import nembar.server.document.DesignDocument;
 import nembar.server.document.DesignDocument.DesignPart;
 import nembar.server.document.DesignDocument.RolePart;
@@ -101,21 +100,12 @@ class DesignFiles {
             // Roles that are not in the file cannot be named in it.
             Set<String> conflicts = new LinkedHashSet<>(role.conflicts());
             conflicts.retainAll(roles);
-            taken.add(
-                    DocumentWriter.role(
-                            new Role(
-                                    role.key(),
-                                    role.name(),
-                                    role.purpose(),
-                                    role.meantFor(),
-                                    role.sets(),
-                                    conflicts)));
+            taken.add(DocumentWriter.role(role.withConflicts(conflicts)));
         }
         sets.forEach(key -> kept.add(set(design, key)));
-        DesignDocument whole = DocumentWriter.write(model);
         return new DesignDocument(
-                whole.format(),
-                whole.application(),
+                DesignDocument.FORMAT,
+                DocumentWriter.application(model.application()),
                 null,
                 null,
                 new DesignPart(
@@ -210,22 +200,10 @@ class DesignFiles {
 
     private static List<Change> changes(
             AccessModel published, DesignDocument document, boolean merge) {
-        if (merge) {
-            List<ChangePart> parts = DocumentChanges.putting(document.design());
-            return Changes.between(
-                    published.design(),
-                    Changes.apply(published.design(), DocumentChanges.read(parts)));
-        }
-        DesignDocument now = DocumentWriter.write(published);
-        AccessModel next =
-                DocumentReader.readOn(
-                        new DesignDocument(
-                                now.format(),
-                                now.application(),
-                                now.catalogue(),
-                                null,
-                                document.design()),
-                        published.directory());
+        Design design = DocumentReader.design(document.design());
+        List<Change> puts = new ArrayList<>();
+        design.elements().forEach(one -> puts.add(Change.Put.of(one)));
+        AccessModel next = merge ? Changes.apply(published, puts) : published.withDesign(design);
         return Changes.between(published.design(), next.design());
     }
 

@@ -11,7 +11,6 @@ import nembar.core.directory.Person;
 import nembar.core.draft.Change;
 import nembar.core.draft.Changes;
 import nembar.core.draft.Removal;
-import nembar.core.model.AccessModel;
 import nembar.core.model.ModelRefused;
 import nembar.core.words.ChangeWords;
 import nembar.server.answers.Impacts;
@@ -114,12 +113,14 @@ class DraftImpact {
      * kept.
      */
     List<Impact.Line> ofChanges(Person me, String application, List<Change> changes) {
-        governance.requireOnDraft(me, "create", "new", application, me.key());
-        Moment drafted = drafted(me, application);
+        return lines(me, drafted(me, application), changes);
+    }
+
+    private List<Impact.Line> lines(Person me, Moment drafted, List<Change> changes) {
         Moment then = with(drafted, changes);
         governance.requireReadable(
                 List.of(me),
-                models.model(application),
+                models.model(drafted.model().application().key()),
                 drafted.model().design(),
                 then.model().design());
         return impacts.lines(me, drafted, then, "");
@@ -140,8 +141,8 @@ class DraftImpact {
      * @param list of the design document
      */
     OfRemoval ofRemoval(Person me, String application, String list, String key) {
-        governance.requireOnDraft(me, "create", "new", application, me.key());
-        Design design = drafted(me, application).model().design();
+        Moment drafted = drafted(me, application);
+        Design design = drafted.model().design();
         Element element =
                 ElementKind.ofList(list)
                         .flatMap(kind -> design.element(kind, key))
@@ -150,16 +151,19 @@ class DraftImpact {
                                         new NotFound(
                                                 "key", "There is no such element in the draft."));
         List<Change> changes = Removal.of(design, element.kind(), key);
-        List<Impact.Line> lines = ofChanges(me, application, changes);
-        AccessModel before = drafted(me, application).model();
         List<String> besides =
-                new ChangeWords(before, Changes.apply(before, changes))
+                new ChangeWords(drafted.model(), with(drafted, changes).model())
                         .of(changes.subList(0, changes.size() - 1));
-        return new OfRemoval(changes, besides, lines);
+        return new OfRemoval(changes, besides, lines(me, drafted, changes));
     }
 
-    /** As the draft has it in which somebody works; as published where they work in none. */
+    /**
+     * As the draft has it in which somebody works; as published where they work in none.
+     *
+     * @throws Refused where they may not draft there
+     */
     private Moment drafted(Person me, String application) {
+        governance.requireOnDraft(me, "create", "new", application, me.key());
         return with(
                 moments.now(application),
                 drafts.current(me, application).map(DraftEdits::changes).orElse(List.of()));
