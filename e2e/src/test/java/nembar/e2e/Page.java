@@ -316,6 +316,13 @@ public final class Page {
                                 + ".map((v) => v.id + ': ' + v.nodes.map((n) => n.html).join(' | '))))");
     }
 
+    /** Puts the mouse away, and waits until nothing stands there that only it brought up. */
+    Page settle() {
+        new Actions(browser).moveToLocation(640, 20).perform();
+        wait.until(shown -> shown.findElements(By.cssSelector("[role=tooltip]")).isEmpty());
+        return this;
+    }
+
     void shoot(Path file) {
         try {
             Files.createDirectories(file.toAbsolutePath().getParent());

@@ -94,6 +94,6 @@ class Screenshots {
     }
 
     private static void shoot(Page page, String name) {
-        page.shoot(Path.of(System.getProperty("nembar.screenshots"), name + ".png"));
+        page.settle().shoot(Path.of(System.getProperty("nembar.screenshots"), name + ".png"));
     }
 }
