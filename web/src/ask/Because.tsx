@@ -5,6 +5,7 @@ import Typography from '@mui/material/Typography';
 import { Link as RouterLink } from 'react-router';
 import { Trouble } from '../app/Trouble';
 import { type BecauseAnswer, useBecause } from './answers';
+import { KeepSo } from './KeepSo';
 import type { Question } from './question';
 import { Route } from './Route';
 import { number } from './said';
@@ -54,6 +55,7 @@ export function Because({ question }: { question: Question }) {
           Open this record to somebody
         </Link>
       )}
+      {answer.data && <KeepSo answer={answer.data} question={question} />}
     </Box>
   );
 }

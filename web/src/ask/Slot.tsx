@@ -1,7 +1,7 @@
 import Autocomplete from '@mui/material/Autocomplete';
 import Box from '@mui/material/Box';
 import { styled } from '@mui/material/styles';
-import type { ReactNode, Ref } from 'react';
+import { type ReactNode, type Ref, useMemo } from 'react';
 import { useChoosing } from '../app/choosing';
 
 export type Choice = {
@@ -25,13 +25,13 @@ export const SlotInput = styled('input')(({ theme }) => ({
   minWidth: 60,
   maxWidth: 380,
   '&::placeholder': { color: theme.vars?.palette.text.secondary, opacity: 1, fontWeight: 400 },
+  // As large with the focus as without: what stands behind it must not move under a click.
+  '&[data-quiet="true"]': { fontSize: 13, padding: '3px 5px' },
   '&[data-quiet="true"]:not(:focus)': {
     background: 'none',
     borderColor: 'transparent',
-    borderBottom: `1px dotted ${theme.vars?.palette.primary.main}`,
+    borderBottom: `2px dotted ${theme.vars?.palette.primary.main}`,
     borderRadius: 0,
-    padding: '3px 2px',
-    fontSize: 13,
     '&::placeholder': { color: theme.vars?.palette.primary.main },
   },
 }));
@@ -74,11 +74,25 @@ export function Slot({
   onChoose,
 }: Props) {
   const choosing = useChoosing(choices, waiting, onChoose);
+  const { key, name, detail, outside } = value ?? {};
+  // The same choice stays the same object: another one would wipe out what is being typed.
+  const chosen = useMemo<Choice | null>(
+    () =>
+      key === undefined
+        ? null
+        : {
+            key,
+            name: name ?? '',
+            ...(detail === undefined ? {} : { detail }),
+            ...(outside === undefined ? {} : { outside }),
+          },
+    [key, name, detail, outside],
+  );
   return (
     <Autocomplete
       {...choosing}
       options={choices}
-      value={value}
+      value={chosen}
       loading={waiting}
       loadingText="Looking"
       noOptionsText={none}

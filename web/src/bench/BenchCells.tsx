@@ -213,12 +213,14 @@ export function ReachMenu({
   cell,
   onClose,
   onPick,
+  onConditions,
 }: {
   anchor: HTMLElement | null;
   bench: Bench;
   cell: GridCell;
   onClose: () => void;
   onPick: (notches: number) => void;
+  onConditions: () => void;
 }) {
   if (!anchor) {
     return null;
@@ -255,6 +257,21 @@ export function ReachMenu({
           </MenuItem>
         );
       })}
+      <MenuItem
+        dense
+        onClick={() => {
+          onClose();
+          onConditions();
+        }}
+        sx={{ gap: 1.5, borderTop: '1px solid', borderColor: 'divider' }}
+      >
+        <Box component="kbd" sx={{ font: 'inherit', color: 'text.secondary', width: 10 }}>
+          w
+        </Box>
+        {cell.change.now.conditional.length === 0
+          ? 'Only where …'
+          : `Only where ${cell.change.now.conditional.map((one) => one.condition).join('; or ')}`}
+      </MenuItem>
     </Menu>
   );
 }

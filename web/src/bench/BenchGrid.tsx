@@ -31,6 +31,8 @@ type Props = {
   onReach?: (cells: CellRef[], notches: number) => void;
   onClear?: (cells: CellRef[]) => void;
   onLevel?: (key: string, level: number) => void;
+  /** Opens what a cell gives under conditions. */
+  onConditions?: (cell: GridCell) => void;
   /** Where the cursor stands; null where it is on no cell. */
   onCursor?: (cell: CellRef | null) => void;
   /** Says why something that was tried cannot be. */
@@ -132,6 +134,8 @@ export function BenchGrid(props: Props) {
       return;
     } else if (/^[0-7]$/.test(event.key)) {
       setReach(Number(event.key));
+    } else if (event.key === 'w' && current && current.ref.kind !== 'function') {
+      props.onConditions?.(current);
     } else if (event.key === ' ' && row?.kind === 'function' && cursor.column > 0) {
       step();
     } else if (event.key === 'Delete' || event.key === 'Backspace') {
@@ -227,6 +231,7 @@ export function BenchGrid(props: Props) {
             setAt({ ...cursor });
           }}
           onPick={setReach}
+          onConditions={() => props.onConditions?.(current)}
         />
       )}
     </Box>

@@ -9,6 +9,8 @@ import { useApplications } from '../ask/answers';
 import { Working } from '../ask/Working';
 import { ElementsWork } from '../sentences/ElementsWork';
 import { kindOf } from '../sentences/kinds';
+import { Coming } from './Coming';
+import { Compare } from './Compare';
 import { type CountFor, countForOf, countForText, useCounting } from './counted';
 import { Drawers, type Opened } from './Drawers';
 import { FileDialog } from './FileDialog';
@@ -31,7 +33,18 @@ export function BenchStart() {
 }
 
 /** What of the address belongs to what was open before. */
-const ANEW = { role: '', set: '', list: '', search: '', sort: '', page: '' };
+const ANEW = {
+  role: '',
+  set: '',
+  list: '',
+  compare: '',
+  left: '',
+  right: '',
+  coming: '',
+  search: '',
+  sort: '',
+  page: '',
+};
 
 /** What of the bench the address says. */
 function useOpened() {
@@ -64,6 +77,12 @@ function useOpened() {
     countFor: countForOf(params.get('count')),
     open: (next: Opened) => change({ ...ANEW, [next.kind]: next.key }, false),
     openList: (list: string) => change({ ...ANEW, list }, false),
+    sides: [params.get('left') ?? '', params.get('right') ?? ''] as [string, string],
+    comparing: !opened && !kind && params.has('compare'),
+    coming: !opened && !kind && params.has('coming'),
+    compare: (left: string, right: string) =>
+      change({ ...ANEW, compare: 'yes', left, right }, false),
+    openComing: () => change({ ...ANEW, coming: 'yes' }, false),
     turn: (next: Leaf) => change({ leaf: next }, true),
     setCountFor: (next: CountFor) => change({ count: countForText(next) }, true),
   };
@@ -82,6 +101,11 @@ export default function BenchPlace() {
     openList,
     turn,
     setCountFor,
+    sides,
+    comparing,
+    coming,
+    compare,
+    openComing,
   } = useOpened();
   const [fresh, setFresh] = useState<Opened['kind'] | null>(null);
   const [cursor, setCursor] = useState<CellRef | null>(null);
@@ -129,7 +153,8 @@ export default function BenchPlace() {
     roles: new Set(roles.map((one) => one.key)),
     sets: new Set(sets.map((one) => one.key)),
   };
-  const shared = { working, watch, onOpen };
+  const onCompare = (side: string) => compare(side, '');
+  const shared = { working, watch, onOpen, onCompare };
   const made = (next: Opened) => {
     setFresh(null);
     open(next);
@@ -154,8 +179,22 @@ export default function BenchPlace() {
         {bench && sentences && (
           <ElementsWork key={sentences.list} bench={bench} working={working} kind={sentences} />
         )}
-        {bench && !role && !set && !sentences && (
-          <Beginning application={application} missing={opened !== null} />
+        {bench && comparing && (
+          <Compare
+            bench={bench}
+            working={working}
+            sides={sides}
+            onSides={([left, right]) => compare(left, right)}
+          />
+        )}
+        {bench && coming && <Coming application={application} draft={draft} onOpen={openList} />}
+        {bench && !role && !set && !sentences && !comparing && !coming && (
+          <Beginning
+            application={application}
+            missing={opened !== null}
+            onCompare={() => compare('', '')}
+            onComing={openComing}
+          />
         )}
       </Box>
       <Leaves
@@ -192,7 +231,17 @@ export default function BenchPlace() {
   );
 }
 
-function Beginning({ application, missing }: { application: string; missing: boolean }) {
+function Beginning({
+  application,
+  missing,
+  onCompare,
+  onComing,
+}: {
+  application: string;
+  missing: boolean;
+  onCompare: () => void;
+  onComing: () => void;
+}) {
   const [bringing, setBringing] = useState(false);
   return (
     <Box sx={{ mt: 5, maxWidth: 560, color: 'text.secondary' }}>
@@ -205,6 +254,14 @@ function Beginning({ application, missing }: { application: string; missing: boo
           : 'Take a role or a privilege set out of a drawer. Each edit goes into your draft; what it would change for people is told at once, and nothing takes effect until you publish it.'}
       </Typography>
       <Box sx={{ display: 'flex', gap: 1, mt: 2.5 }}>
+        <Button variant="outlined" onClick={onCompare}>
+          Put two side by side
+        </Button>
+        <Button variant="outlined" onClick={onComing}>
+          What begins and ends soon
+        </Button>
+      </Box>
+      <Box sx={{ display: 'flex', gap: 1, mt: 1 }}>
         <Button
           component="a"
           variant="outlined"

@@ -91,7 +91,7 @@ test('what goes with it and who would lose what is told before it is taken away'
   serve({
     [`GET ${A}/tray/removal`]: () => ({
       changes,
-      besides: ['Ann no longer holds `Rower`'],
+      words: ['Ann no longer holds `Rower`'],
       impact: { lines: [line], total: 130 },
     }),
   });

@@ -155,6 +155,7 @@ export const GridKeys = memo(function GridKeys() {
     [['shift', '→'], 'take several'],
     [['0', '7'], 'reach'],
     [['f'], 'fields'],
+    [['w'], 'a condition'],
     [['space'], 'level'],
     [['Delete'], 'clear'],
   ];

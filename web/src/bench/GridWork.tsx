@@ -2,10 +2,12 @@ import { useState } from 'react';
 import { Remark } from '../app/parts';
 import type { Bench } from './api';
 import { BenchGrid } from './BenchGrid';
+import { CellConditions } from './CellConditions';
 import type { CountFor, Counting } from './counted';
+import type { Privilege } from './design';
 import type { CellEdit } from './edits';
 import { GridKeys, GridTools, UNFOLDED } from './GridTools';
-import type { CellRef, Source } from './grid';
+import type { CellRef, GridCell, Source } from './grid';
 
 /** Whom numbers in the grid are of, and where its cursor is. */
 export type GridWatch = {
@@ -21,13 +23,16 @@ type Props = {
   editable: boolean;
   onEdit: (edit: CellEdit) => void;
   watch: GridWatch;
+  /** All that is given, to see what a condition gives already. */
+  privileges: Privilege[];
   /** Why the last edit could not be made; empty where it was. */
   cannot?: string;
 };
 
 /** The grid with what belongs to it: finding, folding, counting for somebody, and its keys. */
 export function GridWork(props: Props) {
-  const { bench, name, source, editable, onEdit, cannot = '' } = props;
+  const { bench, name, source, editable, onEdit, privileges, cannot = '' } = props;
+  const [bounding, setBounding] = useState<GridCell | null>(null);
   const { counting, onCountFor, onCursor } = props.watch;
   const [folding, setFolding] = useState(UNFOLDED);
   const [unsaid, setUnsaid] = useState('');
@@ -64,9 +69,23 @@ export function GridWork(props: Props) {
             edit({ does: 'level', function: one, level });
           }
         }}
+        onConditions={setBounding}
         onCursor={onCursor}
         onCannot={setUnsaid}
       />
+      {bounding && bounding.ref.kind !== 'function' && (
+        <CellConditions
+          bench={bench}
+          cell={bounding}
+          privileges={privileges}
+          onBound={(was, is) => {
+            if (bounding.ref.kind !== 'function') {
+              edit({ does: 'bound', cell: bounding.ref, was, is });
+            }
+          }}
+          onClose={() => setBounding(null)}
+        />
+      )}
       <GridKeys />
     </>
   );

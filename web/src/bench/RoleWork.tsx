@@ -21,6 +21,8 @@ type Props = {
   role: Worked<RoleElement>;
   watch: GridWatch;
   onOpen: (opened: Opened) => void;
+  /** Puts it beside another: a role or a set, as "role/key". */
+  onCompare: (side: string) => void;
 };
 
 const meant: [string, string][] = [
@@ -31,7 +33,7 @@ const meant: [string, string][] = [
 ];
 
 /** A role on the grid: the union of its sets. */
-export function RoleWork({ bench, working, role, watch, onOpen }: Props) {
+export function RoleWork({ bench, working, role, watch, onOpen, onCompare }: Props) {
   const [asking, setAsking] = useState<CellEdit | null>(null);
   // In which set edits belong: chosen once, while one stays on the role.
   const [home, setHome] = useState<string | null>(null);
@@ -86,9 +88,10 @@ export function RoleWork({ bench, working, role, watch, onOpen }: Props) {
         of={{ list: 'roles', key: role.key }}
         name={element.name}
         purpose={element.purpose ?? ''}
-        facts={heldBy(role.people)}
+        facts={[heldBy(role.people), ...(role.seats ?? [])].join(' · ')}
         published={role.published !== null}
         gone={role.now === null}
+        onCompare={() => onCompare(`role/${role.key}`)}
         onPurpose={(purpose) => put({ ...element, purpose })}
         onRename={(next) => put({ ...element, name: next })}
         onCopy={(next) => {
@@ -147,6 +150,7 @@ export function RoleWork({ bench, working, role, watch, onOpen }: Props) {
         </Box>
       )}
       <GridWork
+        privileges={mine.flatMap((one) => one.privileges)}
         bench={bench}
         watch={watch}
         name={element.name}

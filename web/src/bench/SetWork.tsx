@@ -16,10 +16,12 @@ type Props = {
   set: Worked<SetElement>;
   watch: GridWatch;
   onOpen: (opened: Opened) => void;
+  /** Puts it beside another: a role or a set, as "role/key". */
+  onCompare: (side: string) => void;
 };
 
 /** A privilege set on the grid. */
-export function SetWork({ bench, working, set, watch, onOpen }: Props) {
+export function SetWork({ bench, working, set, watch, onOpen, onCompare }: Props) {
   const source = useMemo(() => ofSet(set), [set]);
   const element = set.now ?? set.published;
   if (!element) {
@@ -34,9 +36,10 @@ export function SetWork({ bench, working, set, watch, onOpen }: Props) {
         of={{ list: 'privilegeSets', key: set.key }}
         name={element.name}
         purpose={element.purpose}
-        facts={`in ${roles.length === 1 ? '1 role' : `${roles.length} roles`} · ${heldBy(set.people)}`}
+        facts={`in ${roles.length === 1 ? '1 role' : `${roles.length} roles`} · ${[heldBy(set.people), ...(set.seats ?? [])].join(' · ')}`}
         published={set.published !== null}
         gone={set.now === null}
+        onCompare={() => onCompare(`set/${set.key}`)}
         onPurpose={(purpose) => put({ ...element, purpose })}
         onRename={(name) => put({ ...element, name })}
         onCopy={(name) => {
@@ -62,6 +65,7 @@ export function SetWork({ bench, working, set, watch, onOpen }: Props) {
         </Typography>
       )}
       <GridWork
+        privileges={element.privileges}
         bench={bench}
         watch={watch}
         name={element.name}

@@ -3,6 +3,7 @@ import Button from '@mui/material/Button';
 import InputBase from '@mui/material/InputBase';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
+import { Link } from 'react-router';
 import { NameDialog } from '../people/NameDialog';
 import type { ChangePart } from './queue';
 import { TakeAway } from './TakeAway';
@@ -18,6 +19,7 @@ type Props = {
   published: boolean;
   /** Whether the draft takes it away. */
   gone: boolean;
+  onCompare: () => void;
   onPurpose: (purpose: string) => void;
   onRename: (name: string) => void;
   onCopy: (name: string) => void;
@@ -54,6 +56,14 @@ export function Sheet(props: Props) {
           </Button>
         ) : (
           <Box sx={{ display: 'flex', gap: 0.75 }}>
+            <Button
+              component={Link}
+              variant="outlined"
+              to={`/bench/${props.application}?list=assignments`}
+              state={{ begin: { [props.of.list === 'roles' ? 'role' : 'set']: props.of.key } }}
+            >
+              Give
+            </Button>
             <Button variant="outlined" onClick={() => setDialog('rename')}>
               Rename
             </Button>
@@ -71,6 +81,9 @@ export function Sheet(props: Props) {
                 Take out
               </Button>
             )}
+            <Button variant="outlined" onClick={props.onCompare}>
+              Compare
+            </Button>
             <Button variant="outlined" onClick={() => setDialog('away')}>
               Take away
             </Button>

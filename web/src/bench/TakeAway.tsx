@@ -45,13 +45,13 @@ export function TakeAway({
         </Typography>
         {told.isPending && <Working lines={3} />}
         {told.isError && <Trouble error={told.error} again={() => told.refetch()} />}
-        {told.data && told.data.besides.length > 0 && (
+        {told.data && told.data.words.length > 0 && (
           <section aria-labelledby="away-besides">
             <Typography id="away-besides" variant="h3" component="h3" color="textSecondary">
               What goes with it
             </Typography>
             <Box component="ul" sx={{ m: 0, pl: 2.25, maxHeight: 150, overflowY: 'auto' }}>
-              {told.data.besides.map((one) => (
+              {told.data.words.map((one) => (
                 <li key={one}>{quoted(one)}</li>
               ))}
             </Box>

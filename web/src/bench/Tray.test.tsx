@@ -47,6 +47,7 @@ const told = {
   functions: [],
   broken: [],
   objections: [],
+  seats: [],
 };
 const A = '/api/applications/app';
 

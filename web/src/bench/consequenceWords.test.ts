@@ -16,6 +16,7 @@ const none: Consequences = {
   functions: [],
   broken: [],
   objections: [],
+  seats: [],
 };
 const nobody = { people: 0, each: false, withheld: false };
 const words = (told: Partial<Consequences>) =>
@@ -71,4 +72,15 @@ test('numbers that are withheld are not made up', () => {
 
 test('what changes nothing for anybody says so', () => {
   expect(words({})).toEqual(['Nobody gains or loses anything today']);
+});
+
+test('seats are counted, and told apart where there are too few', () => {
+  expect(
+    words({
+      seats: [
+        { key: 'desk', name: 'Billing desk', agreed: 15, before: 14, after: 15 },
+        { key: 'feed', name: 'Partner feed', agreed: 4, before: 4, after: 6 },
+      ],
+    }),
+  ).toEqual(['15 of 15 seats of Billing desk', 'Partner feed: 6 people on 4 seats']);
 });

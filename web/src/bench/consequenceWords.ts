@@ -75,6 +75,15 @@ export function consequenceWords(told: Consequences): Said[] {
       bad: true,
     });
   }
+  for (const one of told.seats) {
+    const over = one.after > one.agreed;
+    all.push({
+      text: over
+        ? `${one.name}: ${number(one.after)} people on ${number(one.agreed)} seats`
+        : `${number(one.after)} of ${number(one.agreed)} seats of ${one.name}`,
+      ...(over ? { bad: true } : {}),
+    });
+  }
   const approvers = [...new Set(told.objections.flatMap((one) => one.approvers))];
   if (told.objections.length > 0) {
     all.push({

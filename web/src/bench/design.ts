@@ -182,6 +182,45 @@ export function withFieldReach(
       );
 }
 
+/** A privilege of a cell that holds under a condition. */
+export type Bounded = Given['conditional'][number];
+
+/**
+ * The privileges with one of a cell's that holds under a condition put, in the stead of another or
+ * besides; without the other where none is put.
+ */
+export function withBounded(
+  privileges: Privilege[],
+  cell: { type: string; operation: string } | { type: string; field: string; use: string },
+  was: Bounded | null,
+  is: Bounded | null,
+): Privilege[] {
+  const meant = (one: Privilege) =>
+    one.condition === was?.condition &&
+    notchesOf(one.reach) === was?.notches &&
+    ('operation' in cell
+      ? onCell(one, cell.type, cell.operation)
+      : onField(one, cell.type, cell.field, cell.use));
+  const rest = privileges.flatMap((one) => {
+    if (was === null || !meant(one)) {
+      return [one];
+    }
+    const others =
+      'field' in cell ? (one.fields ?? []).filter((field) => field !== cell.field) : [];
+    return others.length > 0 ? [{ ...one, fields: others }] : [];
+  });
+  if (is === null) {
+    return rest;
+  }
+  const bound = { reach: REACHES[is.notches] ?? REACHES[0], condition: is.condition };
+  return [
+    ...rest,
+    'operation' in cell
+      ? { recordType: cell.type, operation: cell.operation, ...bound }
+      : { recordType: cell.type, fields: [cell.field], use: cell.use, ...bound },
+  ];
+}
+
 /** The privileges without anything on the field. */
 export function clearedField(
   privileges: Privilege[],

@@ -1,4 +1,5 @@
 import {
+  type Bounded,
   cleared,
   clearedField,
   type FunctionShown,
@@ -6,6 +7,7 @@ import {
   type Privilege,
   type RoleElement,
   type SetElement,
+  withBounded,
   withFieldReach,
   withLevel,
   withReach,
@@ -14,15 +16,24 @@ import type { CellRef } from './grid';
 import type { ChangePart } from './queue';
 import type { Worked } from './working';
 
-/** What is done to cells: a reach, nothing at all, or a level of a function. */
+/** What is done to cells: a reach, nothing at all, a level of a function, or a condition. */
 export type CellEdit =
   | { does: 'reach'; cells: CellRef[]; notches: number }
   | { does: 'clear'; cells: CellRef[] }
-  | { does: 'level'; function: FunctionShown; level: number };
+  | { does: 'level'; function: FunctionShown; level: number }
+  | {
+      does: 'bound';
+      cell: Exclude<CellRef, { kind: 'function' }>;
+      was: Bounded | null;
+      is: Bounded | null;
+    };
 
 export function edited(privileges: Privilege[], edit: CellEdit): Privilege[] {
   if (edit.does === 'level') {
     return withLevel(privileges, edit.function, edit.level);
+  }
+  if (edit.does === 'bound') {
+    return withBounded(privileges, edit.cell, edit.was, edit.is);
   }
   return edit.cells.reduce((all, ref) => {
     if (ref.kind === 'cell') {

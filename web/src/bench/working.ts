@@ -11,8 +11,12 @@ export type Worked<E> = {
   published: E | null;
   /** How many people hold it, as published. */
   people: number;
+  /** How many seats are in use of the pools that it takes one from. */
+  seats?: string[];
   touched: boolean;
 };
+
+type Published<E> = { element: E; people: number; seats?: string[] };
 
 /** Edits that the server does not have yet, one queue for each application. */
 const queues = new Map<string, EditQueue>();
@@ -30,13 +34,20 @@ function queueOf(application: string, send: (changes: ChangePart[]) => Promise<u
 /** The elements of one list, each with what the changes make of it. */
 export function worked<E extends { key?: string }>(
   list: string,
-  published: { element: E; people: number }[],
+  published: Published<E>[],
   changes: ChangePart[],
 ): Worked<E>[] {
   const all = new Map<string, Worked<E>>();
-  for (const { element, people } of published) {
+  for (const { element, people, seats } of published) {
     const key = element.key ?? '';
-    all.set(key, { key, now: element, published: element, people, touched: false });
+    all.set(key, {
+      key,
+      now: element,
+      published: element,
+      people,
+      seats: seats ?? [],
+      touched: false,
+    });
   }
   for (const change of changes) {
     const key = change.put === list ? String(change.element?.key) : change.key;
@@ -47,6 +58,7 @@ export function worked<E extends { key?: string }>(
         now: change.put === list ? (change.element as E) : null,
         published: known?.published ?? null,
         people: known?.people ?? 0,
+        seats: known?.seats ?? [],
         touched: true,
       });
     }
@@ -95,18 +107,14 @@ export function useWorking(application: string): Working {
     () =>
       worked<SetElement>(
         'privilegeSets',
-        (bench.data?.sets ?? []) as { element: SetElement; people: number }[],
+        (bench.data?.sets ?? []) as Published<SetElement>[],
         changes,
       ),
     [bench.data, changes],
   );
   const roles = useMemo(
     () =>
-      worked<RoleElement>(
-        'roles',
-        (bench.data?.roles ?? []) as { element: RoleElement; people: number }[],
-        changes,
-      ),
+      worked<RoleElement>('roles', (bench.data?.roles ?? []) as Published<RoleElement>[], changes),
     [bench.data, changes],
   );
   return {

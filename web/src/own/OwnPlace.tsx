@@ -14,6 +14,7 @@ import { saying, useDoing } from '../people/api';
 import { PickZone } from '../people/PickOne';
 import { useSession } from '../session/session';
 import { NewPassword } from './NewPassword';
+import { OwnDelegations } from './OwnDelegations';
 import { OwnSessions } from './OwnSessions';
 import { SecondFactor } from './SecondFactor';
 
@@ -53,6 +54,9 @@ export default function OwnPlace() {
             <div>
               <Part title="Second factor">
                 <SecondFactor own={own.data} />
+              </Part>
+              <Part title="Acting for one another">
+                <OwnDelegations />
               </Part>
               <Part title="Where you are signed in">
                 <OwnSessions own={own.data} />

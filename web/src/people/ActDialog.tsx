@@ -88,7 +88,7 @@ export function ActDialog({
           {children && !asking.data && (
             <Box sx={{ display: 'grid', gap: 1.75, mb: 2 }}>{children}</Box>
           )}
-          <Box sx={{ overflowY: 'auto', height: 250 }}>
+          <Box tabIndex={0} sx={{ overflowY: 'auto', height: 250 }}>
             {asked === null && <Typography color="textSecondary">{hint}</Typography>}
             {asked !== null && looked.isPending && <Working lines={3} />}
             {looked.isError && <Told error={looked.error} again={() => looked.refetch()} />}

@@ -5,7 +5,7 @@ import { useEffect, useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { Trouble } from '../app/Trouble';
 import { Working } from '../ask/Working';
-import { usePerson } from './api';
+import { type PersonSheet, usePerson } from './api';
 import { PeopleFrame } from './PeopleFrame';
 import { PersonActs } from './PersonActs';
 import { PersonEdit } from './PersonEdit';
@@ -13,6 +13,7 @@ import { PersonHeld } from './PersonHeld';
 import { PersonHistory } from './PersonHistory';
 import { PersonReach } from './PersonReach';
 import { PersonWho } from './PersonWho';
+import { ServiceTokens } from './ServiceTokens';
 
 const words: Record<string, string> = {
   active: 'active',
@@ -20,6 +21,19 @@ const words: Record<string, string> = {
   suspended: 'suspended',
   closed: 'closed',
 };
+
+/** Each leaf and what it is called. */
+function leavesOf(person: PersonSheet): [string, string][] {
+  return [
+    ['who', 'Who and where'],
+    ['held', `What they hold (${person.held.length})`],
+    ['reach', 'What it amounts to'],
+    ...(person.kind === 'service' && person.may.change
+      ? ([['tokens', 'Tokens']] as [string, string][])
+      : []),
+    ['past', 'Sign-ins and history'],
+  ];
+}
 
 /** One person: where they sit, what they hold, what it amounts to, what was done. */
 export default function PersonSheetPlace() {
@@ -82,14 +96,7 @@ export default function PersonSheetPlace() {
             aria-label="Leaves of the sheet"
             sx={{ display: 'flex', gap: 2.5, mb: 2, mt: 1.5 }}
           >
-            {(
-              [
-                ['who', 'Who and where'],
-                ['held', `What they hold (${person.data.held.length})`],
-                ['reach', 'What it amounts to'],
-                ['past', 'Sign-ins and history'],
-              ] as const
-            ).map(([id, label]) => (
+            {leavesOf(person.data).map(([id, label]) => (
               <Button
                 key={id}
                 role="tab"
@@ -113,6 +120,7 @@ export default function PersonSheetPlace() {
             {leaf === 'who' && <PersonWho person={person.data} />}
             {leaf === 'held' && <PersonHeld person={person.data} />}
             {leaf === 'reach' && <PersonReach person={person.data} />}
+            {leaf === 'tokens' && <ServiceTokens person={person.data} />}
             {leaf === 'past' && <PersonHistory person={person.data} />}
           </Box>
           {editing && <PersonEdit person={person.data} onClose={() => setEditing(false)} />}

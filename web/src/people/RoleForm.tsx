@@ -7,6 +7,8 @@ import { useState } from 'react';
 import { DayField } from '../app/Dates';
 import { HoursField } from '../app/HoursField';
 import { type Hours, hoursWritten } from '../app/hours';
+import { Remark } from '../app/parts';
+import { useApplications } from '../ask/answers';
 import { type Given, saying, useFacets, useOrganisations } from './api';
 import { Chooser, type Picked } from './PickOne';
 
@@ -62,6 +64,10 @@ export function RoleForm({ choice, onChange }: Props) {
   const [search, setSearch] = useState('');
   const found = useOrganisations(search, '', 0, 30);
   const accounts = (found.data?.organisations ?? []).map(({ key, name }) => ({ key, name }));
+  const applications = useApplications();
+  const application = choice.role?.key.split('/')[0];
+  const zone = applications.data?.find((one) => one.key === application)?.zone ?? '';
+  const seats = facets.data?.roles.find((one) => one.key === choice.role?.key)?.seats ?? [];
   return (
     <>
       <Chooser
@@ -70,10 +76,17 @@ export function RoleForm({ choice, onChange }: Props) {
         choices={(facets.data?.roles ?? []).map((one) => ({
           key: one.key,
           name: one.name,
-          detail: one.people === 1 ? '1 holds it' : `${one.people} hold it`,
+          detail: [one.people === 1 ? '1 holds it' : `${one.people} hold it`, ...one.seats].join(
+            ' · ',
+          ),
         }))}
         onPick={(role) => onChange({ ...choice, role })}
       />
+      {seats.map((one) => (
+        <Remark key={one} tone="care">
+          {one}
+        </Remark>
+      ))}
       <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'flex-start' }}>
         <Several
           label="Only these units"
@@ -122,7 +135,11 @@ export function RoleForm({ choice, onChange }: Props) {
           label="Only the organisation acted for"
         />
       </Box>
-      <HoursField hours={choice.hours} onChange={(hours) => onChange({ ...choice, hours })} />
+      <HoursField
+        hours={choice.hours}
+        zone={zone}
+        onChange={(hours) => onChange({ ...choice, hours })}
+      />
     </>
   );
 }

@@ -1,18 +1,18 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import MuiLink from '@mui/material/Link';
-import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { api, data } from '../api/client';
-import { Facts, Remark, Rows, When } from '../app/parts';
+import { Facts, When } from '../app/parts';
 import { number } from '../ask/said';
-import { type SourceSheet, saying, useDoing } from './api';
+import { type SourceSheet, useDoing } from './api';
 import { LdapForm } from './LdapForm';
 import { LdapRun } from './LdapRun';
 import { ScimForm } from './ScimForm';
 import { allRights, rightsOfSources } from './SourceRights';
+import { Tokens } from './Tokens';
 
 /** One source: how it is reached, and what it has brought. */
 export function SourceCard({ source }: { source: SourceSheet }) {
@@ -106,7 +106,7 @@ export function SourceCard({ source }: { source: SourceSheet }) {
           ]}
         />
         {source.kind === 'scim' ? (
-          <Tokens source={source} />
+          <SourceTokens source={source} />
         ) : (
           <Facts
             facts={[
@@ -123,87 +123,27 @@ export function SourceCard({ source }: { source: SourceSheet }) {
   );
 }
 
-/** Tokens are shown once, when they are made. */
-function Tokens({ source }: { source: SourceSheet }) {
-  const [label, setLabel] = useState('');
-  const path = { id: source.id };
-  const make = useDoing(
-    () =>
-      data(
-        api.POST('/api/sources/{id}/tokens', {
-          params: { path },
-          body: saying('TokenEdit', { label }),
-        }),
-      ),
-    () => setLabel(''),
-  );
-  const revoke = useDoing((token: string) =>
-    data(
-      api.DELETE('/api/sources/{id}/tokens/{token}', {
-        params: { path: { id: source.id, token } },
-      }),
-    ),
-  );
+/** The tokens by which a source pushes. */
+function SourceTokens({ source }: { source: SourceSheet }) {
   return (
     <div>
       <Typography>
         Its address here: <code>{source.address}</code>
       </Typography>
-      {make.data && (
-        <Remark tone="good" role="status">
-          Copy the token now; it is not shown again:
-          <Box
-            component="code"
-            data-token
-            sx={{ display: 'block', overflowWrap: 'anywhere', my: 0.5, fontWeight: 600 }}
-          >
-            {make.data.token}
-          </Box>
-        </Remark>
-      )}
-      {source.tokens.length > 0 && (
-        <Rows aria-label={`Tokens of ${source.name}`} sx={{ my: 1 }}>
-          <tbody>
-            {source.tokens.map((one) => (
-              <tr key={one.id}>
-                <td>{one.label}</td>
-                <td className="quiet">
-                  {one.lastUsed ? (
-                    <>
-                      used <When at={one.lastUsed} />
-                    </>
-                  ) : (
-                    'not used yet'
-                  )}
-                </td>
-                <td style={{ textAlign: 'right' }}>
-                  {one.revoked ? (
-                    <span className="quiet">revoked</span>
-                  ) : (
-                    <Button variant="text" onClick={() => revoke.mutate(one.id)}>
-                      Revoke
-                    </Button>
-                  )}
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </Rows>
-      )}
-      <Box sx={{ display: 'flex', gap: 1, mt: 1 }}>
-        <TextField
-          size="small"
-          label="Where a new token will be kept"
-          value={label}
-          error={make.isError}
-          helperText={make.error?.message}
-          onChange={(event) => setLabel(event.target.value)}
-          sx={{ flex: 1 }}
-        />
-        <Button variant="outlined" onClick={() => make.mutate(undefined)}>
-          Make a token
-        </Button>
-      </Box>
+      <Tokens
+        of={source.name}
+        tokens={source.tokens}
+        make={(body) =>
+          data(api.POST('/api/sources/{id}/tokens', { params: { path: { id: source.id } }, body }))
+        }
+        revoke={(token) =>
+          data(
+            api.DELETE('/api/sources/{id}/tokens/{token}', {
+              params: { path: { id: source.id, token } },
+            }),
+          )
+        }
+      />
     </div>
   );
 }

@@ -1,15 +1,17 @@
 import Box from '@mui/material/Box';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
-import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, data } from '../api/client';
-import { Remark } from '../app/parts';
-import { number } from '../ask/said';
+import { ConditionEditor } from '../conditions/ConditionEditor';
+import { Pending, usePending } from '../conditions/pending';
 import { ActDialog } from './ActDialog';
 import { saying, type TeamSheet } from './api';
 
 type Props = { team: TeamSheet; onClose: () => void };
+
+/** Conditions on people are the same whatever the application. */
+const PEOPLE = { application: 'nembar', recordType: '' };
 
 /** A team's name, and the condition by which people are in it. */
 export function TeamEdit({ team, onClose }: Props) {
@@ -17,16 +19,11 @@ export function TeamEdit({ team, onClose }: Props) {
   const [who, setWho] = useState(team.who);
   const [version] = useState(team.version);
   const same = name === team.name && who === team.who;
-  const matching = useQuery({
-    queryKey: ['matching', who],
-    queryFn: () => data(api.POST('/api/teams/matching', { body: saying('Who', { who }) })),
-    enabled: who.trim() !== '',
-    retry: false,
-  });
+  const { pending, note } = usePending();
   return (
     <ActDialog
       title={`Change ${team.name}`}
-      asked={same || matching.isError ? null : JSON.stringify([name, who])}
+      asked={same || pending ? null : JSON.stringify([name, who])}
       act={(how) =>
         data(
           api.PUT('/api/teams/{key}', {
@@ -36,7 +33,7 @@ export function TeamEdit({ team, onClose }: Props) {
         )
       }
       confirm="Save"
-      hint={matching.isError ? 'Mend the condition first.' : 'Nothing is different yet.'}
+      hint={pending ? 'The condition is not whole yet.' : 'Nothing is different yet.'}
       onClose={onClose}
     >
       <TextField
@@ -45,31 +42,21 @@ export function TeamEdit({ team, onClose }: Props) {
         value={name}
         onChange={(event) => setName(event.target.value)}
       />
-      <TextField
-        size="small"
-        multiline
-        minRows={2}
-        label="In it are also all whose"
-        value={who}
-        error={matching.isError && who.trim() !== ''}
-        onChange={(event) => setWho(event.target.value)}
-        helperText="A condition on people, as in user.unit = 'sorrel-delta'. Leave it empty for those listed alone."
-        slotProps={{ htmlInput: { spellCheck: false, style: { fontFamily: 'monospace' } } }}
-      />
-      {who.trim() !== '' && matching.isError && (
-        <Remark tone="bad">{matching.error.message}</Remark>
-      )}
-      {who.trim() !== '' && matching.data && (
-        <Box role="status">
-          <Typography>
-            Now {number(matching.data.number)}: {matching.data.words}.
-          </Typography>
-          <Typography color="textSecondary" variant="body2">
-            {matching.data.first.map((one) => one.name).join(', ')}
-            {matching.data.number > matching.data.first.length ? ' and more' : ''}
-          </Typography>
-        </Box>
-      )}
+      <Box component="fieldset" sx={{ border: 0, p: 0, m: 0, minWidth: 0 }}>
+        <Typography component="legend" color="textSecondary" variant="body2" sx={{ mb: 0.5 }}>
+          In it are also all who meet this; leave it empty for those listed alone.
+        </Typography>
+        <Pending.Provider value={note}>
+          <ConditionEditor
+            about={PEOPLE}
+            functions={[]}
+            plural="people"
+            label="In it are also all whose"
+            value={who}
+            onChange={setWho}
+          />
+        </Pending.Provider>
+      </Box>
     </ActDialog>
   );
 }

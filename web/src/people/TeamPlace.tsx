@@ -11,6 +11,7 @@ import { number } from '../ask/said';
 import { Working } from '../ask/Working';
 import { ActDialog } from './ActDialog';
 import { PAGE, type TeamSheet, useTeam } from './api';
+import { GiveThem } from './GiveThem';
 import { PeopleFrame } from './PeopleFrame';
 import { History } from './PersonHistory';
 import { TeamAdd } from './TeamAdd';
@@ -56,6 +57,7 @@ export default function TeamPlace() {
                 {team.data.given.map((one) => (
                   <Box key={one}>{one}</Box>
                 ))}
+                <GiveThem whom={{ team: team.data.key }} />
               </Part>
               {team.data.who && (
                 <Part title="In it by condition">

@@ -12,6 +12,7 @@ import { number } from '../ask/said';
 import { Working } from '../ask/Working';
 import { ActDialog } from './ActDialog';
 import { saying, type UnitLine, useUnits } from './api';
+import { GiveThem } from './GiveThem';
 import { PeopleFrame } from './PeopleFrame';
 import { Chooser } from './PickOne';
 import { type Arranged, arranged, changesOf, inOrder } from './unitOrder';
@@ -134,6 +135,9 @@ export default function Units() {
                   <MuiLink component={Link} to={`/people?unit=${encodeURIComponent(one.key)}`}>
                     Its people
                   </MuiLink>
+                  <div>
+                    <GiveThem whom={{ unit: one.key, below: true }} />
+                  </div>
                 </Box>
               ) : (
                 <Typography color="textSecondary">Choose a unit to rename or move it.</Typography>

@@ -76,6 +76,7 @@ test('slots fill an element, which is kept once it reads', async () => {
       { text: 'Hide', slot: true },
       { text: ' it.', slot: false },
     ],
+    care: [],
     problems: [],
     names: [{ part: { all: 'externals' }, name: 'all externals', detail: '' }],
   });
@@ -104,7 +105,7 @@ test('slots fill an element, which is kept once it reads', async () => {
 });
 
 test('what keeps it from standing is said, and it is not kept', async () => {
-  served({ sentence: [], problems: ['no field `x` on trips'], names: [] });
+  served({ sentence: [], care: [], problems: ['no field `x` on trips'], names: [] });
   edited('fieldFilters', () => {});
   expect(await screen.findByText('no field “x” on trips')).toBeTruthy();
   expect(screen.getByRole('button', { name: 'Put it into the draft' })).toHaveProperty(
@@ -114,7 +115,7 @@ test('what keeps it from standing is said, and it is not kept', async () => {
 });
 
 test('an expectation is about one thing at a time', async () => {
-  const calls = served({ sentence: [], problems: [], names: [] });
+  const calls = served({ sentence: [], care: [], problems: [], names: [] });
   edited('expectations', () => {});
   const what = screen.getByRole('combobox', { name: 'Do what' });
   await userEvent.clear(what);
@@ -147,6 +148,7 @@ test('a direct share tells first who reaches the record already', async () => {
   const calls = serve({
     [`POST ${A}/bench/reading`]: () => ({
       sentence: [{ text: 'Open', slot: false }],
+      care: [],
       problems: [],
       names: [],
     }),

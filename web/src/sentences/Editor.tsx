@@ -10,10 +10,15 @@ import { Working } from '../ask/Working';
 import type { Bench, DraftShown } from '../bench/api';
 import { FirstLines } from '../bench/ImpactLines';
 import type { ChangePart } from '../bench/queue';
+import { Pending, usePending } from '../conditions/pending';
 import { type PartShown, useReading, useWouldChange, type Written } from './api';
+import { ExpectationHistory } from './ExpectationHistory';
+import { MASKS } from './forms/FieldFilterForm';
 import { calledSo, FORMS } from './forms/forms';
 import { filled, type Kind } from './kinds';
+import { MasksShown } from './MasksShown';
 import { Reachers } from './Reachers';
+import { ReachLeft } from './ReachLeft';
 import { SentenceShown } from './SentenceShown';
 import { TextSlot } from './slots';
 
@@ -59,8 +64,9 @@ export function Editor(props: Props) {
       setNames(seen.data.names);
     }
   }, [seen.data]);
+  const { pending, note } = usePending();
   const stands = seen.data !== undefined && seen.data.problems.length === 0;
-  const current = !seen.isPlaceholderData && settled === element;
+  const current = !seen.isPlaceholderData && settled === element && !pending;
   const change: ChangePart = { put: kind.list, element: read };
   const Form = FORMS[kind.list];
   if (!Form) {
@@ -100,14 +106,16 @@ export function Editor(props: Props) {
           outline: 'none',
         }}
       >
-        <Form
-          at={{ application, draft }}
-          bench={bench}
-          zone={zone}
-          element={element}
-          names={names}
-          onChange={onChange}
-        />
+        <Pending.Provider value={note}>
+          <Form
+            at={{ application, draft }}
+            bench={bench}
+            zone={zone}
+            element={element}
+            names={names}
+            onChange={onChange}
+          />
+        </Pending.Provider>
       </Box>
       {hasName && (
         <Box sx={{ mt: 1.25, fontSize: 13.5, color: 'text.secondary' }}>
@@ -126,6 +134,12 @@ export function Editor(props: Props) {
       >
         {seen.isError && <Trouble error={seen.error} again={() => seen.refetch()} />}
         {stands && <SentenceShown pieces={seen.data.sentence} />}
+        {stands &&
+          seen.data.care.map((one) => (
+            <Remark key={one} tone="care">
+              {quoted(one)}
+            </Remark>
+          ))}
         {seen.data?.problems.map((one) => (
           <Remark key={one} tone="care">
             {quoted(one)}
@@ -139,6 +153,23 @@ export function Editor(props: Props) {
           record={String(settled.record)}
         />
       )}
+      {kind.list === 'fieldFilters' && settled.effect === 'mask' && stands && (
+        <MasksShown
+          application={application}
+          recordType={String(settled.recordType)}
+          field={String((settled.fields as string[])[0])}
+          label={fieldLabel(bench, settled)}
+          style={String(settled.mask)}
+          words={(style) => MASKS.find((one) => one.key === style)?.name ?? style}
+          onChoose={(mask) => onChange({ ...element, mask })}
+        />
+      )}
+      {(kind.list === 'accountFilters' || kind.list === 'assignments') && stands && (
+        <ReachLeft application={application} change={change} />
+      )}
+      {kind.list === 'expectations' && !fresh && (
+        <ExpectationHistory application={application} expectation={element.key} />
+      )}
       {stands && <Price application={application} change={change} current={current} />}
       <Box sx={{ display: 'flex', gap: 1, mt: 1.5 }}>
         <Button variant="contained" disabled={!stands || !current} onClick={() => onKeep(change)}>
@@ -150,6 +181,13 @@ export function Editor(props: Props) {
       </Box>
     </Box>
   );
+}
+
+/** What the first field that is masked is called. */
+function fieldLabel(bench: Bench, element: Written): string {
+  const [first] = (element.fields ?? []) as string[];
+  const type = bench.types.find((one) => one.key === element.recordType);
+  return type?.fields.find((one) => one.key === first)?.label.toLowerCase() ?? '';
 }
 
 /** Whom it would give or take anything, before it is kept. */

@@ -13,7 +13,7 @@ const bench = {
   areas: [],
   types: [],
   functions: [],
-  sets: [{ element: { key: 'map', name: 'Map' }, people: 1 }],
+  sets: [{ element: { key: 'map', name: 'Map' }, people: 1, seats: [] }],
   roles: [],
 } as unknown as Bench;
 
@@ -45,7 +45,7 @@ function listed(answer: (query: URLSearchParams) => object) {
     [`POST ${A}/bench/reading`]: () => ({ sentence: [], problems: ['not yet'], names: [] }),
     [`GET ${A}/tray/removal`]: () => ({
       changes: [{ remove: 'assignments', key: 'a' }],
-      besides: [],
+      words: [],
       impact: { lines: [], total: 0 },
     }),
   });

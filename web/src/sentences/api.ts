@@ -95,39 +95,25 @@ export function useParts(application: string, draft: DraftShown | undefined, sea
   });
 }
 
-/** A condition as it is written: how it reads, how many records meet it, or what is wrong. */
-export function useCondition(
+/** The expectations that do not hold, by key: who shows it, where that may be told. */
+export function useBroken(
   application: string,
-  recordType: string,
-  text: string,
-  restricts: boolean,
-) {
-  return useQuery({
-    queryKey: ['condition', application, recordType, text, restricts],
-    queryFn: ({ signal }) =>
+  draft: DraftShown | undefined,
+  enabled: boolean,
+): ReadonlyMap<string, string> {
+  const proved = useQuery({
+    queryKey: ['expectations', application, draft?.id, draft?.version],
+    queryFn: () =>
       data(
-        api.POST('/api/applications/{application}/conditions/check', {
-          params: { path: { application } },
-          body: { recordType, text, restricts } as never,
-          signal,
+        api.GET('/api/applications/{application}/expectations', {
+          params: { path: { application }, query: ofDraft(draft) },
         }),
       ),
-    enabled: text.trim() !== '' && recordType !== '',
+    enabled,
     placeholderData: keepPreviousData,
     retry: false,
   });
-}
-
-export function useConditionNames(application: string, recordType: string) {
-  return useQuery({
-    queryKey: ['condition-names', application, recordType],
-    queryFn: () =>
-      data(
-        api.GET('/api/applications/{application}/conditions/names', {
-          params: { path: { application }, query: { recordType } },
-        }),
-      ),
-    enabled: recordType !== '',
-    staleTime: 300_000,
-  });
+  return new Map(
+    (proved.data ?? []).filter((one) => !one.holds).map((one) => [one.key, one.person ?? '']),
+  );
 }

@@ -1,4 +1,4 @@
-import { screen } from '@testing-library/react';
+import { screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { type FunctionComponent, useState } from 'react';
 import { expect, test } from 'vitest';
@@ -34,8 +34,8 @@ const bench = {
     },
   ],
   functions: [{ key: 'tide', name: 'Tide table', levels: ['none', 'look', 'set'] }],
-  sets: [{ element: { key: 'map', name: 'Map' }, people: 1 }],
-  roles: [{ element: { key: 'mate', name: 'Mate' }, people: 1 }],
+  sets: [{ element: { key: 'map', name: 'Map' }, people: 1, seats: [] }],
+  roles: [{ element: { key: 'mate', name: 'Mate' }, people: 1, seats: [] }],
 } as unknown as Bench;
 
 const parts: PartShown[] = [
@@ -52,13 +52,28 @@ const parts: PartShown[] = [
 function form(list: string, begin: Partial<Written> = {}) {
   serve({
     'GET /api/applications/app/bench/audience-parts': () => parts,
-    'GET /api/applications/app/conditions/names': () => ({ status: 'text', stage: 'text' }),
+    'GET /api/applications/app/conditions/names': () => [
+      { name: 'status', type: 'text', words: 'status', choices: [], unit: false },
+      { name: 'stage', type: 'text', words: 'stage', choices: [], unit: false },
+    ],
+    'GET /api/applications/app/conditions/values': () => [{ key: 'open', name: 'open' }],
     'POST /api/applications/app/conditions/check': () => ({
-      text: '',
+      text: "status = 'open'",
+      json: {},
+      rows: {
+        is: '=',
+        not: false,
+        left: { kind: 'name', value: 'status' },
+        values: [{ kind: 'text', value: 'open' }],
+        rows: [],
+        text: '',
+      },
       words: 'status is open',
       always: 'never',
+      why: 'It never does.',
       matches: 3,
       records: 9,
+      first: [{ key: 'T-1', name: 'Trip one' }],
     }),
   });
   const kind = kindOf(list);
@@ -136,17 +151,18 @@ test('another kind of record takes what was said of the first with it', async ()
   expect(filled.element).toMatchObject({ recordType: 'load', condition: '', operations: ['view'] });
 });
 
-test('a condition is completed, read and counted while it is written', async () => {
+test('a condition is put together from rows, read and counted meanwhile', async () => {
   const filled = form('sharingRules');
   await userEvent.click(screen.getByRole('button', { name: 'where …' }));
-  const condition = screen.getByRole('textbox', { name: 'Condition, where' });
-  await userEvent.type(condition, 'sta');
-  expect(await screen.findByRole('button', { name: 'stage' })).toBeTruthy();
-  await userEvent.type(condition, 'tu');
-  await userEvent.tab();
-  expect(filled.element.condition).toBe('status');
+  await choose('What is compared', /status/);
+  const value = screen.getByRole('combobox', { name: 'Value' });
+  await userEvent.click(value);
+  await userEvent.click(await screen.findByRole('option', { name: 'open' }));
   expect(await screen.findByText(/3 of 9 trips/)).toBeTruthy();
   expect(screen.getByText(/it never holds/)).toBeTruthy();
+  expect(screen.getByText('It never does.')).toBeTruthy();
+  expect(screen.getByText(/Trip one/)).toBeTruthy();
+  await waitFor(() => expect(filled.element.condition).toBe("status = 'open'"));
 });
 
 test('an account filter is on every kind of record unless some are said', async () => {

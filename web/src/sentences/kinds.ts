@@ -7,6 +7,8 @@ export type Kind = {
   title: string;
   /** One of them, in words. */
   one: string;
+  /** Whether each has an end, which can be moved for several at once. */
+  ends?: boolean;
   /** What it is begun from. */
   blank: (bench: Bench, key: string) => Written;
 };
@@ -20,12 +22,14 @@ export const KINDS: Kind[] = [
     list: 'assignments',
     title: 'Assignments',
     one: 'assignment',
+    ends: true,
     blank: (_, key) => ({ key, audience: someone, reason: '' }),
   },
   {
     list: 'sharingRules',
     title: 'Sharing rules',
     one: 'sharing rule',
+    ends: true,
     blank: (bench, key) => ({
       key,
       name: '',
@@ -40,6 +44,7 @@ export const KINDS: Kind[] = [
     list: 'directShares',
     title: 'Direct shares',
     one: 'direct share',
+    ends: true,
     blank: (bench, key) => ({
       key,
       recordType: firstType(bench),
@@ -77,6 +82,7 @@ export const KINDS: Kind[] = [
     list: 'delegations',
     title: 'Delegations',
     one: 'delegation',
+    ends: true,
     blank: (_, key) => ({ key, principal: '', delegate: '', sets: [], reason: '' }),
   },
   {
@@ -93,6 +99,12 @@ export const KINDS: Kind[] = [
       severity: 'error',
       reason: '',
     }),
+  },
+  {
+    list: 'seatPools',
+    title: 'Seat pools',
+    one: 'seat pool',
+    blank: (_, key) => ({ key, name: '', agreed: 10, roles: [], whenUsedUp: 'warn' }),
   },
 ];
 

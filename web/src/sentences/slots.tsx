@@ -279,6 +279,32 @@ export function More({ onClick, children }: { onClick: () => void; children: Rea
   );
 }
 
+/** A whole number from 0 on. */
+export function NumberSlot({
+  label,
+  value,
+  onChange,
+}: {
+  label: string;
+  value: number;
+  onChange: (value: number) => void;
+}) {
+  const [text, setText] = useState(String(value));
+  return (
+    <SlotInput
+      aria-label={label}
+      value={text}
+      inputMode="numeric"
+      maxLength={6}
+      onChange={(event) => {
+        const digits = event.target.value.replace(/\D/g, '');
+        setText(digits);
+        onChange(Number(digits));
+      }}
+    />
+  );
+}
+
 /** Words that are free. */
 export function TextSlot({
   label,

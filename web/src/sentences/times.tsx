@@ -48,6 +48,7 @@ export function TimesSlots({ element, zone, onChange, whole = true }: Props) {
       {whole && (
         <HoursField
           hours={hours}
+          zone={zone}
           onChange={(next) => {
             setHours(next);
             onChange({ ...element, hours: hoursWritten(next) });

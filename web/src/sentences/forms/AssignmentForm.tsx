@@ -31,12 +31,12 @@ export function AssignmentForm(props: FormProps) {
           ...bench.roles.map((one) => ({
             key: `role/${one.element.key}`,
             name: one.element.name ?? '',
-            detail: 'role',
+            detail: ['role', ...one.seats].join(' · '),
           })),
           ...bench.sets.map((one) => ({
             key: `set/${one.element.key}`,
             name: one.element.name ?? '',
-            detail: 'privilege set',
+            detail: ['privilege set', ...one.seats].join(' · '),
           })),
         ]}
         onChoose={(choice) => {

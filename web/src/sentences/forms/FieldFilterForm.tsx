@@ -9,7 +9,7 @@ const EFFECTS: Choice[] = [
   { key: 'freeze', name: 'Freeze', detail: 'seen, never changed' },
 ];
 
-const MASKS: Choice[] = [
+export const MASKS: Choice[] = [
   { key: 'full', name: 'nothing but dots' },
   { key: 'initials', name: 'initials', detail: 'I. M.' },
   { key: 'ending', name: 'its last two characters', detail: '•••••41' },

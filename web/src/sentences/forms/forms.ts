@@ -8,8 +8,9 @@ import { DelegationForm } from './DelegationForm';
 import { DirectShareForm } from './DirectShareForm';
 import { CLAIMS, ExpectationForm, sameTarget, targets } from './ExpectationForm';
 import { FieldFilterForm } from './FieldFilterForm';
+import { SeatPoolForm } from './SeatPoolForm';
 import { SharingRuleForm } from './SharingRuleForm';
-import { type Audience, type FormProps, text, typeOf } from './shared';
+import { type Audience, type FormProps, some, text, typeOf } from './shared';
 
 /** The form of each kind, by its list. */
 export const FORMS: Record<string, (props: FormProps) => ReactNode> = {
@@ -20,6 +21,7 @@ export const FORMS: Record<string, (props: FormProps) => ReactNode> = {
   fieldFilters: FieldFilterForm,
   delegations: DelegationForm,
   expectations: ExpectationForm,
+  seatPools: SeatPoolForm,
 };
 
 /** What an element is called unless somebody says otherwise: "Voyages for Delta Dispatch". */
@@ -32,6 +34,10 @@ export function calledSo(list: string, element: Written, bench: Bench, names: Pa
       return `${type} for ${who}`;
     case 'fieldFilters':
       return `Fields of ${type?.toLowerCase()} for ${who}`;
+    case 'seatPools': {
+      const role = bench.roles.find((one) => one.element.key === some(element, 'roles')[0]);
+      return role ? `Seats of ${role.element.name}` : 'Seats';
+    }
     case 'accountFilters':
       return `Accounts of ${who}`;
     case 'expectations': {

@@ -3,6 +3,10 @@ package nembar.e2e;
 import java.io.File;
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
@@ -219,6 +223,47 @@ public final class Page {
         field.sendKeys(Keys.chord(Keys.CONTROL, "a"), Keys.DELETE);
         field.sendKeys(text);
         return this;
+    }
+
+    /** Takes the draft out of the way, with all that was edited in it; on the bench. */
+    Page discardDraft() {
+        click(By.cssSelector("section[aria-label='Draft'] button[aria-haspopup='menu']"));
+        click(By.xpath("//li[normalize-space()='All drafts, and others']"));
+        click(
+                By.xpath(
+                        "//tr[contains(., 'you work in it')]//button[starts-with(@aria-label,"
+                                + " 'Discard')]"));
+        return read("Discarded").press("Close").missing("Nothing takes effect");
+    }
+
+    /** Puts the cursor into a field. */
+    Page into(String label) {
+        field(label).click();
+        return this;
+    }
+
+    /** What a program is told that asks by a token whether Ilse Marrow may view a voyage. */
+    String decision(String token) {
+        HttpRequest asked =
+                HttpRequest.newBuilder(URI.create(address + "/access/v1/evaluation"))
+                        .header("Authorization", "Bearer " + token)
+                        .header("Content-Type", "application/json")
+                        .POST(
+                                HttpRequest.BodyPublishers.ofString(
+                                        "{\"subject\":{\"type\":\"person\",\"id\":\"ilse.marrow\"},"
+                                                + "\"action\":{\"name\":\"view\"},"
+                                                + "\"resource\":{\"type\":\"voyage\",\"id\":\"V-1001\"}}"))
+                        .build();
+        try {
+            return HttpClient.newHttpClient()
+                    .send(asked, HttpResponse.BodyHandlers.ofString())
+                    .body();
+        } catch (IOException failed) {
+            throw new UncheckedIOException(failed);
+        } catch (InterruptedException interrupted) {
+            Thread.currentThread().interrupt();
+            throw new IllegalStateException(interrupted);
+        }
     }
 
     /** Types into a field that completes, and takes the first match. */

@@ -130,9 +130,14 @@ class PeopleTest {
     @Test
     void aTeamsConditionShowsWhoMatchesNow(Page page) {
         page.signInAsAdministrator().go("/people/teams/flood-response").press("Change");
-        page.fill("In it are also all whose", "user.unit = 'credit'").read("Now ");
-        page.fill("In it are also all whose", "user.colour = 'red'").read("Mend the condition");
-        page.press("Cancel").missing("Mend the condition");
+        page.into("What is compared").type("the person's unit");
+        page.read("user.unit").type(Keys.ENTER);
+        page.into("Value").type("Credit");
+        page.read("credit").type(Keys.ENTER);
+        page.read(" people").read("First: ");
+        assertThat(page.seriousAxeFindings()).isEmpty();
+        page.press("As text").press("As rows");
+        page.press("Cancel").missing("First: ");
     }
 
     @Test

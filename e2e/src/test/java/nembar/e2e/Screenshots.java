@@ -53,7 +53,7 @@ class Screenshots {
         shoot(page, "bench");
         page.go("/bench/towline?list=sharingRules").read("hey dispatch the last leg");
         page.click(By.cssSelector("button[aria-label^='Edit: Open voyages']"));
-        page.read("This sharing rule").read("of 402 voyages");
+        page.read("This sharing rule").read("of 402 voyages").read("Another row");
         shoot(page, "sentence");
         page.press("Review").read("Nothing takes effect until then").read("Desmond Pryor");
         page.read("Conflicts of duty");

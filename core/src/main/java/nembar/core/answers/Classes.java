@@ -118,20 +118,18 @@ final class Classes {
                                         view.seatsIn(one.audience())));
         Map<BitSet, Set<Object>> contents = new HashMap<>();
         Map<ClassKey, Integer> numbers = new HashMap<>();
+        List<BitSet> ofSeats = new ArrayList<>();
+        model.seats().all().forEach(any -> ofSeats.add(new BitSet(things.size())));
+        // By thing, so that thousands of shares of one person each are not asked of everybody.
+        shared.forEach((thing, in) -> in.stream().forEach(seat -> ofSeats.get(seat).set(thing)));
         for (Seat seat : model.seats().all()) {
-            BitSet concerning = new BitSet(things.size());
+            BitSet concerning = ofSeats.get(seat.number());
             for (Assignment assignment : model.assignmentsOf(seat)) {
                 Integer effect = effects.get(assignment);
                 if (effect != null) {
                     concerning.set(effect);
                 }
             }
-            shared.forEach(
-                    (thing, seats) -> {
-                        if (seats.get(seat.number())) {
-                            concerning.set(thing);
-                        }
-                    });
             Set<Object> elements =
                     contents.computeIfAbsent(concerning, any -> elements(concerning, things));
             ClassKey key = key(seat, elements);

@@ -37,7 +37,10 @@ public record Finding(Kind kind, List<Concern> concerns, String why, List<Change
         ONLY_ONE_ADMINISTRATOR,
         ROLE_NOT_MEANT_FOR_THEM,
         EXPECTATION_COVERS_NOBODY,
-        EXPECTATION_BROKEN
+        EXPECTATION_BROKEN,
+        SEAT_POOL_OVERDRAWN,
+        SEAT_POOL_NEARLY_USED_UP,
+        SEAT_HELD_BY_SOMEBODY_AWAY
     }
 
     /**

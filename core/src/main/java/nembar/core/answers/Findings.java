@@ -5,7 +5,6 @@ import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -71,6 +70,7 @@ public final class Findings {
         findings.conflicts();
         findings.outsiders();
         findings.expectations();
+        findings.found.addAll(SeatFindings.of(moment, activity));
         return findings.found;
     }
 
@@ -329,67 +329,18 @@ public final class Findings {
 
     /** Sharing rules and direct shares of which the filters of their audience leave nothing. */
     private void sharesCut() {
-        Map<Element, Map<RecordType, Set<RecordSet>>> opened = new LinkedHashMap<>();
-        Map<Element, Map<RecordType, Set<RecordSet>>> left = new LinkedHashMap<>();
-        for (Seat seat : model.seats().all()) {
-            if (seat.person().active()) {
-                for (RecordType type : model.catalogue().recordTypes()) {
-                    Coverage view = moment.access(seat).coverage(type, Operation.VIEW);
-                    for (Grant grant : view.grants()) {
-                        sharer(grant.route())
-                                .ifPresent(
-                                        by -> {
-                                            put(opened, by, type, grant.records());
-                                            put(
-                                                    left,
-                                                    by,
-                                                    type,
-                                                    RecordSet.allOf(
-                                                            grant.records(), view.letThrough()));
-                                        });
-                    }
-                }
+        ShareReach reach = new ShareReach(moment, counting);
+        model.seats().all().forEach(seat -> reach.add(seat, any -> true));
+        for (Element element : reach.shares()) {
+            if (reach.opened(element) > 0 && reach.left(element) == 0) {
+                add(
+                        Kind.SHARE_CUT_TO_NOTHING,
+                        List.of(concern(element)),
+                        "It opens records, and the filters of those it is for let none of them"
+                                + " through.",
+                        List.of(Change.Remove.of(element)));
             }
         }
-        opened.forEach(
-                (element, byType) -> {
-                    if (number(byType) > 0 && number(left.get(element)) == 0) {
-                        add(
-                                Kind.SHARE_CUT_TO_NOTHING,
-                                List.of(concern(element)),
-                                "It opens records, and the filters of those it is for let none of"
-                                        + " them through.",
-                                List.of(Change.Remove.of(element)));
-                    }
-                });
-    }
-
-    private static Optional<Element> sharer(Route route) {
-        if (route instanceof Route.BySharing by) {
-            return Optional.of(by.rule());
-        }
-        return route instanceof Route.ByShare by ? Optional.of(by.share()) : Optional.empty();
-    }
-
-    private static void put(
-            Map<Element, Map<RecordType, Set<RecordSet>>> all,
-            Element element,
-            RecordType type,
-            RecordSet set) {
-        all.computeIfAbsent(element, any -> new LinkedHashMap<>())
-                .computeIfAbsent(type, any -> new LinkedHashSet<>())
-                .add(set);
-    }
-
-    private long number(Map<RecordType, Set<RecordSet>> byType) {
-        long number = 0;
-        for (Map.Entry<RecordType, Set<RecordSet>> one : byType.entrySet()) {
-            number +=
-                    counting.count(one.getKey(), one.getValue()).values().stream()
-                            .mapToLong(Long::longValue)
-                            .sum();
-        }
-        return number;
     }
 
     private void conflicts() {

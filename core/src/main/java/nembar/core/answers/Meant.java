@@ -10,6 +10,7 @@ import nembar.core.design.DirectShare;
 import nembar.core.design.Element;
 import nembar.core.design.Expectation;
 import nembar.core.design.FieldFilter;
+import nembar.core.design.SeatPool;
 import nembar.core.design.SharingRule;
 import nembar.core.design.Times;
 import nembar.core.directory.Audience;
@@ -24,8 +25,14 @@ public final class Meant {
         this.moment = moment;
     }
 
-    /** How many people it is about; the delegate alone of a delegation. */
+    /**
+     * How many people it is about; the delegate alone of a delegation, those who take a seat of a
+     * seat pool.
+     */
     public int people(Element element) {
+        if (element instanceof SeatPool pool) {
+            return new SeatUse(moment.model()).inUse(pool, moment.at());
+        }
         return audience(element)
                 .map(audience -> people.computeIfAbsent(audience, this::count))
                 .orElse(element instanceof Delegation ? 1 : 0);
@@ -46,7 +53,10 @@ public final class Meant {
             return Optional.of("It has not begun.");
         }
         if (people(element) == 0) {
-            return Optional.of("Nobody is meant today.");
+            return Optional.of(
+                    element instanceof SeatPool
+                            ? "Nobody takes a seat today."
+                            : "Nobody is meant today.");
         }
         return model.inForce(times, moment.at())
                 ? Optional.empty()
@@ -73,7 +83,8 @@ public final class Meant {
         return element instanceof Expectation one ? Optional.of(one.subject()) : Optional.empty();
     }
 
-    private static Times times(Element element) {
+    /** When it counts; always where it says nothing of it. */
+    public static Times times(Element element) {
         if (element instanceof Assignment one) {
             return one.times();
         }
@@ -82,6 +93,9 @@ public final class Meant {
         }
         if (element instanceof DirectShare one) {
             return one.times();
+        }
+        if (element instanceof SeatPool one) {
+            return Times.between(Optional.empty(), one.until());
         }
         return element instanceof Delegation one ? one.times() : Times.ALWAYS;
     }

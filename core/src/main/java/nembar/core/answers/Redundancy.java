@@ -12,11 +12,11 @@ import nembar.core.design.PrivilegeSet;
 import nembar.core.design.Reach;
 import nembar.core.model.AccessModel;
 
-/** Whether one privilege set gives everything that another gives, to whoever holds both. */
-final class Redundancy {
+/** Whether one privilege or set gives everything that another gives, to whoever holds both. */
+public final class Redundancy {
     private final AccessModel model;
 
-    Redundancy(AccessModel model) {
+    public Redundancy(AccessModel model) {
         this.model = model;
     }
 
@@ -29,7 +29,8 @@ final class Redundancy {
                                                 .anyMatch(other -> covers(other, one)));
     }
 
-    private boolean covers(Privilege wide, Privilege narrow) {
+    /** Whether the wide privilege gives all that the narrow one gives. */
+    public boolean covers(Privilege wide, Privilege narrow) {
         if (wide instanceof RecordPrivilege w && narrow instanceof RecordPrivilege n) {
             return w.recordType().equals(n.recordType())
                     && carries(w, n)

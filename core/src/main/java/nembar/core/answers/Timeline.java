@@ -9,7 +9,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
-import java.util.stream.Stream;
 import nembar.core.condition.Added;
 import nembar.core.decision.PersonAccess;
 import nembar.core.design.AccountFilter;
@@ -167,16 +166,11 @@ public final class Timeline {
             if (one.seats().get(seat.number())) {
                 inForce.add(model.inForce(one.times(), at));
                 one.owners()
-                        .filter(Timeline::namesHolders)
+                        .filter(Audience::namesHolders)
                         .ifPresent(owners -> inForce.add(model.peopleIn(owners, at)));
             }
         }
         return inForce;
-    }
-
-    private static boolean namesHolders(Audience audience) {
-        return Stream.concat(audience.of().stream(), audience.except().stream())
-                .anyMatch(Audience.HoldersOf.class::isInstance);
     }
 
     /** Adds when people come to hold, or cease to hold, the roles that the audience names. */

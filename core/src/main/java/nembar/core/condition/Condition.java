@@ -48,6 +48,12 @@ public final class Condition {
         return expression;
     }
 
+    /** Whether it depends on who looks: on a value or a level of theirs. */
+    public boolean personal() {
+        return calls(Added.HAS)
+                || expression.properties().stream().anyMatch(one -> one.startsWith(Scope.PERSON));
+    }
+
     /** Whether the function is called anywhere in it. */
     public boolean calls(Added function) {
         return calls(expression, function);

@@ -61,7 +61,7 @@ final class Sharing {
                                                         opened(rule, type))));
             }
         }
-        for (DirectShare share : model.design().directShares()) {
+        for (DirectShare share : model.directSharesNear(who)) {
             if (model.inForce(share.times(), who.at())) {
                 part(share.opening(), share.recordType(), share.audience(), type, operation)
                         .ifPresent(

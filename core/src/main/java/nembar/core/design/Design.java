@@ -96,6 +96,10 @@ public final class Design {
         return list(ElementKind.EXPECTATION);
     }
 
+    public List<SeatPool> seatPools() {
+        return list(ElementKind.SEAT_POOL);
+    }
+
     public Optional<PrivilegeSet> set(String key) {
         return element(ElementKind.PRIVILEGE_SET, key).map(PrivilegeSet.class::cast);
     }

@@ -10,7 +10,8 @@ public sealed interface Element
                 AccountFilter,
                 FieldFilter,
                 Delegation,
-                Expectation {
+                Expectation,
+                SeatPool {
     /** What the element is known by among those of its kind; never changes. */
     String key();
 

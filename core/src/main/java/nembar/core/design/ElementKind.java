@@ -13,7 +13,8 @@ public enum ElementKind {
     ACCOUNT_FILTER("accountFilters", "account filter"),
     FIELD_FILTER("fieldFilters", "field filter"),
     DELEGATION("delegations", "delegation"),
-    EXPECTATION("expectations", "expectation");
+    EXPECTATION("expectations", "expectation"),
+    SEAT_POOL("seatPools", "seat pool");
 
     private final String list;
     private final String words;

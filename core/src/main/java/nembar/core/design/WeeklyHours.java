@@ -36,12 +36,35 @@ public record WeeklyHours(List<Span> spans) {
             return to.equals(LocalTime.MIDNIGHT) || from.isBefore(to);
         }
 
+        private boolean meets(Span other) {
+            return !Collections.disjoint(days, other.days)
+                    && begins(this, other)
+                    && begins(other, this);
+        }
+
+        /** Whether one begins before the other ends. */
+        private static boolean begins(Span one, Span other) {
+            return other.to.equals(LocalTime.MIDNIGHT) || one.from.isBefore(other.to);
+        }
+
         private boolean has(ZonedDateTime local) {
             LocalTime time = local.toLocalTime();
             return days.contains(local.getDayOfWeek())
                     && !time.isBefore(from)
                     && (to.equals(LocalTime.MIDNIGHT) || time.isBefore(to));
         }
+    }
+
+    /** Whether a moment of the week is in more than one of the spans. */
+    public boolean overlap() {
+        for (int i = 0; i < spans.size(); i++) {
+            for (int j = i + 1; j < spans.size(); j++) {
+                if (spans.get(i).meets(spans.get(j))) {
+                    return true;
+                }
+            }
+        }
+        return false;
     }
 
     public boolean have(Instant at, ZoneId zone) {

@@ -1,6 +1,7 @@
 package nembar.core.directory;
 
 import java.util.List;
+import java.util.stream.Stream;
 
 /**
  * A union of parts of the directory, less an exception list of the same (docs/access-model.md,
@@ -15,6 +16,11 @@ public record Audience(List<Part> of, List<Part> except) {
 
     public static Audience anyOf(Part... parts) {
         return new Audience(List.of(parts), List.of());
+    }
+
+    /** Whether whom it has depends on who holds a role, and so on the moment. */
+    public boolean namesHolders() {
+        return Stream.concat(of.stream(), except.stream()).anyMatch(HoldersOf.class::isInstance);
     }
 
     /** One building block of an audience. */

@@ -16,6 +16,7 @@ import nembar.core.design.ElementKind;
 import nembar.core.design.Expectation;
 import nembar.core.design.FieldFilter;
 import nembar.core.design.Role;
+import nembar.core.design.SeatPool;
 import nembar.core.design.SharingRule;
 import nembar.core.directory.Audience;
 import nembar.core.directory.Audience.HoldersOf;
@@ -69,6 +70,9 @@ public final class Removal {
             return Optional.<Element>of(one)
                     .filter(any -> !one.gives().equals(new Assignment.Gives.OfSet(key)));
         }
+        if (element instanceof SeatPool one) {
+            return rest(one.withoutSet(key));
+        }
         if (element instanceof Delegation one) {
             List<String> sets = less(one.sets());
             return sets.isEmpty() ? Optional.empty() : Optional.of(one.withSets(sets));
@@ -81,6 +85,9 @@ public final class Removal {
             Set<String> conflicts = new TreeSet<>(role.conflicts());
             conflicts.remove(key);
             return Optional.of(role.withConflicts(conflicts));
+        }
+        if (element instanceof SeatPool one) {
+            return rest(one.withoutRole(key));
         }
         if (element instanceof Assignment one) {
             return Optional.<Element>of(one)
@@ -105,6 +112,10 @@ public final class Removal {
             return to(one.subject(), one::withSubject);
         }
         return Optional.of(element);
+    }
+
+    private static Optional<Element> rest(SeatPool pool) {
+        return pool.takenByNothing() ? Optional.empty() : Optional.of(pool);
     }
 
     private List<String> less(List<String> keys) {

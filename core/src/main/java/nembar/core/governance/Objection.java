@@ -29,6 +29,7 @@ public record Objection(Rule rule, String why, List<String> people, Set<String> 
         NO_RAISING,
         GUARDED_AREA,
         NEVER_NOBODY,
-        SIGN_IN
+        SIGN_IN,
+        SEATS
     }
 }

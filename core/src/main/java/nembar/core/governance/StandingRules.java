@@ -169,7 +169,8 @@ public final class StandingRules {
                             || change.kind() == ElementKind.FIELD_FILTER;
             boolean other =
                     change.kind() != ElementKind.ASSIGNMENT
-                            && change.kind() != ElementKind.EXPECTATION;
+                            && change.kind() != ElementKind.EXPECTATION
+                            && change.kind() != ElementKind.SEAT_POOL;
             if (change instanceof Change.Put put && other) {
                 widened.add(put.element());
             } else if (change instanceof Change.Remove && filter) {

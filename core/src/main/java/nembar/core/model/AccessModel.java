@@ -21,6 +21,7 @@ import nembar.core.condition.Condition;
 import nembar.core.condition.Scope;
 import nembar.core.design.Assignment;
 import nembar.core.design.Design;
+import nembar.core.design.DirectShare;
 import nembar.core.design.Times;
 import nembar.core.directory.Audience;
 import nembar.core.directory.Audience.Part;
@@ -49,6 +50,7 @@ public final class AccessModel {
     private final Map<Said, String> words = new ConcurrentHashMap<>();
     private volatile BitSet[] assigned;
     private volatile List<List<Assignment>> assignmentsBySeat;
+    private volatile List<List<DirectShare>> sharesBySeat;
 
     private record Said(String recordType, Condition condition) {}
 
@@ -248,6 +250,36 @@ public final class AccessModel {
         Assignment.Gives gives = new Assignment.Gives.OfRole(role);
         return assignmentsTo(who).stream()
                 .anyMatch(one -> one.gives().equals(gives) && inForce(one.times(), who.at()));
+    }
+
+    /**
+     * The direct shares whose audience has the person, and perhaps some more, whose audience names
+     * holders of a role; in the design's order. Looked up by person, not walked.
+     */
+    public List<DirectShare> directSharesNear(Standpoint who) {
+        return seats.seat(who)
+                .map(seat -> sharesBySeat().get(seat.number()))
+                .orElseGet(design::directShares);
+    }
+
+    private List<List<DirectShare>> sharesBySeat() {
+        List<List<DirectShare>> known = sharesBySeat;
+        if (known == null) {
+            List<List<DirectShare>> bySeat = new ArrayList<>();
+            seats.all().forEach(any -> bySeat.add(new ArrayList<>()));
+            for (DirectShare share : design.directShares()) {
+                Audience audience = share.audience();
+                if (audience.namesHolders()) {
+                    bySeat.forEach(some -> some.add(share));
+                } else {
+                    seats.in(audience, role -> NOBODY).stream()
+                            .forEach(seat -> bySeat.get(seat).add(share));
+                }
+            }
+            known = bySeat;
+            sharesBySeat = known;
+        }
+        return known;
     }
 
     /** Whom each assignment's audience has, in the design's order; worked out once. */

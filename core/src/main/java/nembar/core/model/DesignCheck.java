@@ -29,6 +29,7 @@ import nembar.core.design.Privilege;
 import nembar.core.design.PrivilegeSet;
 import nembar.core.design.Reach;
 import nembar.core.design.Role;
+import nembar.core.design.SeatPool;
 import nembar.core.design.Times;
 import nembar.core.design.WeeklyHours;
 import nembar.core.directory.Account;
@@ -86,6 +87,7 @@ final class DesignCheck {
         design.delegations().forEach(this::delegation);
         ExpectationCheck expectations = new ExpectationCheck(catalogue, audiences, check, this);
         design.expectations().forEach(expectations::check);
+        design.seatPools().forEach(this::seatPool);
     }
 
     boolean person(String path, Optional<String> key) {
@@ -259,6 +261,29 @@ final class DesignCheck {
                                                             units));
                         });
         times(path, assignment.times());
+    }
+
+    private void seatPool(SeatPool pool) {
+        String path = pool.kind().path(pool.key());
+        if (pool.agreed() < 0) {
+            check.report(path + ".agreed", "a pool has no fewer than 0 seats");
+        }
+        if (pool.takenByNothing()) {
+            check.report(path, "name a role, a privilege set or a function that takes a seat");
+        }
+        pool.roles().forEach(key -> check.refers(path + ".roles", "role", key, roles));
+        pool.sets().forEach(key -> check.refers(path + ".sets", "privilege set", key, sets));
+        pool.functions().forEach((key, level) -> level(path + ".functions", key, level));
+    }
+
+    private void level(String path, String key, String level) {
+        if (check.refers(path, "function", key, functions)) {
+            Function function = catalogue.function(key).orElseThrow();
+            if (check.refers(path + ".level", "level", level, function.levels())
+                    && level.equals(Function.NONE)) {
+                check.report(path + ".level", "everybody has the level none: name a higher one");
+            }
+        }
     }
 
     private void accountScope(String path, AccountScope scope) {

@@ -25,11 +25,11 @@ public record CountQuery(SqlText text, List<RecordSet> columns) {
         sets.forEach(distinct::add);
         distinct.remove(RecordSet.EVERYTHING);
         distinct.remove(RecordSet.NOTHING);
+        TableScan scan = new TableScan(type, ALIAS);
         SqlText.Builder sql = new SqlText.Builder().add("SELECT count(*)");
         for (RecordSet set : distinct) {
-            sql.add(", count(*) FILTER (WHERE ").add(SqlPredicate.of(set, type, ALIAS)).add(")");
+            sql.add(", count(*) FILTER (WHERE ").add(scan.where(set)).add(")");
         }
-        sql.add(" FROM " + SqlText.table(type.table()) + " " + ALIAS);
-        return new CountQuery(sql.build(), new ArrayList<>(distinct));
+        return new CountQuery(sql.add(scan.from()).build(), new ArrayList<>(distinct));
     }
 }

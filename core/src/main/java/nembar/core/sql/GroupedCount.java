@@ -8,6 +8,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.function.Supplier;
 import nembar.core.catalogue.RecordType;
 import nembar.core.coverage.RecordSet;
 
@@ -34,6 +35,9 @@ public final class GroupedCount {
 
     /** By alias and set, where only whether a row is in it is wanted; the number of the column. */
     private final Map<List<Object>, Integer> flags = new LinkedHashMap<>();
+
+    /** By alias: what is looked at from its rows in other tables, besides the parents joined. */
+    private final Map<String, TableScan> scans = new LinkedHashMap<>();
 
     private final List<SqlText> columns = new ArrayList<>();
     private final BitSet flagColumns = new BitSet();
@@ -91,12 +95,13 @@ public final class GroupedCount {
             Joined joined = one.getValue();
             RecordType parent = joined.parent();
             sql.add(" LEFT JOIN " + SqlText.table(parent.table()) + " " + joined.alias() + " ON ");
-            sql.add(SqlPredicate.column(parent, joined.alias(), parent.keyField()));
+            sql.add(TableScan.column(parent, joined.alias(), parent.keyField()));
             sql.add(
                     " = "
-                            + SqlPredicate.column(
+                            + TableScan.column(
                                     joined.child(), one.getKey().get(0), joined.through()));
         }
+        scans.values().forEach(scan -> sql.add(scan.joins()));
         for (int i = 0; i < columns.size(); i++) {
             sql.add(i == 0 ? " GROUP BY " : ", ").add(String.valueOf(i + 2));
         }
@@ -129,7 +134,7 @@ public final class GroupedCount {
     private final class Needs {
         private final Map<List<String>, Joined> newJoins = new LinkedHashMap<>();
         private final Map<List<String>, SqlText> newValues = new LinkedHashMap<>();
-        private final Map<List<Object>, SqlText> newFlags = new LinkedHashMap<>();
+        private final Map<List<Object>, Supplier<SqlText>> newFlags = new LinkedHashMap<>();
 
         boolean fit() {
             return values.size() + newValues.size() <= VALUES_AT_MOST
@@ -145,7 +150,7 @@ public final class GroupedCount {
                     });
             newFlags.forEach(
                     (key, column) -> {
-                        columns.add(column);
+                        columns.add(column.get());
                         flags.put(key, columns.size());
                         flagColumns.set(columns.size());
                     });
@@ -185,7 +190,7 @@ public final class GroupedCount {
                     newValues.put(
                             key,
                             new SqlText.Builder()
-                                    .add(SqlPredicate.column(of, alias, set.field()))
+                                    .add(TableScan.column(of, alias, set.field()))
                                     .build());
                 }
                 return null;
@@ -228,14 +233,12 @@ public final class GroupedCount {
                     String name = "p" + (joins.size() + newJoins.size() + 1);
                     joined = new Joined(name, set.parent(), set.through(), of);
                     newJoins.put(key, joined);
+                    String exists =
+                            TableScan.column(set.parent(), name, set.parent().keyField())
+                                    + " IS NOT NULL";
                     newFlags.put(
                             List.of(name, RecordSet.EVERYTHING),
-                            new SqlText.Builder()
-                                    .add(
-                                            SqlPredicate.column(
-                                                    set.parent(), name, set.parent().keyField()))
-                                    .add(" IS NOT NULL")
-                                    .build());
+                            () -> new SqlText(exists, List.of()));
                 }
                 set.parents().fold(at(joined.alias(), set.parent()));
                 return null;
@@ -245,24 +248,28 @@ public final class GroupedCount {
             private String there() {
                 return alias.equals(ROOT)
                         ? ""
-                        : SqlPredicate.column(of, alias, of.keyField()) + " IS NOT NULL AND ";
+                        : TableScan.column(of, alias, of.keyField()) + " IS NOT NULL AND ";
             }
 
             private Void flag(RecordSet set) {
                 List<Object> key = List.of(alias, set);
                 if (!flags.containsKey(key)) {
-                    newFlags.computeIfAbsent(
+                    newFlags.put(
                             key,
-                            any ->
+                            () ->
                                     new SqlText.Builder()
                                             .add("COALESCE(" + there())
-                                            .add(SqlPredicate.of(set, of, alias))
+                                            .add(scan(alias, of).where(set))
                                             .add(", FALSE)")
                                             .build());
                 }
                 return null;
             }
         }
+    }
+
+    private TableScan scan(String alias, RecordType of) {
+        return scans.computeIfAbsent(alias, any -> new TableScan(of, alias));
     }
 
     /** Whether it is about the records' own keys: to group by them would be to read them all. */

@@ -67,40 +67,67 @@ public record ListQuery(SqlText text, SqlText total, List<RecordSet> flags) {
                         .filter(set -> !set.equals(RecordSet.EVERYTHING))
                         .distinct()
                         .toList();
-        SqlText from = from(type, records, fields, page);
+        TableScan scan = new TableScan(type, ALIAS);
         SqlText.Builder sql = new SqlText.Builder().add("SELECT ");
         String comma = "";
         for (Field field : type.fields()) {
-            sql.add(comma).add(SqlPredicate.column(type, ALIAS, field.key()));
+            sql.add(comma).add(scan.column(field.key()));
             comma = ", ";
         }
         for (RecordSet flag : flags) {
-            sql.add(", coalesce(").add(SqlPredicate.of(flag, type, ALIAS)).add(", FALSE)");
+            sql.add(", coalesce(").add(scan.where(flag)).add(", FALSE)");
         }
-        sql.add(from).add(" ORDER BY ");
-        page.sort()
-                .flatMap(key -> fields.stream().filter(has(key)).findFirst())
-                .ifPresent(
-                        field ->
-                                sql.add(whereSeen(field))
-                                        .add(page.descending() ? " DESC" : " ASC")
-                                        .add(" NULLS LAST, "));
-        sql.add(SqlPredicate.column(type, ALIAS, type.keyField()))
-                .add(page.descending() && page.sort().isEmpty() ? " DESC" : "")
+        SqlText where = where(scan, records, fields, page);
+        SqlText order = order(scan, type, fields, page);
+        sql.add(scan.from())
+                .add(where)
+                .add(order)
                 .add(" LIMIT ")
                 .parameter(page.size())
                 .add(" OFFSET ")
                 .parameter(page.offset());
-        SqlText total = new SqlText.Builder().add("SELECT count(*)").add(from).build();
-        return new ListQuery(sql.build(), total, flags);
+        return new ListQuery(sql.build(), total(type, records, fields, page), flags);
     }
 
-    private static SqlText from(
+    /** Selects the values of a field that begin with a text, whatever its case, each once. */
+    public static SqlText values(RecordType type, String field, String beginning, int atMost) {
+        TableScan scan = new TableScan(type, ALIAS);
+        String value = scan.column(field) + "::text";
+        return new SqlText.Builder()
+                .add("SELECT DISTINCT " + value + " AS value")
+                .add(scan.from())
+                .add(" WHERE " + value + " ILIKE ")
+                .parameter(escaped(beginning) + "%")
+                .add(" ORDER BY value LIMIT ")
+                .parameter(atMost)
+                .build();
+    }
+
+    private static SqlText total(
             RecordType type, RecordSet records, List<FieldCoverage> fields, Page page) {
-        SqlText.Builder sql =
-                new SqlText.Builder()
-                        .add(" FROM " + SqlText.table(type.table()) + " " + ALIAS + " WHERE ")
-                        .add(SqlPredicate.of(records, type, ALIAS));
+        TableScan scan = new TableScan(type, ALIAS);
+        SqlText where = where(scan, records, fields, page);
+        return new SqlText.Builder().add("SELECT count(*)").add(scan.from()).add(where).build();
+    }
+
+    private static SqlText order(
+            TableScan scan, RecordType type, List<FieldCoverage> fields, Page page) {
+        SqlText.Builder sql = new SqlText.Builder().add(" ORDER BY ");
+        page.sort()
+                .flatMap(key -> fields.stream().filter(has(key)).findFirst())
+                .ifPresent(
+                        field ->
+                                sql.add(whereSeen(scan, field))
+                                        .add(page.descending() ? " DESC" : " ASC")
+                                        .add(" NULLS LAST, "));
+        return sql.add(scan.column(type.keyField()))
+                .add(page.descending() && page.sort().isEmpty() ? " DESC" : "")
+                .build();
+    }
+
+    private static SqlText where(
+            TableScan scan, RecordSet records, List<FieldCoverage> fields, Page page) {
+        SqlText.Builder sql = new SqlText.Builder().add(" WHERE ").add(scan.where(records));
         if (!page.search().isBlank()) {
             List<FieldCoverage> searched = new ArrayList<>(fields);
             searched.removeIf(field -> !SEARCHED.contains(field.field().type()));
@@ -108,7 +135,7 @@ public record ListQuery(SqlText text, SqlText total, List<RecordSet> flags) {
             sql.add(" AND (FALSE");
             for (FieldCoverage field : searched) {
                 SortedSet<String> keys = page.named().get(field.field().key());
-                sql.add(" OR ").add(whereSeen(field));
+                sql.add(" OR ").add(whereSeen(scan, field));
                 if (keys != null) {
                     sql.add(" = ANY (").parameter(keys.toArray(String[]::new)).add(")");
                 } else {
@@ -125,14 +152,14 @@ public record ListQuery(SqlText text, SqlText total, List<RecordSet> flags) {
     }
 
     /** The field's value on records where it may be seen, and nothing on the others. */
-    private static SqlText whereSeen(FieldCoverage field) {
-        String column = SqlPredicate.column(field.type(), ALIAS, field.field().key());
+    private static SqlText whereSeen(TableScan scan, FieldCoverage field) {
+        String column = scan.column(field.field().key());
         if (field.viewed().equals(RecordSet.EVERYTHING)) {
             return new SqlText(column, List.of());
         }
         return new SqlText.Builder()
                 .add("(CASE WHEN ")
-                .add(SqlPredicate.of(field.viewed(), field.type(), ALIAS))
+                .add(scan.where(field.viewed()))
                 .add(" THEN " + column + " END)")
                 .build();
     }

@@ -81,7 +81,7 @@ final class SqlCondition {
 
     private void property(Expression.Property property, SqlText.Builder sql) {
         Field field = type.knownField(property.name());
-        sql.add(SqlPredicate.column(type, alias, field.key()));
+        sql.add(TableScan.column(type, alias, field.key()));
         if (field.type() == FieldType.WHOLE_NUMBER) {
             sql.add("::numeric");
         }

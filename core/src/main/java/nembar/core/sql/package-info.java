@@ -1,5 +1,5 @@
 /**
  * Sets of records as SQL for PostgreSQL: text with bound parameters, never a value in the text.
- * Start at {@link nembar.core.sql.SqlPredicate}. Nothing here opens a connection.
+ * Start at {@link nembar.core.sql.TableScan}. Nothing here opens a connection.
  */
 package nembar.core.sql;

@@ -22,7 +22,10 @@ import nembar.core.design.MaskStyle;
 import nembar.core.design.Opening;
 import nembar.core.design.Privilege.FieldPrivilege.Use;
 import nembar.core.design.PrivilegeSet;
+import nembar.core.design.Role;
+import nembar.core.design.SeatPool;
 import nembar.core.design.SharingRule;
+import nembar.core.design.Times;
 import nembar.core.model.AccessModel;
 import nembar.core.text.Wording;
 
@@ -63,6 +66,9 @@ public final class Sentences {
         }
         if (element instanceof Delegation one) {
             return Optional.of(delegation(one));
+        }
+        if (element instanceof SeatPool one) {
+            return Optional.of(pool(one));
         }
         return element instanceof Expectation one
                 ? Optional.of(expectation(one))
@@ -230,6 +236,43 @@ public final class Sentences {
         target(said, one.target());
         return said.slot(", because ", one.reason())
                 .slot(", kept by ", one.owner().map(this::person))
+                .end();
+    }
+
+    private Sentence pool(SeatPool one) {
+        List<String> takers = new ArrayList<>();
+        one.roles()
+                .forEach(key -> takers.add(model.design().role(key).map(Role::name).orElse(key)));
+        one.sets()
+                .forEach(
+                        key ->
+                                takers.add(
+                                        model.design()
+                                                .set(key)
+                                                .map(PrivilegeSet::name)
+                                                .orElse(key)));
+        one.functions()
+                .forEach(
+                        (key, level) ->
+                                takers.add(
+                                        level
+                                                + " in "
+                                                + model.catalogue()
+                                                        .function(key)
+                                                        .map(Function::name)
+                                                        .orElse(key)));
+        return new Sentence.Builder()
+                .slot(one.name())
+                .say(" has ")
+                .slot(one.agreed() == 1 ? "1 seat" : one.agreed() + " seats")
+                .slot(", ", telling.when(Times.between(Optional.empty(), one.until())))
+                .say(", one for everybody who holds ")
+                .slot(Wording.or(takers))
+                .say("; giving more ")
+                .slot(
+                        one.whenUsedUp() == SeatPool.WhenUsedUp.REFUSE
+                                ? "is refused"
+                                : "is warned of")
                 .end();
     }
 

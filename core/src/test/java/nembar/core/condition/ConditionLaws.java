@@ -69,6 +69,15 @@ class ConditionLaws {
     }
 
     @Property(tries = 2000)
+    void rowsAndTextTurnIntoEachOther(@ForAll long seed) {
+        Condition condition = Condition.of(random(seed));
+        ConditionRow row = ConditionRow.of(condition.expression());
+        assertThat(row.expression()).isEqualTo(condition.expression());
+        Condition read = Condition.ofText(condition.text());
+        assertThat(ConditionRow.of(read.expression())).isEqualTo(row);
+    }
+
+    @Property(tries = 2000)
     void whatIsSeenToNeverHoldNeverHolds(@ForAll long seed) {
         Random random = new Random(seed);
         Expression one = random(seed);

@@ -29,14 +29,14 @@ class SqlTest {
     @Test
     void valuesAreNeverInTheText() {
         String hostile = "x'); DROP TABLE trip; --";
-        SqlText text = SqlPredicate.of(among("owner", hostile), trip, "t");
+        SqlText text = new TableScan(trip, "t").where(among("owner", hostile));
         assertThat(text.sql()).isEqualTo("t.\"owner\" = ?");
         assertThat(text.parameters()).containsExactly(hostile);
     }
 
     @Test
     void severalKeysAreOneParameter() {
-        SqlText text = SqlPredicate.of(among("owner", "a", "b"), trip, "t");
+        SqlText text = new TableScan(trip, "t").where(among("owner", "a", "b"));
         assertThat(text.sql()).isEqualTo("t.\"owner\" = ANY (?)");
         assertThat((String[]) text.parameters().get(0)).containsExactly("a", "b");
     }
@@ -55,6 +55,20 @@ class SqlTest {
                                 RecordSet.anyOf(anns, among("unit", "pier"))));
         assertThat(query.columns()).hasSize(2);
         assertThat(query.text().sql()).containsOnlyOnce(" FROM ").startsWith("SELECT count(*), ");
+    }
+
+    @Test
+    void rowsOfOtherTablesAreJoinedOnceForASet() {
+        RecordType load = new Harbour().catalogue().recordType("load").orElseThrow();
+        RecordSet withLoads = new RecordSet.ChildIn(load, "trip", among("id", "l1"));
+        TableScan scan = new TableScan(trip, "t");
+        assertThat(scan.where(withLoads)).isEqualTo(scan.where(withLoads));
+        assertThat(scan.where(RecordSet.anyOf(withLoads, among("owner", "ann"))).sql())
+                .contains("t_1.key IS NOT NULL");
+        assertThat(scan.from().sql())
+                .containsOnlyOnce("LEFT JOIN (SELECT DISTINCT r1.\"trip\" AS key FROM")
+                .endsWith("WHERE r1.\"id\" = ?) t_1 ON t_1.key = t.\"id\"");
+        assertThat(scan.from().parameters()).containsExactly("l1");
     }
 
     @Test

@@ -37,6 +37,7 @@ import nembar.core.design.Privilege;
 import nembar.core.design.PrivilegeSet;
 import nembar.core.design.Reach;
 import nembar.core.design.Role;
+import nembar.core.design.SeatPool;
 import nembar.core.design.SharingRule;
 import nembar.core.design.Times;
 import nembar.core.directory.Account;
@@ -68,6 +69,7 @@ public final class Harbour {
     public final List<DirectShare> directShares = new ArrayList<>();
     public final List<Delegation> delegations = new ArrayList<>();
     public final List<Expectation> expectations = new ArrayList<>();
+    public final List<SeatPool> seatPools = new ArrayList<>();
     public Optional<Condition> pilots = Optional.of(Condition.ofText("user.grade > 3"));
     public ZoneId zone = ZoneId.of("UTC");
     public Parent.Follows loadsFollow = Parent.Follows.NONE;
@@ -89,7 +91,8 @@ public final class Harbour {
                 accountFilters,
                 fieldFilters,
                 delegations,
-                expectations);
+                expectations,
+                seatPools);
     }
 
     public Directory directory() {

@@ -1,15 +1,13 @@
 package nembar.server.answers;
 
 import io.swagger.v3.oas.annotations.Operation;
+import java.time.Instant;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import nembar.server.document.ChangePart;
 import nembar.server.session.Me;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
-import org.springframework.web.bind.annotation.PostMapping;
-import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
@@ -19,12 +17,10 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api/applications/{application}")
 class AnswersController {
     private final AnswersService answers;
-    private final ConditionService conditions;
     private final Me me;
 
-    AnswersController(AnswersService answers, ConditionService conditions, Me me) {
+    AnswersController(AnswersService answers, Me me) {
         this.answers = answers;
-        this.conditions = conditions;
         this.me = me;
     }
 
@@ -83,18 +79,6 @@ class AnswersController {
     record DraftFindings(List<FindingShown> made, List<FindingShown> mended) {}
 
     record FindingPage(List<FindingShown> findings, long total) {}
-
-    /** A condition in one of its encodings, and the record type it is about. */
-    record ConditionAsked(String recordType, String text, Object json, Boolean restricts) {}
-
-    /** A condition in both encodings and in words. */
-    record ConditionShown(
-            String text,
-            Object json,
-            String words,
-            String always,
-            Optional<Long> matches,
-            Optional<Long> records) {}
 
     /** Who can do an operation, see a field, or use a function; on one record, or on any. */
     @GetMapping("/who-can")
@@ -217,17 +201,23 @@ class AnswersController {
         return answers.expectations(me.person(), new AnswersService.Where(application, at, draft));
     }
 
-    /** Reads and checks a condition, and gives it in both encodings and in words. */
-    @PostMapping("/conditions/check")
-    @Operation(operationId = "checkCondition")
-    ConditionShown check(@PathVariable String application, @RequestBody ConditionAsked asked) {
-        return conditions.check(me.person(), application, asked);
-    }
+    /**
+     * From when on an expectation held, or did not.
+     *
+     * @param since when
+     * @param number of the publication by which it was so; empty where it is older than those
+     *     looked at
+     * @param author of that publication
+     * @param putUpWith why whoever published it put up with what it broke; empty where nothing was
+     */
+    record ExpectationStood(
+            boolean holds, Instant since, Optional<Long> number, String author, String putUpWith) {}
 
-    /** The names a condition on a record type may use, with their types. */
-    @GetMapping("/conditions/names")
-    @Operation(operationId = "conditionNames")
-    Map<String, String> names(@PathVariable String application, @RequestParam String recordType) {
-        return conditions.names(me.person(), application, recordType);
+    /** How an expectation stood by the publications there were, the latest first. */
+    @GetMapping("/expectations/{key}/history")
+    @Operation(operationId = "expectationHistory")
+    List<ExpectationStood> expectationHistory(
+            @PathVariable String application, @PathVariable String key) {
+        return answers.expectationHistory(me.person(), application, key);
     }
 }

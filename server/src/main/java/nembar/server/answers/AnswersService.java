@@ -1,5 +1,6 @@
 package nembar.server.answers;
 
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -43,6 +44,7 @@ import nembar.server.answers.AnswersController.ConcernShown;
 import nembar.server.answers.AnswersController.DifferenceLine;
 import nembar.server.answers.AnswersController.DifferenceShown;
 import nembar.server.answers.AnswersController.DraftFindings;
+import nembar.server.answers.AnswersController.ExpectationStood;
 import nembar.server.answers.AnswersController.FindingPage;
 import nembar.server.answers.AnswersController.FindingShown;
 import nembar.server.answers.AnswersController.MendShown;
@@ -58,6 +60,9 @@ import nembar.server.http.Paging;
 import nembar.server.model.Models;
 import nembar.server.records.Records;
 import nembar.server.session.SignIns;
+import nembar.server.store.PublicationStore;
+import nembar.server.store.PublicationStore.Publication;
+import nembar.server.store.PublicationStore.Wanted;
 import org.springframework.stereotype.Service;
 
 /** Answers about a whole design, of what is published, was published, or is drafted. */
@@ -65,24 +70,28 @@ import org.springframework.stereotype.Service;
 class AnswersService {
     private static final int SIZE_AT_MOST = 200;
     private static final int ROUTES_AT_MOST = 3;
+    private static final int PUBLICATIONS_LOOKED_AT = 100;
 
     private final Models models;
     private final Records records;
     private final Governance governance;
     private final SignIns signIns;
     private final AskedMoments moments;
+    private final PublicationStore publications;
 
     AnswersService(
             Models models,
             Records records,
             Governance governance,
             SignIns signIns,
-            AskedMoments moments) {
+            AskedMoments moments,
+            PublicationStore publications) {
         this.models = models;
         this.records = records;
         this.governance = governance;
         this.signIns = signIns;
         this.moments = moments;
+        this.publications = publications;
     }
 
     /** Which application, at which instant, and with which draft on top. */
@@ -423,6 +432,64 @@ class AnswersService {
                                         proof,
                                         type -> governance.guardedFrom(me, moment.model(), type)))
                 .toList();
+    }
+
+    /**
+     * How an expectation stood after each of the last publications, where that changed; the latest
+     * first. Records are counted as they are today.
+     */
+    List<ExpectationStood> expectationHistory(Person me, String application, String key) {
+        Moment now = moment(me, new Where(application, null, null));
+        Expectation expectation =
+                known(
+                        now.model().design().expectations().stream()
+                                .filter(one -> one.key().equals(key))
+                                .findFirst(),
+                        "expectation",
+                        key,
+                        now.model().design().expectations().stream().map(Expectation::key));
+        Counting counting = records.counting(application);
+        List<Publication> past =
+                publications
+                        .publications(application, Wanted.ALL, 0, PUBLICATIONS_LOOKED_AT)
+                        .items();
+        List<ExpectationStood> stood = new ArrayList<>();
+        boolean holds = Proof.of(now, expectation, counting).holds();
+        for (int i = 0; i < past.size(); i++) {
+            Publication one = past.get(i);
+            Optional<Boolean> before =
+                    i + 1 < past.size()
+                            ? heldAt(me, application, past.get(i + 1).at(), key, counting)
+                            : Optional.empty();
+            if (before.isEmpty() || before.get() != holds) {
+                stood.add(
+                        new ExpectationStood(
+                                holds,
+                                one.at(),
+                                Optional.of(one.number()),
+                                name(one.author()),
+                                one.overridden()));
+            }
+            if (before.isEmpty()) {
+                break;
+            }
+            holds = before.get();
+        }
+        return stood;
+    }
+
+    /** Whether it held at a past instant; empty where there was no such expectation. */
+    private Optional<Boolean> heldAt(
+            Person me, String application, Instant at, String key, Counting counting) {
+        Moment then = moments.of(me, application, "", Optional.of(at));
+        return then.model().design().expectations().stream()
+                .filter(one -> one.key().equals(key))
+                .findFirst()
+                .map(one -> Proof.of(then, one, counting).holds());
+    }
+
+    private String name(String person) {
+        return models.directory().personNames().getOrDefault(person, person);
     }
 
     private Counting counting(Person me, String application) {

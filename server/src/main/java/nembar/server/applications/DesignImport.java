@@ -189,7 +189,8 @@ public class DesignImport {
     private static DesignDocument whole(DesignDocument document, Optional<AccessModel> known) {
         Optional<DesignDocument> now = known.map(DocumentWriter::write);
         CataloguePart noCatalogue = new CataloguePart(null, null, null);
-        DesignPart noDesign = new DesignPart(null, null, null, null, null, null, null, null, null);
+        DesignPart noDesign =
+                new DesignPart(null, null, null, null, null, null, null, null, null, null);
         return new DesignDocument(
                 document.format(),
                 document.application(),

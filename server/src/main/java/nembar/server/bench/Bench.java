@@ -46,13 +46,15 @@ record Bench(
 
     /**
      * @param people how many hold it today, by a role or by itself
+     * @param seats how many seats are in use of the pools that it takes one from, in words
      */
-    record SetShown(SetPart element, int people) {}
+    record SetShown(SetPart element, int people, List<String> seats) {}
 
     /**
      * @param people how many hold it today
+     * @param seats how many seats are in use of the pools that it takes one from, in words
      */
-    record RoleShown(RolePart element, int people) {}
+    record RoleShown(RolePart element, int people, List<String> seats) {}
 
     /**
      * Somebody who holds a role or a set.
@@ -71,6 +73,14 @@ record Bench(
             String given,
             String through,
             Optional<String> resting) {}
+
+    /**
+     * The privilege sets that somebody holds.
+     *
+     * @param bounds within which some of them are held, in words; so far only part of what they
+     *     give counts
+     */
+    record HeldSets(List<String> sets, List<String> bounds) {}
 
     record HolderPage(List<Holder> holders, long total) {}
 

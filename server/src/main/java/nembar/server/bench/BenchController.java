@@ -2,12 +2,15 @@ package nembar.server.bench;
 
 import io.swagger.v3.oas.annotations.Operation;
 import java.util.List;
+import nembar.server.bench.Bench.HeldSets;
 import nembar.server.bench.Bench.HolderPage;
 import nembar.server.bench.Bench.HolderRanges;
+import nembar.server.bench.Drawers.ComingShown;
 import nembar.server.bench.Drawers.DrawerShown;
 import nembar.server.bench.Drawers.ElementPage;
 import nembar.server.bench.Drawers.PartShown;
 import nembar.server.bench.Drawers.ReadingShown;
+import nembar.server.bench.Masks.MasksShown;
 import nembar.server.document.ChangePart;
 import nembar.server.session.Me;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -24,10 +27,12 @@ import org.springframework.web.bind.annotation.RestController;
 class BenchController {
     private final BenchService benches;
     private final Drawers drawers;
+    private final Masks masks;
     private final Me me;
 
-    BenchController(BenchService benches, Drawers drawers, Me me) {
+    BenchController(BenchService benches, Drawers drawers, Masks masks, Me me) {
         this.drawers = drawers;
+        this.masks = masks;
         this.benches = benches;
         this.me = me;
     }
@@ -49,6 +54,36 @@ class BenchController {
             @RequestParam(defaultValue = "0") int page,
             @RequestParam(defaultValue = "25") int size) {
         return benches.holders(me.person(), application, draft, role, set, page, size);
+    }
+
+    /** The privilege sets that somebody holds. */
+    @GetMapping("/held-sets")
+    @Operation(operationId = "heldSets")
+    HeldSets heldSets(
+            @PathVariable String application,
+            @RequestParam(defaultValue = "") String draft,
+            @RequestParam String person) {
+        return benches.heldBy(me.person(), application, draft, person);
+    }
+
+    /** What begins and ends in the days to come, in its order. */
+    @GetMapping("/coming")
+    @Operation(operationId = "coming")
+    List<ComingShown> coming(
+            @PathVariable String application,
+            @RequestParam(defaultValue = "") String draft,
+            @RequestParam(defaultValue = "60") int days) {
+        return drawers.coming(me.person(), application, draft, days);
+    }
+
+    /** What each mask leaves to see of values that a field has. */
+    @GetMapping("/masks")
+    @Operation(operationId = "masks")
+    MasksShown masks(
+            @PathVariable String application,
+            @RequestParam String recordType,
+            @RequestParam String field) {
+        return masks.of(me.person(), application, recordType, field);
     }
 
     /** How many records those who hold a role or a privilege set have, least to most. */
@@ -76,7 +111,7 @@ class BenchController {
      * @param draft id of a draft that is taken to be published; those that it takes away come last
      * @param list of a design document, such as "sharingRules"
      * @param search words that all stand in the sentence
-     * @param sort "people" for those that mean most people first; else the design's order
+     * @param sort "people" or "records" for those with most of them first; else the design's order
      */
     @GetMapping("/elements")
     @Operation(operationId = "elements")
@@ -88,8 +123,7 @@ class BenchController {
             @RequestParam(defaultValue = "") String sort,
             @RequestParam(defaultValue = "0") int page,
             @RequestParam(defaultValue = "25") int size) {
-        return drawers.some(
-                me.person(), application, draft, list, search, sort.equals("people"), page, size);
+        return drawers.some(me.person(), application, draft, list, search, sort, page, size);
     }
 
     /** How an element that is being written reads, or why it could not stand. */

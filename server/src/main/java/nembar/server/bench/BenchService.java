@@ -1,18 +1,25 @@
 package nembar.server.bench;
 
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Predicate;
 import nembar.core.answers.HolderCounts;
 import nembar.core.answers.Holders;
 import nembar.core.answers.Holders.Held;
 import nembar.core.answers.Moment;
+import nembar.core.answers.SeatUse;
 import nembar.core.catalogue.Catalogue;
 import nembar.core.catalogue.Parent;
 import nembar.core.catalogue.RecordType;
+import nembar.core.decision.Holding;
+import nembar.core.decision.PersonAccess;
+import nembar.core.design.Assignment;
+import nembar.core.design.Bounds;
 import nembar.core.design.Reach;
 import nembar.core.directory.Person;
 import nembar.core.model.AccessModel;
@@ -22,6 +29,7 @@ import nembar.core.words.Telling;
 import nembar.server.bench.Bench.AreaShown;
 import nembar.server.bench.Bench.FieldShown;
 import nembar.server.bench.Bench.FunctionShown;
+import nembar.server.bench.Bench.HeldSets;
 import nembar.server.bench.Bench.Holder;
 import nembar.server.bench.Bench.HolderPage;
 import nembar.server.bench.Bench.HolderRanges;
@@ -60,6 +68,7 @@ class BenchService {
         Telling telling = new Telling(model, Standpoint.of(me, moment.at()));
         Catalogue catalogue = model.catalogue();
         Holders holders = new Holders(moment);
+        SeatUse seats = new SeatUse(moment.model());
         Map<String, Integer> ofSets = holders.ofSets();
         Map<String, Integer> ofRoles = holders.ofRoles();
         return new Bench(
@@ -88,14 +97,20 @@ class BenchService {
                                 one ->
                                         new SetShown(
                                                 DocumentWriter.set(one),
-                                                ofSets.getOrDefault(one.key(), 0)))
+                                                ofSets.getOrDefault(one.key(), 0),
+                                                seats.told(
+                                                        new Assignment.Gives.OfSet(one.key()),
+                                                        moment.at())))
                         .toList(),
                 model.design().roles().stream()
                         .map(
                                 one ->
                                         new RoleShown(
                                                 DocumentWriter.role(one),
-                                                ofRoles.getOrDefault(one.key(), 0)))
+                                                ofRoles.getOrDefault(one.key(), 0),
+                                                seats.told(
+                                                        new Assignment.Gives.OfRole(one.key()),
+                                                        moment.at())))
                         .toList());
     }
 
@@ -141,6 +156,31 @@ class BenchService {
                                     + " it belongs to may view it too; whoever may change that may"
                                     + " create, change and delete it.");
         };
+    }
+
+    /** What somebody holds today, by whatever way, at any of their accounts. */
+    HeldSets heldBy(Person me, String application, String draft, String person) {
+        Moment moment = moments.of(me, application, draft, Optional.empty());
+        Person known =
+                moment.model()
+                        .directory()
+                        .person(person)
+                        .orElseThrow(
+                                () -> new NotFound("person", "There is nobody `" + person + "`."));
+        governance.requireOnPerson(me, "view", known);
+        Set<String> sets = new LinkedHashSet<>();
+        Set<String> bounds = new LinkedHashSet<>();
+        for (Seat seat : moment.model().seats().of(known.key())) {
+            PersonAccess access = moment.access(seat);
+            Telling telling = new Telling(access.model(), access.who());
+            for (Holding holding : access.holdings()) {
+                sets.add(holding.set().key());
+                if (!holding.assignment().bounds().equals(Bounds.NONE)) {
+                    bounds.add(telling.assignment(holding.assignment()));
+                }
+            }
+        }
+        return new HeldSets(List.copyOf(sets), List.copyOf(bounds));
     }
 
     /**

@@ -1,17 +1,23 @@
 package nembar.server.bench;
 
+import java.time.Duration;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Stream;
+import nembar.core.answers.Care;
 import nembar.core.answers.Meant;
 import nembar.core.answers.Moment;
+import nembar.core.answers.TouchedRecords;
 import nembar.core.design.Design;
 import nembar.core.design.Element;
 import nembar.core.design.ElementKind;
+import nembar.core.design.Times;
 import nembar.core.directory.Person;
 import nembar.core.draft.Change;
 import nembar.core.draft.Changes;
@@ -32,6 +38,8 @@ import org.springframework.stereotype.Service;
 /** The elements of a design that are sentences, kind by kind. */
 @Service
 class Drawers {
+    private static final int DAYS_AT_MOST = 400;
+    private static final int COMING_AT_MOST = 500;
     private static final int FOUND_AT_MOST = 20;
 
     private final Models models;
@@ -49,6 +57,8 @@ class Drawers {
      *
      * @param element as a design document has it
      * @param people how many are meant today
+     * @param records how many records it touches, where these are sorted by; empty where that
+     *     depends on who looks, or may not be told
      * @param idle why it does nothing today; empty where nothing is seen that keeps it from it
      * @param state what the draft makes of it: "new", "changed", "gone", else "published"
      */
@@ -57,6 +67,7 @@ class Drawers {
             Map<String, Object> element,
             List<Sentence.Piece> sentence,
             int people,
+            Optional<Long> records,
             Optional<String> idle,
             String state) {}
 
@@ -72,10 +83,14 @@ class Drawers {
      *
      * @param sentence empty where it does not stand yet
      * @param problems what keeps it from standing
+     * @param care what is worth knowing of it, which keeps it from nothing
      * @param names of the people, accounts and parts of audiences that it names by key
      */
     record ReadingShown(
-            List<Sentence.Piece> sentence, List<String> problems, List<PartShown> names) {}
+            List<Sentence.Piece> sentence,
+            List<String> problems,
+            List<String> care,
+            List<PartShown> names) {}
 
     /**
      * A part of an audience that can be chosen.
@@ -105,7 +120,7 @@ class Drawers {
     /**
      * @param list of a design document
      * @param search words that all stand in the sentence
-     * @param byPeople those that mean most people first, instead of in the design's order
+     * @param sort people or records: those with most of them first; empty for the design's order
      */
     ElementPage some(
             Person me,
@@ -113,7 +128,7 @@ class Drawers {
             String draft,
             String list,
             String search,
-            boolean byPeople,
+            String sort,
             int page,
             int size) {
         Paging.check(page, size);
@@ -130,12 +145,76 @@ class Drawers {
         List<String> words = List.of(search.toLowerCase(Locale.ROOT).strip().split("\\s+"));
         Stream<Element> found =
                 all.stream().filter(one -> search.isBlank() || lines.has(one, words));
-        if (byPeople) {
-            found = found.sorted(Comparator.comparing(meant::people).reversed());
+        List<Element> shown = new ArrayList<>(found.toList());
+        Map<Element, Long> records = new HashMap<>();
+        switch (sort) {
+            case "people":
+                shown.sort(Comparator.comparing(meant::people).reversed());
+                break;
+            case "records":
+                records.putAll(
+                        new TouchedRecords(moment)
+                                .count(shown, governance.counting(me, published)));
+                shown.sort(
+                        Comparator.comparing((Element one) -> records.getOrDefault(one, -1L))
+                                .reversed());
+                break;
+            default:
+                break;
         }
-        List<Element> shown = found.toList();
         return new ElementPage(
-                Paging.slice(shown, page, size).stream().map(lines::line).toList(), shown.size());
+                Paging.slice(shown, page, size).stream()
+                        .map(one -> lines.line(one, Optional.ofNullable(records.get(one))))
+                        .toList(),
+                shown.size());
+    }
+
+    /**
+     * Something that begins or ends.
+     *
+     * @param begins whether it begins then; else it ends
+     * @param people how many are meant
+     */
+    record ComingShown(
+            Instant at,
+            boolean begins,
+            String list,
+            String key,
+            List<Sentence.Piece> sentence,
+            int people) {}
+
+    /** What begins and ends in so many days to come, the first first; the first five hundred. */
+    List<ComingShown> coming(Person me, String application, String draft, int days) {
+        if (days < 1 || days > DAYS_AT_MOST) {
+            throw new BadRequest("days", "Look from 1 to " + DAYS_AT_MOST + " days ahead.");
+        }
+        Moment moment = moments.of(me, application, draft, Optional.empty());
+        Meant meant = new Meant(moment);
+        Sentences sentences = new Sentences(moment.model());
+        Instant end = moment.at().plus(Duration.ofDays(days));
+        List<ComingShown> coming = new ArrayList<>();
+        for (Element element : moment.model().design().elements()) {
+            Times times = Meant.times(element);
+            times.from()
+                    .filter(at -> at.isAfter(moment.at()) && at.isBefore(end))
+                    .ifPresent(at -> coming.add(coming(at, true, element, sentences, meant)));
+            times.until()
+                    .filter(at -> at.isAfter(moment.at()) && at.isBefore(end))
+                    .ifPresent(at -> coming.add(coming(at, false, element, sentences, meant)));
+        }
+        coming.sort(Comparator.comparing(ComingShown::at));
+        return coming.subList(0, Math.min(coming.size(), COMING_AT_MOST));
+    }
+
+    private static ComingShown coming(
+            Instant at, boolean begins, Element element, Sentences sentences, Meant meant) {
+        return new ComingShown(
+                at,
+                begins,
+                element.kind().list(),
+                element.key(),
+                sentences.of(element).map(Sentence::pieces).orElse(List.of()),
+                meant.people(element));
     }
 
     /** Lines of elements, those that a draft takes away included. */
@@ -159,7 +238,7 @@ class Drawers {
             return words.stream().allMatch(text::contains);
         }
 
-        ElementLine line(Element element) {
+        ElementLine line(Element element, Optional<Long> records) {
             Optional<Element> was = published.element(element.kind(), element.key());
             Optional<Element> is = design.element(element.kind(), element.key());
             String state = "published";
@@ -175,6 +254,7 @@ class Drawers {
                     DocumentChanges.element(element),
                     sentence(element).pieces(),
                     meant.people(element),
+                    records,
                     meant.idle(element),
                     state);
         }
@@ -187,7 +267,8 @@ class Drawers {
 
     /** How an element would read in the draft, or why it could not stand there. */
     ReadingShown reading(Person me, String application, String draft, ChangePart part) {
-        AccessModel model = moments.of(me, application, draft, Optional.empty()).model();
+        Moment moment = moments.of(me, application, draft, Optional.empty());
+        AccessModel model = moment.model();
         List<PartShown> names = List.of();
         try {
             List<Change> changes = DocumentChanges.read(List.of(part));
@@ -199,11 +280,17 @@ class Drawers {
             return new ReadingShown(
                     new Sentences(next).of(put.element()).map(Sentence::pieces).orElse(List.of()),
                     List.of(),
+                    Care.of(
+                            moment.with(next),
+                            put.element(),
+                            governance.counting(me, models.model(application)),
+                            governance.mayView(me)),
                     names);
         } catch (ModelRefused refused) {
             return new ReadingShown(
                     List.of(),
                     refused.problems().stream().map(one -> one.message()).toList(),
+                    List.of(),
                     names);
         }
     }

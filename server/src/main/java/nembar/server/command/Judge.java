@@ -25,6 +25,7 @@ import nembar.core.governance.Administrators;
 import nembar.core.governance.Author;
 import nembar.core.governance.HandOverRules;
 import nembar.core.governance.Objection;
+import nembar.core.governance.SeatRules;
 import nembar.core.governance.SignInRules;
 import nembar.core.governance.StandingRules;
 import nembar.core.model.AccessModel;
@@ -172,8 +173,21 @@ class Judge {
                 objections.addAll(ofWriter(nembar, one, now, next, approvers, actor, at));
             }
         }
+        objections.addAll(seats(changes, now, next, at));
         objections.addAll(
                 Administrators.neverNobody(next.models().get(Models.NEMBAR), next.all(), at));
+        return objections;
+    }
+
+    private static List<Objection> seats(
+            ChangeSet changes, Snapshot now, Snapshot next, Instant at) {
+        List<Objection> objections = new ArrayList<>();
+        for (AccessModel model : now.all()) {
+            String key = model.application().key();
+            if (!changes.directory().none() || changes.applications().containsKey(key)) {
+                objections.addAll(SeatRules.of(model, next.models().get(key), at));
+            }
+        }
         return objections;
     }
 

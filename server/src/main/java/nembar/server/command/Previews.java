@@ -1,5 +1,6 @@
 package nembar.server.command;
 
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
@@ -17,10 +18,12 @@ import nembar.core.catalogue.Area;
 import nembar.core.catalogue.Operation;
 import nembar.core.catalogue.RecordType;
 import nembar.core.command.Snapshot;
+import nembar.core.design.SeatPool;
 import nembar.core.directory.Directory;
 import nembar.core.directory.Edits;
 import nembar.core.directory.Person;
 import nembar.core.governance.Objection;
+import nembar.core.governance.SeatRules;
 import nembar.core.model.AccessModel;
 import nembar.core.model.ModelRefused;
 import nembar.core.model.Problem;
@@ -58,6 +61,7 @@ public class Previews {
         boolean asIfActive = !aboutActivity(before.directory(), judgement.changes().directory());
         Set<String> people = new LinkedHashSet<>();
         List<Moved> moved = new ArrayList<>();
+        List<String> told = new ArrayList<>(command.warnings());
         Person asking = command.actor().acting();
         Predicate<Person> visible = governance.mayView(asking);
         Predicate<Person> comes = one -> before.directory().person(one.key()).isEmpty();
@@ -66,6 +70,7 @@ public class Previews {
                         (application, model) -> {
                             AccessModel was = before.models().get(application);
                             if (was != null && was != model) {
+                                seats(was, model, judgement.at(), told);
                                 Moment now = new Moment(was, judgement.at(), asIfActive);
                                 Impact impact = Impact.of(now, now.with(model));
                                 impact.people()
@@ -78,11 +83,31 @@ public class Previews {
                                                 governance.counting(asking, was)));
                             }
                         });
-        List<String> told = new ArrayList<>(command.warnings());
         judgement
                 .brokenNames()
                 .forEach(name -> told.add("An expectation would be broken: " + name + "."));
         return told(people.size(), moved, judgement.objections(), told);
+    }
+
+    /** Where seats are taken: how many would be in use then. */
+    private static void seats(AccessModel was, AccessModel is, Instant at, List<String> told) {
+        for (SeatRules.Taken one : SeatRules.taken(was, is, at)) {
+            boolean refused =
+                    one.pool().whenUsedUp() == SeatPool.WhenUsedUp.REFUSE
+                            && one.after() > one.agreed();
+            if (one.after() > one.before() && !refused) {
+                String over = one.after() > one.agreed() ? ", more than there are" : "";
+                told.add(
+                        "It would take "
+                                + one.after()
+                                + " of the "
+                                + one.agreed()
+                                + " seats of "
+                                + one.pool().name()
+                                + over
+                                + ".");
+            }
+        }
     }
 
     /** What stands against the command, and who could lift it; nothing is counted. */

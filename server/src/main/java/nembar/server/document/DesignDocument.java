@@ -158,7 +158,8 @@ public record DesignDocument(
             List<AccountFilterPart> accountFilters,
             List<FieldFilterPart> fieldFilters,
             List<DelegationPart> delegations,
-            List<ExpectationPart> expectations) {
+            List<ExpectationPart> expectations,
+            List<SeatPoolPart> seatPools) {
         public DesignPart {
             privilegeSets = given(privilegeSets);
             roles = given(roles);
@@ -169,6 +170,7 @@ public record DesignDocument(
             fieldFilters = given(fieldFilters);
             delegations = given(delegations);
             expectations = given(expectations);
+            seatPools = given(seatPools);
         }
     }
 
@@ -310,6 +312,29 @@ public record DesignDocument(
             String owner,
             String reason,
             String severity) {}
+
+    /**
+     * A number of seats and what takes one.
+     *
+     * @param functions by function, the least level that takes a seat
+     * @param whenUsedUp warn or refuse
+     */
+    @JsonInclude(JsonInclude.Include.NON_EMPTY)
+    public record SeatPoolPart(
+            String key,
+            String name,
+            Integer agreed,
+            String until,
+            List<String> roles,
+            List<String> sets,
+            Map<String, String> functions,
+            String whenUsedUp) {
+        public SeatPoolPart {
+            roles = given(roles);
+            sets = given(sets);
+            functions = functions == null ? Map.of() : functions;
+        }
+    }
 
     @JsonInclude(JsonInclude.Include.NON_EMPTY)
     public record BoundsPart(AccountScopePart accounts, UnitScopePart units) {}

@@ -30,6 +30,7 @@ import nembar.core.design.Privilege.FieldPrivilege;
 import nembar.core.design.PrivilegeSet;
 import nembar.core.design.Reach;
 import nembar.core.design.Role;
+import nembar.core.design.SeatPool;
 import nembar.core.design.SharingRule;
 import nembar.server.document.DesignDocument.AccountFilterPart;
 import nembar.server.document.DesignDocument.AssignmentPart;
@@ -39,6 +40,7 @@ import nembar.server.document.DesignDocument.ExpectationPart;
 import nembar.server.document.DesignDocument.FieldFilterPart;
 import nembar.server.document.DesignDocument.PrivilegePart;
 import nembar.server.document.DesignDocument.RolePart;
+import nembar.server.document.DesignDocument.SeatPoolPart;
 import nembar.server.document.DesignDocument.SetPart;
 import nembar.server.document.DesignDocument.SharingRulePart;
 
@@ -88,7 +90,8 @@ final class DesignReader {
                         ElementKind.EXPECTATION,
                         part.expectations(),
                         ExpectationPart::key,
-                        this::expectation));
+                        this::expectation),
+                each(ElementKind.SEAT_POOL, part.seatPools(), SeatPoolPart::key, this::seatPool));
     }
 
     /**
@@ -108,6 +111,7 @@ final class DesignReader {
             case FIELD_FILTER -> fieldFilter(path, (FieldFilterPart) part);
             case DELEGATION -> delegation(path, (DelegationPart) part);
             case EXPECTATION -> expectation(path, (ExpectationPart) part);
+            case SEAT_POOL -> seatPool(path, (SeatPoolPart) part);
         };
     }
 
@@ -294,6 +298,25 @@ final class DesignReader {
                         path + ".severity",
                         part.severity(),
                         Expectation.Severity.values(),
+                        Words::of));
+    }
+
+    private SeatPool seatPool(String path, SeatPoolPart part) {
+        if (part.agreed() == null) {
+            reading.problem(path + ".agreed", "it is missing");
+        }
+        return new SeatPool(
+                part.key(),
+                reading.text(path + ".name", part.name()),
+                part.agreed() == null ? 0 : part.agreed(),
+                reading.instant(path + ".until", part.until()),
+                Set.copyOf(part.roles()),
+                Set.copyOf(part.sets()),
+                part.functions(),
+                reading.word(
+                        path + ".whenUsedUp",
+                        part.whenUsedUp(),
+                        SeatPool.WhenUsedUp.values(),
                         Words::of));
     }
 

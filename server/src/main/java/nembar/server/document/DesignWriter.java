@@ -25,6 +25,7 @@ import nembar.core.design.Opening;
 import nembar.core.design.Privilege;
 import nembar.core.design.PrivilegeSet;
 import nembar.core.design.Role;
+import nembar.core.design.SeatPool;
 import nembar.core.design.SharingRule;
 import nembar.core.design.Times;
 
@@ -42,7 +43,8 @@ final class DesignWriter {
                 design.accountFilters().stream().map(DesignWriter::accountFilter).toList(),
                 design.fieldFilters().stream().map(DesignWriter::fieldFilter).toList(),
                 design.delegations().stream().map(DesignWriter::delegation).toList(),
-                design.expectations().stream().map(DesignWriter::expectation).toList());
+                design.expectations().stream().map(DesignWriter::expectation).toList(),
+                design.seatPools().stream().map(DesignWriter::seatPool).toList());
     }
 
     /** The document part of one element. */
@@ -57,7 +59,20 @@ final class DesignWriter {
             case FIELD_FILTER -> fieldFilter((FieldFilter) element);
             case DELEGATION -> delegation((Delegation) element);
             case EXPECTATION -> expectation((Expectation) element);
+            case SEAT_POOL -> seatPool((SeatPool) element);
         };
+    }
+
+    private static DesignDocument.SeatPoolPart seatPool(SeatPool pool) {
+        return new DesignDocument.SeatPoolPart(
+                pool.key(),
+                pool.name(),
+                pool.agreed(),
+                instant(pool.until()),
+                List.copyOf(pool.roles()),
+                List.copyOf(pool.sets()),
+                pool.functions(),
+                Words.of(pool.whenUsedUp()));
     }
 
     static DesignDocument.SetPart set(PrivilegeSet set) {

@@ -7,6 +7,8 @@ import java.util.Map;
 import java.util.OptionalInt;
 import nembar.core.design.Element;
 import nembar.core.design.ElementKind;
+import nembar.core.design.Privilege;
+import nembar.core.design.PrivilegeSet;
 import nembar.core.draft.Change;
 import nembar.core.model.ModelRefused;
 import nembar.core.model.Problem;
@@ -24,7 +26,8 @@ public final class DocumentChanges {
                     ElementKind.ACCOUNT_FILTER, DesignDocument.AccountFilterPart.class,
                     ElementKind.FIELD_FILTER, DesignDocument.FieldFilterPart.class,
                     ElementKind.DELEGATION, DesignDocument.DelegationPart.class,
-                    ElementKind.EXPECTATION, DesignDocument.ExpectationPart.class);
+                    ElementKind.EXPECTATION, DesignDocument.ExpectationPart.class,
+                    ElementKind.SEAT_POOL, DesignDocument.SeatPoolPart.class);
 
     private DocumentChanges() {}
 
@@ -57,6 +60,26 @@ public final class DocumentChanges {
     /** One element as it stands in its list of a design document. */
     public static Map<String, Object> element(Element element) {
         return DocumentJson.object(DocumentJson.text(DesignWriter.element(element)));
+    }
+
+    /**
+     * A privilege as it stands in its set.
+     *
+     * @throws ModelRefused with what is wrong about it
+     */
+    public static Privilege privilege(DesignDocument.PrivilegePart part) {
+        Reading reading = new Reading();
+        PrivilegeSet set =
+                (PrivilegeSet)
+                        new DesignReader(reading)
+                                .element(
+                                        ElementKind.PRIVILEGE_SET,
+                                        new DesignDocument.SetPart("one", "One", "", List.of(part)),
+                                        "one");
+        if (!reading.problems().isEmpty()) {
+            throw new ModelRefused(reading.problems());
+        }
+        return set.privileges().get(0);
     }
 
     private static ChangePart part(Change change) {

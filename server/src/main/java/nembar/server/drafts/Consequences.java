@@ -25,6 +25,7 @@ import nembar.core.coverage.RecordSet;
 import nembar.core.directory.Person;
 import nembar.core.draft.Changes;
 import nembar.core.governance.Objection;
+import nembar.core.governance.SeatRules;
 import nembar.core.model.AccessModel;
 import nembar.core.model.ModelRefused;
 import nembar.core.model.Problem;
@@ -79,12 +80,14 @@ class Consequences implements DisposableBean {
      *
      * @param lines what changes for the people whom whoever asks may see
      * @param broken expectations that hold now and would not any more
+     * @param seats pools of which it takes or frees seats, or whose number it changes
      */
     record Result(
             List<Impact.Line> lines,
             ImpactTotals totals,
             List<Objection> objections,
-            List<Proved> broken) {}
+            List<Proved> broken,
+            List<SeatRules.Taken> seats) {}
 
     /**
      * Where the work on a version stands.
@@ -174,7 +177,12 @@ class Consequences implements DisposableBean {
                                                             governance.guardedFrom(
                                                                     me, next.model(), type)))
                             .toList();
-            return new Result(lines, totals, judgement.objections(), broken);
+            return new Result(
+                    lines,
+                    totals,
+                    judgement.objections(),
+                    broken,
+                    SeatRules.taken(now.model(), next.model(), now.at()));
         }
 
         /** Not begun where a newer edit came while it waited for its turn. */

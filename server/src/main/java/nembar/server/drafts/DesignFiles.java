@@ -117,6 +117,7 @@ class DesignFiles {
                         null,
                         null,
                         null,
+                        null,
                         null));
     }
 

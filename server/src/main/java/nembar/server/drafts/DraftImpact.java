@@ -1,21 +1,38 @@
 package nembar.server.drafts;
 
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.function.Predicate;
+import nembar.core.answers.Counting;
 import nembar.core.answers.Impact;
+import nembar.core.answers.Meant;
 import nembar.core.answers.Moment;
+import nembar.core.catalogue.Operation;
+import nembar.core.catalogue.RecordType;
+import nembar.core.coverage.RecordSet;
 import nembar.core.design.Design;
 import nembar.core.design.Element;
 import nembar.core.design.ElementKind;
+import nembar.core.design.PrivilegeSet;
 import nembar.core.directory.Person;
 import nembar.core.draft.Change;
 import nembar.core.draft.Changes;
 import nembar.core.draft.Removal;
+import nembar.core.draft.Reshaping;
+import nembar.core.model.AccessModel;
 import nembar.core.model.ModelRefused;
+import nembar.core.model.Seats.Seat;
+import nembar.core.text.Slug;
 import nembar.core.words.ChangeWords;
 import nembar.server.answers.Impacts;
 import nembar.server.document.DocumentChanges;
 import nembar.server.governance.Governance;
+import nembar.server.http.BadRequest;
 import nembar.server.http.NotFound;
 import nembar.server.http.Refused;
 import nembar.server.model.Models;
@@ -28,6 +45,8 @@ import org.springframework.stereotype.Service;
 /** What a draft, or one of its edits, changes for people. */
 @Service
 class DraftImpact {
+    private static final int SEATS_LOOKED_AT = 25;
+
     private final Models models;
     private final Moments moments;
     private final DraftService drafts;
@@ -116,23 +135,87 @@ class DraftImpact {
         return lines(me, drafted(me, application), changes);
     }
 
+    /**
+     * What an element leaves somebody of a kind of record: how many they view, before and after.
+     */
+    record Left(Seat seat, RecordType type, Impact.Counted before, Impact.Counted after) {}
+
+    /**
+     * What the people whom a changed element means view before and after, on the kinds of record on
+     * which that differs: the first of those whom whoever asks may see. Nothing is kept.
+     */
+    List<Left> left(Person me, String application, List<Change> changes) {
+        Moment before = drafted(me, application);
+        Moment after = readable(me, before, changes);
+        Predicate<Person> visible = governance.mayView(me);
+        List<Seat> seats =
+                changes.stream()
+                        .filter(Change.Put.class::isInstance)
+                        .flatMap(one -> Meant.audience(((Change.Put) one).element()).stream())
+                        .flatMapToInt(
+                                audience -> after.model().seatsIn(audience, after.at()).stream())
+                        .distinct()
+                        .mapToObj(after.model().seats().all()::get)
+                        .filter(seat -> seat.person().active() && visible.test(seat.person()))
+                        .limit(SEATS_LOOKED_AT)
+                        .toList();
+        Counting counting = governance.counting(me, models.model(application));
+        List<Left> left = new ArrayList<>();
+        for (RecordType type : after.model().catalogue().recordTypes()) {
+            Map<Seat, RecordSet> was = new LinkedHashMap<>();
+            Map<Seat, RecordSet> is = new LinkedHashMap<>();
+            for (Seat seat : seats) {
+                RecordSet one = before.access(seat).records(type, Operation.VIEW);
+                RecordSet other = after.access(seat).records(type, Operation.VIEW);
+                if (!one.equals(other)) {
+                    was.put(seat, one);
+                    is.put(seat, other);
+                }
+            }
+            if (!was.isEmpty()) {
+                Set<RecordSet> sets = new HashSet<>(was.values());
+                sets.addAll(is.values());
+                Map<RecordSet, Long> counts = counting.count(type, sets);
+                was.forEach(
+                        (seat, set) ->
+                                left.add(
+                                        new Left(
+                                                seat,
+                                                type,
+                                                counted(set, counts),
+                                                counted(is.get(seat), counts))));
+            }
+        }
+        return left;
+    }
+
+    private static Impact.Counted counted(RecordSet set, Map<RecordSet, Long> counts) {
+        return new Impact.Counted(counts.get(set), !set.equals(RecordSet.NOTHING), List.of());
+    }
+
     private List<Impact.Line> lines(Person me, Moment drafted, List<Change> changes) {
+        return impacts.lines(me, drafted, readable(me, drafted, changes), "");
+    }
+
+    /** With changes made that speak only of what whoever asks may view. */
+    private Moment readable(Person me, Moment drafted, List<Change> changes) {
         Moment then = with(drafted, changes);
         governance.requireReadable(
                 List.of(me),
                 models.model(drafted.model().application().key()),
                 drafted.model().design(),
                 then.model().design());
-        return impacts.lines(me, drafted, then, "");
+        return then;
     }
 
     /**
-     * What it takes to take an element away.
+     * Changes that are prepared for somebody to make.
      *
-     * @param besides what else goes, or is put otherwise, for it: a sentence each
+     * @param words a sentence for each element that they touch; of a removal, of those besides the
+     *     element itself
      * @param lines what that would change for people
      */
-    record OfRemoval(List<Change> changes, List<String> besides, List<Impact.Line> lines) {}
+    record Prepared(List<Change> changes, List<String> words, List<Impact.Line> lines) {}
 
     /**
      * What it would take to take an element out of the draft in which somebody works; nothing is
@@ -140,7 +223,7 @@ class DraftImpact {
      *
      * @param list of the design document
      */
-    OfRemoval ofRemoval(Person me, String application, String list, String key) {
+    Prepared ofRemoval(Person me, String application, String list, String key) {
         Moment drafted = drafted(me, application);
         Design design = drafted.model().design();
         Element element =
@@ -154,7 +237,63 @@ class DraftImpact {
         List<String> besides =
                 new ChangeWords(drafted.model(), with(drafted, changes).model())
                         .of(changes.subList(0, changes.size() - 1));
-        return new OfRemoval(changes, besides, lines(me, drafted, changes));
+        return new Prepared(changes, besides, lines(me, drafted, changes));
+    }
+
+    /** What two privilege sets share as a set of its own; nothing is kept. */
+    Prepared ofSplit(Person me, String application, String one, String other, String name) {
+        Moment drafted = drafted(me, application);
+        Design design = drafted.model().design();
+        PrivilegeSet first = set(design, one);
+        PrivilegeSet second = set(design, other);
+        if (first.equals(second) || Reshaping.shared(first, second).isEmpty()) {
+            throw new BadRequest(
+                    "other",
+                    first.name()
+                            + " and "
+                            + second.name()
+                            + " share nothing that could be split off.");
+        }
+        String called = name.isBlank() ? first.name() + " and " + second.name() : name.strip();
+        Set<String> taken = new HashSet<>();
+        design.assignments().forEach(any -> taken.add(any.key()));
+        List<Change> changes =
+                Reshaping.split(
+                        design,
+                        first,
+                        second,
+                        Slug.of(called, "set", key -> design.set(key).isPresent()),
+                        called,
+                        key -> {
+                            String free = Slug.of(key + " shared", "assignment", taken::contains);
+                            taken.add(free);
+                            return free;
+                        });
+        return prepared(me, drafted, changes);
+    }
+
+    /** One privilege set folded into another; nothing is kept. */
+    Prepared ofFold(Person me, String application, String from, String into) {
+        Moment drafted = drafted(me, application);
+        Design design = drafted.model().design();
+        if (from.equals(into)) {
+            throw new BadRequest("into", "A set is folded into another one.");
+        }
+        return prepared(me, drafted, Reshaping.fold(design, set(design, from), set(design, into)));
+    }
+
+    private Prepared prepared(Person me, Moment drafted, List<Change> changes) {
+        AccessModel then = with(drafted, changes).model();
+        return new Prepared(
+                changes,
+                new ChangeWords(drafted.model(), then).of(changes),
+                lines(me, drafted, changes));
+    }
+
+    private static PrivilegeSet set(Design design, String key) {
+        return design.set(key)
+                .orElseThrow(
+                        () -> new NotFound("set", "There is no set `" + key + "` in the draft."));
     }
 
     /**

@@ -102,7 +102,17 @@ class DraftShapes {
             List<KindShown> kinds,
             List<FunctionChange> functions,
             List<Proved> broken,
-            List<ObjectionShown> objections) {}
+            List<ObjectionShown> objections,
+            List<SeatsShown> seats) {}
+
+    /**
+     * A seat pool that a draft touches.
+     *
+     * @param agreed how many seats there would be
+     * @param before how many are in use today
+     * @param after how many would be
+     */
+    record SeatsShown(String key, String name, int agreed, int before, int after) {}
 
     ResponseEntity<DraftShown> answer(HttpStatus status, Draft draft) {
         return ResponseEntity.status(status).eTag("\"" + draft.version() + "\"").body(of(draft));
@@ -203,9 +213,17 @@ class DraftShapes {
                         .map(DraftShapes::function)
                         .toList(),
                 result.map(Consequences.Result::broken).orElse(List.of()),
+                result.stream().flatMap(one -> one.objections().stream()).map(this::named).toList(),
                 result.stream()
-                        .flatMap(one -> one.objections().stream())
-                        .map(this::named)
+                        .flatMap(one -> one.seats().stream())
+                        .map(
+                                one ->
+                                        new SeatsShown(
+                                                one.pool().key(),
+                                                one.pool().name(),
+                                                one.agreed(),
+                                                one.before(),
+                                                one.after()))
                         .toList());
     }
 

@@ -4,6 +4,7 @@ import io.swagger.v3.oas.annotations.Operation;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import nembar.core.answers.Impact.Counted;
 import nembar.server.answers.Impacts;
 import nembar.server.answers.Impacts.ImpactPage;
 import nembar.server.document.ChangePart;
@@ -87,10 +88,12 @@ class TrayController {
     record DraftName(String name) {}
 
     /**
-     * @param changes that take it away
-     * @param besides what else goes, or is put otherwise, for it: a sentence each
+     * Changes that are prepared, to be made by an edit.
+     *
+     * @param words a sentence for each element that they touch; of a removal, of those besides the
+     *     element itself
      */
-    record RemovalShown(List<ChangePart> changes, List<String> besides, ImpactPage impact) {}
+    record PreparedShown(List<ChangePart> changes, List<String> words, ImpactPage impact) {}
 
     record DraftHeir(String person) {}
 
@@ -134,6 +137,40 @@ class TrayController {
     }
 
     /**
+     * How many records of a kind somebody views.
+     *
+     * @param before empty where that may not be told; so {@code after}
+     */
+    record ReachLeft(
+            String person,
+            String name,
+            Optional<String> account,
+            String plural,
+            Optional<Long> before,
+            Optional<Long> after) {}
+
+    /** What those whom an edit means view before and after it: the first of them. */
+    @PostMapping("/tray/edits/reach")
+    @Operation(operationId = "reachOfEdit")
+    List<ReachLeft> reach(@PathVariable String application, @RequestBody EditWritten edit) {
+        return impact.left(me.person(), application, DraftEdits.read(edit.changes())).stream()
+                .map(
+                        one ->
+                                new ReachLeft(
+                                        one.seat().person().key(),
+                                        one.seat().person().name(),
+                                        one.seat().account(),
+                                        one.type().plural(),
+                                        told(one.before()),
+                                        told(one.after())))
+                .toList();
+    }
+
+    private static Optional<Long> told(Counted counted) {
+        return counted.withheld() ? Optional.empty() : Optional.of(counted.number());
+    }
+
+    /**
      * What it takes to take an element away, with whatever speaks of it, and what that would change
      * for people: the first hundred lines. Nothing is done.
      *
@@ -141,12 +178,41 @@ class TrayController {
      */
     @GetMapping("/tray/removal")
     @Operation(operationId = "removal")
-    RemovalShown removal(
+    PreparedShown removal(
             @PathVariable String application, @RequestParam String list, @RequestParam String key) {
-        DraftImpact.OfRemoval of = impact.ofRemoval(me.person(), application, list, key);
-        return new RemovalShown(
+        return prepared(impact.ofRemoval(me.person(), application, list, key));
+    }
+
+    /**
+     * What two privilege sets share as a set of its own, with what that would change for people:
+     * nothing, as a rule. Nothing is done.
+     *
+     * @param name of the new set; left out for one made of theirs
+     */
+    @GetMapping("/tray/split")
+    @Operation(operationId = "splitSets")
+    PreparedShown split(
+            @PathVariable String application,
+            @RequestParam String one,
+            @RequestParam String other,
+            @RequestParam(defaultValue = "") String name) {
+        return prepared(impact.ofSplit(me.person(), application, one, other, name));
+    }
+
+    /** One privilege set folded into another, with what that would change. Nothing is done. */
+    @GetMapping("/tray/fold")
+    @Operation(operationId = "foldSets")
+    PreparedShown fold(
+            @PathVariable String application,
+            @RequestParam String from,
+            @RequestParam String into) {
+        return prepared(impact.ofFold(me.person(), application, from, into));
+    }
+
+    private static PreparedShown prepared(DraftImpact.Prepared of) {
+        return new PreparedShown(
                 DocumentChanges.write(of.changes()),
-                of.besides(),
+                of.words(),
                 Impacts.page(of.lines(), 0, PREVIEWED));
     }
 

@@ -4,9 +4,12 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import java.util.Set;
+import nembar.core.answers.Counting;
 import nembar.core.answers.Impact;
 import nembar.core.answers.Moment;
 import nembar.core.answers.Proof;
+import nembar.core.catalogue.RecordType;
+import nembar.core.design.Privilege;
 import nembar.core.design.PrivilegeSet;
 import nembar.core.draft.Change;
 import nembar.core.draft.Changes;
@@ -40,7 +43,7 @@ class Warming {
             Models models,
             Moments moments,
             Records records,
-            @Value("${nembar.warming:4s}") Duration atMost) {
+            @Value("${nembar.warming:20s}") Duration atMost) {
         this.models = models;
         this.moments = moments;
         this.records = records;
@@ -71,36 +74,46 @@ class Warming {
         }
     }
 
-    /** Without each set's last privilege in turn, until the time is over. */
+    /**
+     * Without what a set gives on each record type in turn, so that each is counted once, until the
+     * time is over.
+     */
     private void warm(AccessModel model, Instant end) {
         String application = model.application().key();
         Moment now = moments.now(application);
         AccessModel nembar = models.model(Models.NEMBAR);
-        for (PrivilegeSet set : model.design().sets()) {
+        for (RecordType type : model.catalogue().recordTypes()) {
             if (Instant.now().isAfter(end) || models.model(application) != model) {
                 return;
             }
-            int last = set.privileges().size() - 1;
-            AccessModel next =
-                    Changes.apply(
-                            model,
-                            List.of(
-                                    Change.Put.of(
-                                            new PrivilegeSet(
-                                                    set.key(),
-                                                    set.name(),
-                                                    set.purpose(),
-                                                    set.privileges()
-                                                            .subList(0, Math.max(0, last))))));
-            Moment then = now.with(next);
-            Impact.of(now, then).counted(records.counting(application), 0);
-            model.directory().people().stream()
+            model.design().sets().stream()
+                    .filter(set -> set.privileges().stream().anyMatch(one -> on(one, type)))
                     .findFirst()
-                    .ifPresent(
-                            one -> StandingRules.of(nembar, now, then, Author.of(one), Set.of()));
-            model.design()
-                    .expectations()
-                    .forEach(one -> Proof.of(then, one, records.counting(application)));
+                    .map(set -> Changes.apply(model, List.of(Change.Put.of(without(set, type)))))
+                    .ifPresent(next -> work(now, now.with(next), nembar));
         }
+    }
+
+    private void work(Moment now, Moment then, AccessModel nembar) {
+        AccessModel model = now.model();
+        Counting counting = records.counting(model.application().key());
+        Impact.of(now, then).counted(counting, 0);
+        model.directory().people().stream()
+                .findFirst()
+                .ifPresent(one -> StandingRules.of(nembar, now, then, Author.of(one), Set.of()));
+        model.design().expectations().forEach(one -> Proof.of(then, one, counting));
+    }
+
+    private static PrivilegeSet without(PrivilegeSet set, RecordType type) {
+        return new PrivilegeSet(
+                set.key(),
+                set.name(),
+                set.purpose(),
+                set.privileges().stream().filter(one -> !on(one, type)).toList());
+    }
+
+    private static boolean on(Privilege privilege, RecordType type) {
+        return privilege instanceof Privilege.RecordPrivilege given
+                && given.recordType().equals(type.key());
     }
 }

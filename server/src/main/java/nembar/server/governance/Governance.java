@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeSet;
 import java.util.function.Predicate;
 import nembar.core.answers.Counting;
 import nembar.core.catalogue.Function;
@@ -174,6 +175,12 @@ public class Governance {
     /** What the person may learn of the records of an application, whatever is drafted. */
     public Disclosure disclosureAsPublished(Person me, String application) {
         return disclosure(me, models.model(application));
+    }
+
+    /** Whether values of a field may be told to somebody who designs, whatever record has them. */
+    public boolean mayKnowValues(Person me, AccessModel model, RecordType type, String field) {
+        RecordSet some = RecordSet.among(field, new TreeSet<>(Set.of("")), "");
+        return disclosure(me, model).mayCount(type, some);
     }
 
     /**

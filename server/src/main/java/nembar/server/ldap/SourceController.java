@@ -14,9 +14,13 @@ import nembar.server.http.BadRequest;
 import nembar.server.ldap.LdapImport.Run;
 import nembar.server.model.Models;
 import nembar.server.session.Me;
+import nembar.server.session.Tokens;
 import nembar.server.sources.Sources;
 import nembar.server.sources.Sources.Source;
-import nembar.server.sources.Sources.Token;
+import nembar.server.tokens.TokenShapes;
+import nembar.server.tokens.TokenShapes.NewToken;
+import nembar.server.tokens.TokenShapes.TokenEdit;
+import nembar.server.tokens.TokenShapes.TokenShown;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -36,6 +40,8 @@ class SourceController {
             List.of("accounts", "email", "familyName", "givenName", "kind", "manager", "unit");
 
     private final Sources sources;
+    private final Tokens tokens;
+    private final TokenShapes shapes;
     private final LdapImport imports;
     private final Address address;
     private final Corners corners;
@@ -44,12 +50,16 @@ class SourceController {
 
     SourceController(
             Sources sources,
+            Tokens tokens,
+            TokenShapes shapes,
             LdapImport imports,
             Address address,
             Corners corners,
             Models models,
             Me me) {
         this.sources = sources;
+        this.tokens = tokens;
+        this.shapes = shapes;
         this.imports = imports;
         this.address = address;
         this.corners = corners;
@@ -80,17 +90,12 @@ class SourceController {
             Set<String> rights,
             int people,
             int teams,
-            List<Token> tokens,
+            List<TokenShown> tokens,
             Optional<Instant> lastRun,
             String lastRunWords) {}
 
     record SourceEdit(
             String kind, String name, Boolean invite, LdapSettings ldap, List<String> rights) {}
-
-    record TokenEdit(String label) {}
-
-    /** A new token, this once. */
-    record NewToken(String token) {}
 
     /**
      * @param password of the directory's binding; used for this run and kept nowhere
@@ -119,19 +124,7 @@ class SourceController {
                 source.rights(),
                 sources.of(Sources.PERSON, source.id()).size(),
                 sources.of(Sources.TEAM, source.id()).size(),
-                sources.tokensOf(source.id()).stream()
-                        .map(
-                                one ->
-                                        new Token(
-                                                one.id(),
-                                                one.label(),
-                                                models.directory()
-                                                        .personNames()
-                                                        .getOrDefault(one.madeBy(), one.madeBy()),
-                                                one.madeAt(),
-                                                one.lastUsed(),
-                                                one.revoked()))
-                        .toList(),
+                shapes.of(tokens.ofSource(source.id())),
                 source.lastRunAt(),
                 source.lastRun());
     }
@@ -214,18 +207,16 @@ class SourceController {
         if (!source.kind().equals(Sources.SCIM)) {
             throw new BadRequest("source", "Only a source that pushes has tokens.");
         }
-        String label = edit.label() == null ? "" : edit.label().strip();
-        if (label.isEmpty()) {
-            throw new BadRequest("label", "Say where the token will be kept.");
-        }
-        return new NewToken(sources.newToken(id, label, person.key()));
+        Tokens.Token of = Tokens.Token.ofSource(id, person.key());
+        return new NewToken(
+                tokens.issue(of, TokenShapes.label(edit), shapes.end(edit, person.zone())));
     }
 
     @DeleteMapping("/{id}/tokens/{token}")
     @Operation(operationId = "revokeToken")
     ResponseEntity<Void> revoke(@PathVariable String id, @PathVariable String token) {
         requireAdministrator();
-        sources.revoke(id, token);
+        tokens.revoke(TokenShapes.known(tokens.ofSource(id), token).id());
         return ResponseEntity.noContent().build();
     }
 

@@ -1,9 +1,6 @@
 package nembar.server.people;
 
 import java.time.Clock;
-import java.time.DateTimeException;
-import java.time.Instant;
-import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.HashSet;
@@ -26,6 +23,7 @@ import nembar.core.text.Slug;
 import nembar.server.document.DesignDocument.HoursPart;
 import nembar.server.document.Hours;
 import nembar.server.http.BadRequest;
+import nembar.server.http.Days;
 import nembar.server.model.Models;
 import org.springframework.stereotype.Component;
 
@@ -167,25 +165,8 @@ public class Giving {
     }
 
     private Times times(Given given, ZoneId zone) {
-        Optional<Instant> from =
-                day("from", given.from()).map(day -> day.atStartOfDay(zone).toInstant());
-        Optional<Instant> until =
-                day("until", given.until())
-                        .map(day -> day.plusDays(1).atStartOfDay(zone).toInstant());
-        if (until.filter(end -> !end.isAfter(clock.instant())).isPresent()) {
-            throw new BadRequest("until", "That day is over already.");
-        }
-        if (from.isPresent() && until.isPresent() && !from.get().isBefore(until.get())) {
-            throw new BadRequest("until", "It would end before it begins.");
-        }
-        return new Times(from, until, Hours.read("given", given.hours()));
-    }
-
-    private static Optional<LocalDate> day(String path, String text) {
-        try {
-            return Optional.ofNullable(text).filter(day -> !day.isBlank()).map(LocalDate::parse);
-        } catch (DateTimeException malformed) {
-            throw new BadRequest(path, "Write a day as in 2026-03-03.");
-        }
+        Days.Period period =
+                Days.period(given.from(), "until", given.until(), zone, clock.instant());
+        return new Times(period.from(), period.until(), Hours.read("given", given.hours()));
     }
 }

@@ -17,6 +17,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
+import nembar.core.answers.SeatUse;
 import nembar.core.design.Assignment;
 import nembar.core.directory.Directory;
 import nembar.core.directory.Person;
@@ -95,13 +96,20 @@ class PeopleList {
     /** One value to filter by and how many people have it. */
     record Facet(String key, String name, long people) {}
 
+    /**
+     * A role to filter by, or to give.
+     *
+     * @param seats how many seats are in use of the pools that it takes one from, in words
+     */
+    record RoleFacet(String key, String name, long people, List<String> seats) {}
+
     /** Everything to filter by. */
     record Facets(
             long total,
             List<Facet> kinds,
             List<Facet> statuses,
             List<Facet> teams,
-            List<Facet> roles,
+            List<RoleFacet> roles,
             List<Facet> sources,
             List<Named> units) {}
 
@@ -360,14 +368,15 @@ class PeopleList {
                                                         .count()))
                         .sorted(Comparator.comparing(Facet::name))
                         .toList();
-        List<Facet> roles = new ArrayList<>();
+        List<RoleFacet> roles = new ArrayList<>();
         for (AccessModel model : models.all()) {
+            SeatUse seats = new SeatUse(model);
             model.design()
                     .roles()
                     .forEach(
                             role ->
                                     roles.add(
-                                            new Facet(
+                                            new RoleFacet(
                                                     model.application().key() + "/" + role.key(),
                                                     role.name()
                                                             + (model.application()
@@ -382,9 +391,12 @@ class PeopleList {
                                                                             clock.instant()))
                                                             .stream()
                                                             .filter(keys::contains)
-                                                            .count())));
+                                                            .count(),
+                                                    seats.told(
+                                                            new Assignment.Gives.OfRole(role.key()),
+                                                            clock.instant()))));
         }
-        roles.sort(Comparator.comparing(Facet::name));
+        roles.sort(Comparator.comparing(RoleFacet::name));
         return new Facets(
                 visible.size(),
                 facets(kinds),

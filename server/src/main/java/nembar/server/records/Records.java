@@ -1,6 +1,7 @@
 package nembar.server.records;
 
 import java.sql.Connection;
+import java.sql.PreparedStatement;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.util.ArrayList;
@@ -10,6 +11,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.SortedSet;
 import java.util.TreeSet;
 import nembar.core.answers.Counting;
 import nembar.core.catalogue.RecordType;
@@ -28,8 +30,11 @@ import nembar.core.sql.SqlText;
 import nembar.server.http.BadRequest;
 import org.springframework.dao.DataAccessException;
 import org.springframework.jdbc.UncategorizedSQLException;
+import org.springframework.jdbc.core.ArgumentPreparedStatementSetter;
 import org.springframework.jdbc.core.JdbcTemplate;
+import org.springframework.jdbc.core.PreparedStatementCreator;
 import org.springframework.jdbc.core.RowMapper;
+import org.springframework.jdbc.core.RowMapperResultSetExtractor;
 import org.springframework.jdbc.datasource.SingleConnectionDataSource;
 import org.springframework.stereotype.Service;
 
@@ -146,6 +151,35 @@ public class Records {
                 .stream()
                 .flatMap(record -> record.key(type.keyField()).stream())
                 .toList();
+    }
+
+    /** The titles of some records, by their keys. */
+    public Map<String, String> titles(String application, RecordType type, SortedSet<String> keys) {
+        Map<String, String> titles = new HashMap<>();
+        RecordSet set = RecordSet.among(type.keyField(), keys, "");
+        all(
+                        application,
+                        ListQuery.of(type, set, List.of(), Page.first(keys.size())).text(),
+                        (row, number) -> Values.record(row, type))
+                .forEach(
+                        record ->
+                                record.key(type.keyField())
+                                        .ifPresent(
+                                                key ->
+                                                        titles.put(
+                                                                key,
+                                                                record.key(type.titleField())
+                                                                        .orElse(key))));
+        return titles;
+    }
+
+    /** Values that a field has on some records and that begin with a text, in their order. */
+    public List<String> values(
+            String application, RecordType type, String field, String beginning, int atMost) {
+        return all(
+                application,
+                ListQuery.values(type, field, beginning, atMost),
+                (row, number) -> row.getString(1));
     }
 
     /** The same records as something that answers can count by. */
@@ -302,6 +336,22 @@ public class Records {
 
     private <T> List<T> all(String application, SqlText text, RowMapper<T> mapper) {
         JdbcTemplate source = sources.of(application);
-        return source.query(text.sql(), mapper, text.parameters().toArray());
+        RowMapperResultSetExtractor<T> rows = new RowMapperResultSetExtractor<>(mapper);
+        return source.execute(
+                (PreparedStatementCreator)
+                        connection -> {
+                            PreparedStatement statement = connection.prepareStatement(text.sql());
+                            new ArgumentPreparedStatementSetter(text.parameters().toArray())
+                                    .setValues(statement);
+                            return statement;
+                        },
+                statement ->
+                        Newest.running(
+                                statement,
+                                () -> {
+                                    try (ResultSet result = statement.executeQuery()) {
+                                        return rows.extractData(result);
+                                    }
+                                }));
     }
 }

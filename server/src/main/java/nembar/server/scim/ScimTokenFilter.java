@@ -6,9 +6,8 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.util.List;
-import java.util.Optional;
+import nembar.server.session.Bearer;
 import nembar.server.sources.Sources;
-import nembar.server.sources.Sources.Knock;
 import org.springframework.http.HttpHeaders;
 import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
 import org.springframework.security.core.context.SecurityContextHolder;
@@ -18,8 +17,6 @@ import org.springframework.web.filter.OncePerRequestFilter;
 class ScimTokenFilter extends OncePerRequestFilter {
     /** The request's attribute that has the source. */
     static final String SOURCE = "nembar.source";
-
-    private static final String BEARER = "Bearer ";
 
     private final Sources sources;
 
@@ -31,20 +28,19 @@ class ScimTokenFilter extends OncePerRequestFilter {
     protected void doFilterInternal(
             HttpServletRequest request, HttpServletResponse response, FilterChain chain)
             throws ServletException, IOException {
-        String header = request.getHeader(HttpHeaders.AUTHORIZATION);
-        if (header != null && header.startsWith(BEARER)) {
-            Optional<Knock> source =
-                    sources.byToken(header.substring(BEARER.length()).strip())
-                            .filter(one -> one.source().kind().equals(Sources.SCIM));
-            source.ifPresent(
-                    one -> {
-                        request.setAttribute(SOURCE, one);
-                        SecurityContextHolder.getContext()
-                                .setAuthentication(
-                                        UsernamePasswordAuthenticationToken.authenticated(
-                                                "source/" + one.source().id(), null, List.of()));
-                    });
-        }
+        Bearer.sent(request.getHeader(HttpHeaders.AUTHORIZATION))
+                .flatMap(sources::byToken)
+                .filter(one -> one.source().kind().equals(Sources.SCIM))
+                .ifPresent(
+                        one -> {
+                            request.setAttribute(SOURCE, one);
+                            SecurityContextHolder.getContext()
+                                    .setAuthentication(
+                                            UsernamePasswordAuthenticationToken.authenticated(
+                                                    "source/" + one.source().id(),
+                                                    null,
+                                                    List.of()));
+                        });
         chain.doFilter(request, response);
     }
 }

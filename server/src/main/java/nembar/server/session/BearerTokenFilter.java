@@ -8,23 +8,21 @@ import java.io.IOException;
 import java.util.List;
 import java.util.Optional;
 import nembar.server.http.Problems;
-import nembar.server.session.BearerTokens.Token;
+import nembar.server.session.Tokens.Token;
 import org.springframework.http.HttpHeaders;
 import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
 import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.web.filter.OncePerRequestFilter;
 
 /**
- * Signs a program in by the bearer token it sends, for this one request; the token is among the
- * details.
+ * Signs a program in as a service by the bearer token it sends, for this one request; the token is
+ * among the details.
  */
 class BearerTokenFilter extends OncePerRequestFilter {
-    private static final String BEARER = "Bearer ";
-
-    private final BearerTokens tokens;
+    private final Tokens tokens;
     private final Problems problems;
 
-    BearerTokenFilter(BearerTokens tokens, Problems problems) {
+    BearerTokenFilter(Tokens tokens, Problems problems) {
         this.tokens = tokens;
         this.problems = problems;
     }
@@ -33,23 +31,24 @@ class BearerTokenFilter extends OncePerRequestFilter {
     protected void doFilterInternal(
             HttpServletRequest request, HttpServletResponse response, FilterChain chain)
             throws ServletException, IOException {
-        String header = request.getHeader(HttpHeaders.AUTHORIZATION);
-        if (header != null && header.startsWith(BEARER)) {
+        Optional<String> sent = Bearer.sent(request.getHeader(HttpHeaders.AUTHORIZATION));
+        if (sent.isPresent()) {
             Optional<Token> known;
             try {
-                known = tokens.find(header.substring(BEARER.length()).strip());
+                known = tokens.find(sent.get());
             } catch (RuntimeException failed) {
                 problems.write(request, response, problems.unforeseen(failed));
                 return;
             }
-            known.ifPresent(
-                    one -> {
-                        UsernamePasswordAuthenticationToken signedIn =
-                                UsernamePasswordAuthenticationToken.authenticated(
-                                        one.service(), null, List.of());
-                        signedIn.setDetails(one);
-                        SecurityContextHolder.getContext().setAuthentication(signedIn);
-                    });
+            known.filter(one -> one.service().isPresent())
+                    .ifPresent(
+                            one -> {
+                                UsernamePasswordAuthenticationToken signedIn =
+                                        UsernamePasswordAuthenticationToken.authenticated(
+                                                one.service().get(), null, List.of());
+                                signedIn.setDetails(one);
+                                SecurityContextHolder.getContext().setAuthentication(signedIn);
+                            });
         }
         chain.doFilter(request, response);
     }

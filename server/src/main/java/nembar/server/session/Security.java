@@ -1,9 +1,12 @@
 package nembar.server.session;
 
+import jakarta.servlet.http.HttpServletRequest;
+import java.util.regex.Pattern;
 import nembar.server.http.Problems;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.core.annotation.Order;
+import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpMethod;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.config.annotation.web.builders.HttpSecurity;
@@ -25,6 +28,9 @@ class Security {
     private static final String CONTENT =
             "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data:;"
                     + " object-src 'none'; base-uri 'none'; frame-ancestors 'none'";
+
+    private static final Pattern DESIGN =
+            Pattern.compile("/api/applications/[^/]+/design(/part|/check|/propose)?");
 
     private final Problems problems;
 
@@ -49,8 +55,8 @@ class Security {
 
     @Bean
     @Order(1)
-    SecurityFilterChain programsIn(HttpSecurity http, BearerTokens tokens) throws Exception {
-        return http.securityMatcher("/access/**")
+    SecurityFilterChain programsIn(HttpSecurity http, Tokens tokens) throws Exception {
+        return http.securityMatcher(Security::ofProgram)
                 .authorizeHttpRequests(all -> all.anyRequest().authenticated())
                 .sessionManagement(
                         session -> session.sessionCreationPolicy(SessionCreationPolicy.STATELESS))
@@ -99,6 +105,16 @@ class Security {
                                                         null))
                                         .accessDeniedHandler(stale()))
                 .build();
+    }
+
+    /**
+     * Decisions, and designs where a bearer token is sent; whoever has a session comes in by it.
+     */
+    private static boolean ofProgram(HttpServletRequest request) {
+        String path = request.getRequestURI();
+        return path.startsWith("/access/")
+                || DESIGN.matcher(path).matches()
+                        && Bearer.sent(request.getHeader(HttpHeaders.AUTHORIZATION)).isPresent();
     }
 
     private AuthenticationEntryPoint unknown(String detail, String scheme) {

@@ -11,6 +11,7 @@ import java.time.LocalDate;
 import java.time.ZoneOffset;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import nembar.core.catalogue.RecordType;
 import nembar.core.design.Design;
@@ -26,8 +27,8 @@ import nembar.server.document.DocumentReader;
 import nembar.server.document.DocumentWriter;
 import nembar.server.model.Models;
 import nembar.server.records.RecordSources.Settings;
-import nembar.server.session.BearerTokens;
 import nembar.server.session.SignIns;
+import nembar.server.session.Tokens;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.boot.context.properties.ConfigurationProperties;
@@ -43,7 +44,7 @@ class DemoSetup {
     private final Models models;
     private final DesignImport imports;
     private final SignIns signIns;
-    private final BearerTokens tokens;
+    private final Tokens tokens;
     private final DemoLife life;
     private final Settings settings;
     private final Owner owner;
@@ -53,7 +54,7 @@ class DemoSetup {
             Models models,
             DesignImport imports,
             SignIns signIns,
-            BearerTokens tokens,
+            Tokens tokens,
             DemoLife life,
             Settings settings,
             Owner owner,
@@ -100,8 +101,9 @@ class DemoSetup {
         life.run(now);
         tokens.allow(
                 DemoWorld.GATEWAY_TOKEN,
-                new BearerTokens.Token(DemoWorld.GATEWAY, first.author()),
-                "Towline's gateway");
+                Tokens.Token.ofService(DemoWorld.GATEWAY, first.author()),
+                "Towline's gateway",
+                Optional.empty());
         List<DemoWorld.Publication> publications = DemoWorld.publications();
         for (int i = 0; i < publications.size(); i++) {
             DemoWorld.Publication one = publications.get(i);

@@ -13,12 +13,12 @@ import java.util.TreeSet;
 import java.util.UUID;
 import nembar.server.document.DocumentJson;
 import nembar.server.http.NotFound;
-import nembar.server.session.Secrets;
+import nembar.server.session.Tokens;
 import nembar.server.sources.SourcedRow.Which;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
-/** Keeps sources, their tokens, and which person and team came from which. */
+/** Keeps sources, and which person and team came from which. */
 @Service
 public class Sources {
     public static final String SCIM = "scim";
@@ -27,12 +27,12 @@ public class Sources {
     public static final String TEAM = "team";
 
     private final EntityManager entities;
-    private final Secrets secrets;
+    private final Tokens tokens;
     private final Clock clock;
 
-    Sources(EntityManager entities, Secrets secrets, Clock clock) {
+    Sources(EntityManager entities, Tokens tokens, Clock clock) {
         this.entities = entities;
-        this.secrets = secrets;
+        this.tokens = tokens;
         this.clock = clock;
     }
 
@@ -80,15 +80,6 @@ public class Sources {
 
     /** A source that sends a token, and the key of whoever made that. */
     public record Knock(Source source, String tokenMadeBy) {}
-
-    /** A token of a source, without the token itself. */
-    public record Token(
-            String id,
-            String label,
-            String madeBy,
-            Instant madeAt,
-            Optional<Instant> lastUsed,
-            Optional<Instant> revoked) {}
 
     @Transactional(readOnly = true)
     public List<Source> all() {
@@ -153,9 +144,6 @@ public class Sources {
         entities.createQuery("delete from SourcedRow where source = :id")
                 .setParameter("id", id)
                 .executeUpdate();
-        entities.createQuery("delete from SourceTokenRow where source = :id")
-                .setParameter("id", id)
-                .executeUpdate();
         entities.remove(entities.find(SourceRow.class, id));
     }
 
@@ -181,65 +169,14 @@ public class Sources {
                 row.version);
     }
 
-    /** A new token; it is shown this once and kept as a hash. */
-    @Transactional
-    public String newToken(String source, String label, String by) {
-        String token = secrets.token();
-        SourceTokenRow row = new SourceTokenRow();
-        row.hash = Secrets.hash(token);
-        row.id = UUID.randomUUID().toString();
-        row.source = source;
-        row.label = label;
-        row.madeBy = by;
-        row.madeAt = clock.instant();
-        entities.persist(row);
-        return token;
-    }
-
-    @Transactional(readOnly = true)
-    public List<Token> tokensOf(String source) {
-        return entities
-                .createQuery(
-                        "from SourceTokenRow where source = :source order by madeAt desc",
-                        SourceTokenRow.class)
-                .setParameter("source", source)
-                .getResultList()
-                .stream()
-                .map(
-                        row ->
-                                new Token(
-                                        row.id,
-                                        row.label,
-                                        row.madeBy,
-                                        row.madeAt,
-                                        Optional.ofNullable(row.lastUsedAt),
-                                        Optional.ofNullable(row.revokedAt)))
-                .toList();
-    }
-
-    @Transactional
-    public void revoke(String source, String token) {
-        entities.createQuery(
-                        "update SourceTokenRow set revokedAt = :now where id = :id and source ="
-                                + " :source and revokedAt is null")
-                .setParameter("now", clock.instant())
-                .setParameter("id", token)
-                .setParameter("source", source)
-                .executeUpdate();
-    }
-
-    /** The source that a token is of; empty for one nobody knows, or that is revoked. */
-    @Transactional
-    public Optional<Knock> byToken(String token) {
-        SourceTokenRow row = entities.find(SourceTokenRow.class, Secrets.hash(token));
-        if (row == null || row.revokedAt != null) {
-            return Optional.empty();
-        }
-        Instant now = clock.instant();
-        if (row.lastUsedAt == null || row.lastUsedAt.isBefore(now.minusSeconds(60))) {
-            row.lastUsedAt = now;
-        }
-        return find(row.source).map(source -> new Knock(source, row.madeBy));
+    /** The source that a token is of; empty for one nobody knows, or that is not good any more. */
+    public Optional<Knock> byToken(String value) {
+        return tokens.find(value)
+                .flatMap(
+                        token ->
+                                token.source()
+                                        .flatMap(this::find)
+                                        .map(source -> new Knock(source, token.keeper())));
     }
 
     /** Where one came from; empty for what was made by hand. */

@@ -132,6 +132,15 @@ record Kept<P>(
                     DesignPart::expectations,
                     DesignDocument.ExpectationPart::key,
                     DesignDocument.ExpectationPart::name);
+    static final Kept<DesignDocument.SeatPoolPart> SEAT_POOLS =
+            design(
+                    "seatPools",
+                    DesignDocument.SeatPoolPart.class,
+                    SeatPoolRow.class,
+                    SeatPoolRow::new,
+                    DesignPart::seatPools,
+                    DesignDocument.SeatPoolPart::key,
+                    DesignDocument.SeatPoolPart::name);
 
     static final List<Kept<?>> ALL =
             List.of(
@@ -146,7 +155,8 @@ record Kept<P>(
                     ACCOUNT_FILTERS,
                     FIELD_FILTERS,
                     DELEGATIONS,
-                    EXPECTATIONS);
+                    EXPECTATIONS,
+                    SEAT_POOLS);
 
     /** The kind that stands in this list of a document. */
     static Kept<?> of(String kind) {

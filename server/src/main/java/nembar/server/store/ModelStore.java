@@ -205,7 +205,8 @@ public class ModelStore {
                         parts.of(Kept.ACCOUNT_FILTERS),
                         parts.of(Kept.FIELD_FILTERS),
                         parts.of(Kept.DELEGATIONS),
-                        parts.of(Kept.EXPECTATIONS)));
+                        parts.of(Kept.EXPECTATIONS),
+                        parts.of(Kept.SEAT_POOLS)));
     }
 
     /** The directory, which all applications share. */

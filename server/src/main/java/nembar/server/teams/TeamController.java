@@ -7,7 +7,6 @@ import nembar.server.approval.Submission;
 import nembar.server.command.Preview;
 import nembar.server.http.Paging;
 import nembar.server.session.Me;
-import nembar.server.teams.TeamEdits.Matching;
 import nembar.server.teams.TeamEdits.TeamEdit;
 import nembar.server.teams.TeamMembers.JudgedMember;
 import nembar.server.teams.TeamMembers.MemberEdit;
@@ -42,8 +41,6 @@ class TeamController {
     }
 
     record MadeTeam(String key) {}
-
-    record Who(String who) {}
 
     record PastedMembers(String text) {}
 
@@ -109,13 +106,6 @@ class TeamController {
     @Operation(operationId = "judgeMembers")
     List<JudgedMember> judge(@PathVariable String key, @RequestBody PastedMembers pasted) {
         return members.judge(me.person(), key, pasted.text());
-    }
-
-    /** Who would be in a team by a condition. */
-    @PostMapping("/matching")
-    @Operation(operationId = "matching")
-    Matching matching(@RequestBody Who who) {
-        return edits.matching(me.person(), who.who() == null ? "" : who.who());
     }
 
     @PostMapping("/{key}/message")

@@ -10,11 +10,9 @@ import nembar.core.command.Need;
 import nembar.core.condition.Condition;
 import nembar.core.condition.ConditionRefused;
 import nembar.core.condition.Standing;
-import nembar.core.directory.Directory;
 import nembar.core.directory.Edits;
 import nembar.core.directory.Person;
 import nembar.core.directory.PersonNames;
-import nembar.core.directory.PersonStatus;
 import nembar.core.directory.Team;
 import nembar.core.text.Slug;
 import nembar.server.acts.Acts;
@@ -24,16 +22,13 @@ import nembar.server.command.Command;
 import nembar.server.command.Preview;
 import nembar.server.governance.Governance;
 import nembar.server.http.BadRequest;
-import nembar.server.http.Named;
 import nembar.server.model.Models;
 import nembar.server.store.ElementRef;
 import org.springframework.stereotype.Service;
 
-/** Sets teams up, renames and removes them, and says who is in them by condition. */
+/** Sets teams up, renames and removes them. */
 @Service
 class TeamEdits {
-    private static final int MATCHES_SHOWN = 20;
-
     private final Teams teams;
     private final Models models;
     private final Submissions submissions;
@@ -55,9 +50,6 @@ class TeamEdits {
      * @param version the version whoever asks has seen; left out for a new one
      */
     record TeamEdit(Long version, String name, String who) {}
-
-    /** Who meets a condition now. */
-    record Matching(String words, int number, List<Named> first) {}
 
     String create(Person me, TeamEdit edit) {
         String name = name(edit);
@@ -110,30 +102,6 @@ class TeamEdits {
                 Command.by(me, "Remove the team " + team.name())
                         .changing(now -> ChangeSet.of(Edits.withoutTeam(key)))
                         .within(() -> acts.note(me.key(), TEAM, key, "removed " + team.name())));
-    }
-
-    /**
-     * Who meets a condition now, before anything is saved.
-     *
-     * @throws ConditionRefused when it cannot be read or names what is not there
-     */
-    Matching matching(Person me, String who) {
-        governance.requireOnPlace(me, TEAM, "change", "any", "teams");
-        Condition condition = condition(who);
-        Directory directory = models.directory();
-        Team trial = new Team("trial", "Trial", Set.of(), Set.of(), Optional.of(condition));
-        List<Person> found =
-                directory.with(Edits.ofTeams(List.of(trial))).membersOf(Set.of("trial")).stream()
-                        .flatMap(key -> directory.person(key).stream())
-                        .filter(one -> one.status() != PersonStatus.CLOSED)
-                        .toList();
-        return new Matching(
-                teams.words(condition),
-                found.size(),
-                found.stream()
-                        .limit(MATCHES_SHOWN)
-                        .map(one -> new Named(one.key(), one.name()))
-                        .toList());
     }
 
     private Condition condition(String text) {

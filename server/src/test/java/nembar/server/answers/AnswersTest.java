@@ -11,6 +11,7 @@ import nembar.server.testing.Client.Answer;
 import nembar.server.testing.Installation;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import tools.jackson.databind.JsonNode;
 
 /** Answers about the whole design of the demo (docs/access-model.md, sections 6, 7 and 9). */
 @ExtendWith(Installation.class)
@@ -167,6 +168,25 @@ class AnswersTest {
         assertThat(wrong.json().at("/problems/0/message").asString())
                 .isEqualTo("no field `stauts` on Voyage; did you mean `status`?");
         assertThat(client.get(TOWLINE + "/conditions/names?recordType=voyage").text())
-                .contains("\"user.training\":\"a list\"", "\"departs\":\"a timestamp\"");
+                .contains(
+                        "\"user.training\",\"type\":\"list\"",
+                        "\"departs\",\"type\":\"timestamp\"");
+    }
+
+    @Test
+    void anExpectationTellsSinceWhenItStandsAsItDoes(Installation nembar) {
+        Client client = nembar.administrator();
+        Answer stood = client.get(TOWLINE + "/expectations/crew-office-whole/history");
+        assertThat(stood.status()).as(stood.text()).isEqualTo(200);
+        assertThat(stood.json()).isNotEmpty();
+        assertThat(stood.json().get(0).path("since").asString()).isNotEmpty();
+        boolean holds = false;
+        for (JsonNode one : client.get(TOWLINE + "/expectations").json()) {
+            holds |=
+                    one.path("key").asString().equals("crew-office-whole")
+                            && one.path("holds").asBoolean();
+        }
+        assertThat(stood.json().get(0).path("holds").asBoolean()).isEqualTo(holds);
+        assertThat(client.get(TOWLINE + "/expectations/none/history").status()).isEqualTo(404);
     }
 }

@@ -5,8 +5,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import nembar.demo.DemoWorld;
-import nembar.server.session.BearerTokens;
+import nembar.server.session.Tokens;
 import nembar.server.testing.Client;
 import nembar.server.testing.Client.Answer;
 import nembar.server.testing.Installation;
@@ -220,8 +221,12 @@ class EvaluationTest {
     }
 
     private static Client keptBy(Installation nembar, String keeper, String token) {
-        nembar.part(BearerTokens.class)
-                .allow(token, new BearerTokens.Token(DemoWorld.GATEWAY, keeper), "test");
+        nembar.part(Tokens.class)
+                .allow(
+                        token,
+                        Tokens.Token.ofService(DemoWorld.GATEWAY, keeper),
+                        "test",
+                        Optional.empty());
         return nembar.nobody().with("Authorization", "Bearer " + token);
     }
 }

@@ -3,6 +3,7 @@ package nembar.server.bench;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import nembar.server.testing.Client;
@@ -135,5 +136,126 @@ class DrawersTest {
                                 TOWLINE + "/conditions/check",
                                 Map.of("recordType", "voyage", "text", "dispatcher = user.id"));
         assertThat(personal.json().has("matches")).isFalse();
+    }
+
+    @Test
+    void whatTouchesMostRecordsStandsFirst(Installation nembar) {
+        Client client = nembar.administrator();
+        List<Long> numbers = new ArrayList<>();
+        client.get(ELEMENTS + "expectations&sort=records&size=200")
+                .json()
+                .path("elements")
+                .forEach(one -> numbers.add(one.path("records").asLong(-1)));
+        assertThat(numbers).isSortedAccordingTo(Comparator.reverseOrder());
+        assertThat(numbers.get(0)).isPositive();
+    }
+
+    @Test
+    void whatIsWorthKnowingIsSaidBeforeASentenceIsKept(Installation nembar) {
+        Client client = nembar.administrator();
+        Map<String, Object> share =
+                Map.of(
+                        "key", "care-share",
+                        "recordType", "voyage",
+                        "record", "no-such-voyage",
+                        "audience", Map.of("of", List.of(Map.of("person", "ilse.marrow"))),
+                        "operations", List.of("view"));
+        Answer read =
+                client.post(
+                        TOWLINE + "/bench/reading",
+                        Map.of("put", "directShares", "element", share));
+        assertThat(read.json().path("care").toString()).contains("There is no such record today.");
+        Map<String, Object> pool =
+                Map.of(
+                        "key", "care-pool",
+                        "name", "Too small",
+                        "agreed", 1,
+                        "roles", List.of("dispatcher"),
+                        "whenUsedUp", "warn");
+        Answer small =
+                client.post(
+                        TOWLINE + "/bench/reading", Map.of("put", "seatPools", "element", pool));
+        assertThat(small.json().path("care").toString()).contains("more than the 1");
+    }
+
+    @Test
+    void whatBeginsAndEndsIsToldInItsOrder(Installation nembar) {
+        Client client = nembar.administrator();
+        List<String> days = new ArrayList<>();
+        client.get(TOWLINE + "/bench/coming?days=400")
+                .json()
+                .forEach(one -> days.add(one.path("at").asString()));
+        assertThat(days).isNotEmpty().isSorted();
+        assertThat(client.get(TOWLINE + "/bench/coming?days=0").status()).isEqualTo(400);
+    }
+
+    @Test
+    void theSetsOfSomebodyAreTold(Installation nembar) {
+        Answer held = nembar.administrator().get(TOWLINE + "/bench/held-sets?person=ilse.marrow");
+        assertThat(held.json().path("sets").toString()).contains("run-voyages");
+        assertThat(nembar.administrator().get(TOWLINE + "/bench/held-sets?person=nobody").status())
+                .isEqualTo(404);
+    }
+
+    @Test
+    void setsAreSplitAndFolded(Installation nembar) {
+        Client client = nembar.administrator();
+        Answer fold = client.get(TOWLINE + "/tray/fold?from=see-berths&into=see-voyages");
+        assertThat(fold.status()).as(fold.text()).isEqualTo(200);
+        assertThat(fold.json().path("changes")).isNotEmpty();
+        assertThat(client.get(TOWLINE + "/tray/fold?from=bill&into=bill").status()).isEqualTo(400);
+        Answer split = client.get(TOWLINE + "/tray/split?one=bill&other=feed");
+        assertThat(split.status()).as(split.text()).isEqualTo(200);
+        assertThat(split.json().at("/impact/total").asInt()).isZero();
+        assertThat(client.get(TOWLINE + "/tray/split?one=none&other=feed").status()).isEqualTo(404);
+    }
+
+    @Test
+    void masksAreShownOnValuesThatMayBeKnown(Installation nembar) {
+        Client client = nembar.administrator();
+        JsonNode open = client.get(TOWLINE + "/bench/masks?recordType=voyage&field=departs").json();
+        assertThat(open.path("made").asBoolean()).isFalse();
+        for (JsonNode one : open.path("styles")) {
+            if (one.path("style").asString().equals("year")) {
+                assertThat(one.path("suits").asBoolean()).isTrue();
+                assertThat(one.path("seen").get(0).asString()).matches("\\d{4}");
+            }
+        }
+        JsonNode guarded =
+                client.get(TOWLINE + "/bench/masks?recordType=crew_member&field=name").json();
+        assertThat(guarded.path("made").asBoolean()).isTrue();
+        assertThat(client.get(TOWLINE + "/bench/masks?recordType=voyage&field=none").status())
+                .isEqualTo(404);
+    }
+
+    @Test
+    void whatAnAccountFilterLeavesIsToldPersonByPerson(Installation nembar) {
+        Map<String, Object> filter =
+                Map.of(
+                        "key",
+                        "left-filter",
+                        "name",
+                        "Only Hollis",
+                        "audience",
+                        Map.of("of", List.of(Map.of("person", "ilse.marrow"))),
+                        "accounts",
+                        Map.of("listed", List.of("hollis-grain")));
+        Answer left =
+                nembar.administrator()
+                        .post(
+                                TOWLINE + "/tray/edits/reach",
+                                Map.of(
+                                        "changes",
+                                        List.of(
+                                                Map.of(
+                                                        "put",
+                                                        "accountFilters",
+                                                        "element",
+                                                        filter))));
+        assertThat(left.status()).as(left.text()).isEqualTo(200);
+        assertThat(left.json()).isNotEmpty();
+        JsonNode first = left.json().get(0);
+        assertThat(first.path("name").asString()).isEqualTo("Ilse Marrow");
+        assertThat(first.path("after").asLong()).isLessThan(first.path("before").asLong());
     }
 }

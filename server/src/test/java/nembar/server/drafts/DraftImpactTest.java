@@ -205,7 +205,7 @@ class DraftImpactTest {
         String removal = TOWLINE + "/tray/removal?list=";
         Answer told = client.get(removal + "privilegeSets&key=run-voyages");
         assertThat(told.status()).as(told.text()).isEqualTo(200);
-        assertThat(told.json().path("besides").toString())
+        assertThat(told.json().path("words").toString())
                 .contains("Dispatcher")
                 .contains("Piers Lomax");
         assertThat(told.json().at("/impact/total").asInt()).isPositive();

@@ -23,8 +23,8 @@ import nembar.core.model.Standpoint;
 import nembar.core.sql.GroupedCount;
 import nembar.core.sql.Groups;
 import nembar.core.sql.ListQuery;
-import nembar.core.sql.SqlPredicate;
 import nembar.core.sql.SqlText;
+import nembar.core.sql.TableScan;
 import nembar.core.testing.RandomWorld;
 import nembar.core.testing.Referee;
 import nembar.server.records.RecordSources.Settings;
@@ -172,15 +172,17 @@ class AgreementTest {
     private static List<Set<String>> members(RecordType type, List<RecordSet> sets) {
         List<Object> parameters = new ArrayList<>();
         StringBuilder sql = new StringBuilder("SELECT t.id");
+        TableScan scan = new TableScan(type, "t");
         for (RecordSet set : sets) {
-            SqlText predicate = SqlPredicate.of(set, type, "t");
+            SqlText predicate = scan.where(set);
             sql.append(", coalesce(").append(predicate.sql()).append(", FALSE)");
             parameters.addAll(predicate.parameters());
         }
+        parameters.addAll(scan.from().parameters());
         List<Set<String>> members = new ArrayList<>();
         sets.forEach(any -> members.add(new HashSet<>()));
         database.query(
-                sql.append(" FROM ").append(type.table()).append(" t").toString(),
+                sql.append(scan.from().sql()).toString(),
                 row -> {
                     for (int i = 0; i < sets.size(); i++) {
                         if (row.getBoolean(i + 2)) {

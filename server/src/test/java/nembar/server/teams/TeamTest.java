@@ -23,10 +23,6 @@ class TeamTest {
     void membersComeByNameAndByCondition(Installation nembar) {
         Client client = nembar.administrator();
         String key = team(client, "Tally Desk");
-        Answer matching =
-                client.post("/api/teams/matching", Map.of("who", "user.unit = 'sorrel-delta'"));
-        assertThat(matching.json().path("number").asInt()).isPositive();
-        assertThat(matching.json().path("first").toString()).contains("Ilse Marrow");
         Answer changed =
                 client.put(
                         "/api/teams/" + key,
@@ -47,11 +43,13 @@ class TeamTest {
     @Test
     void aConditionThatCannotBeIsSaid(Installation nembar) {
         Client client = nembar.administrator();
-        Answer unknown = client.post("/api/teams/matching", Map.of("who", "user.colour = 'red'"));
-        assertThat(unknown.status()).isEqualTo(400);
-        assertThat(unknown.detail()).contains("colour");
-        assertThat(client.post("/api/teams/matching", Map.of("who", "user.unit =")).status())
-                .isEqualTo(400);
+        String key = team(client, "Colour Desk");
+        for (String who : List.of("user.colour = 'red'", "user.unit =")) {
+            Answer refused =
+                    client.put("/api/teams/" + key, Map.of("name", "Colour Desk", "who", who));
+            assertThat(refused.status()).as(refused.text()).isEqualTo(400);
+        }
+        client.delete("/api/teams/" + key);
     }
 
     @Test

@@ -1,20 +1,22 @@
-package nembar.server.sources;
+package nembar.server.session;
 
 import jakarta.persistence.Entity;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.time.Instant;
 
-/** The hash of a token by which a source writes people. */
+/** The hash of a token by which a program comes in, as a service, a source, or both. */
 @Entity
-@Table(name = "source_token")
-class SourceTokenRow {
+@Table(name = "access_token")
+class TokenRow {
     @Id String hash;
     String id;
+    String service;
     String source;
+    String keeper;
     String label;
-    String madeBy;
     Instant madeAt;
+    Instant validUntil;
     Instant lastUsedAt;
     Instant revokedAt;
 }

@@ -1,0 +1,104 @@
+package nembar.core.answers;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.SortedSet;
+import nembar.core.answers.Finding.Concern;
+import nembar.core.answers.Finding.Kind;
+import nembar.core.design.Assignment;
+import nembar.core.design.SeatPool;
+import nembar.core.directory.Audience;
+import nembar.core.directory.Person;
+import nembar.core.draft.Change;
+import nembar.core.draft.Changes;
+import nembar.core.model.AccessModel;
+
+/** What is worth a look about seat pools (docs/access-model.md, sections 3 and 9). */
+final class SeatFindings {
+    /** Of a pool of which no more than one seat in so many is free, it is told. */
+    private static final int ONE_FREE_IN = 10;
+
+    private static final Duration AWAY_AFTER = Duration.ofDays(60);
+
+    private final Moment moment;
+    private final AccessModel model;
+    private final Activity activity;
+    private final SeatUse use;
+    private final List<Finding> found = new ArrayList<>();
+
+    private SeatFindings(Moment moment, Activity activity) {
+        this.moment = moment;
+        this.model = moment.model();
+        this.activity = activity;
+        this.use = new SeatUse(model);
+    }
+
+    static List<Finding> of(Moment moment, Activity activity) {
+        SeatFindings findings = new SeatFindings(moment, activity);
+        moment.model().design().seatPools().forEach(findings::pool);
+        return findings.found;
+    }
+
+    private void pool(SeatPool pool) {
+        SortedSet<String> holders = use.holders(pool, moment.at());
+        int seats = pool.seats(moment.at());
+        int free = seats - holders.size();
+        Concern concern = new Concern(pool.kind().words(), pool.key());
+        String taken = holders.size() + " of the " + seats + " seats of " + pool.name();
+        if (free < 0) {
+            String over =
+                    seats == 0 && pool.agreed() > 0
+                            ? pool.name()
+                                    + " has ended, and "
+                                    + holders.size()
+                                    + " still hold what takes a seat."
+                            : taken + " are taken.";
+            found.add(new Finding(Kind.SEAT_POOL_OVERDRAWN, List.of(concern), over, List.of()));
+        } else if (seats > 0 && free * ONE_FREE_IN <= seats) {
+            found.add(
+                    new Finding(
+                            Kind.SEAT_POOL_NEARLY_USED_UP,
+                            List.of(concern),
+                            taken + " are taken.",
+                            List.of()));
+        }
+        for (String key : holders) {
+            Instant seen = activity.lastSeen().get(key);
+            if (seen != null && seen.plus(AWAY_AFTER).isBefore(moment.at())) {
+                Person person = model.directory().person(key).orElseThrow();
+                found.add(
+                        new Finding(
+                                Kind.SEAT_HELD_BY_SOMEBODY_AWAY,
+                                List.of(concern, new Concern("person", key)),
+                                person.name()
+                                        + " holds a seat of "
+                                        + pool.name()
+                                        + " and has not been here for more than "
+                                        + AWAY_AFTER.toDays()
+                                        + " days.",
+                                freeing(pool, key)));
+            }
+        }
+    }
+
+    /** What is given to the person alone and takes a seat, where the seat is free without it. */
+    private List<Change> freeing(SeatPool pool, String person) {
+        List<Change> changes = new ArrayList<>();
+        for (Assignment one : model.design().assignments()) {
+            boolean theirsAlone =
+                    one.audience().equals(Audience.anyOf(new Audience.OnePerson(person)));
+            if (theirsAlone && use.takes(pool, one.gives())) {
+                changes.add(Change.Remove.of(one));
+            }
+        }
+        if (changes.isEmpty()) {
+            return List.of();
+        }
+        AccessModel without = Changes.apply(model, changes);
+        return new SeatUse(without).holders(pool, moment.at()).contains(person)
+                ? List.of()
+                : changes;
+    }
+}

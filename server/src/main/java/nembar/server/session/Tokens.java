@@ -1,0 +1,154 @@
+package nembar.server.session;
+
+import jakarta.persistence.EntityManager;
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/**
+ * Tokens by which programs come in: as a service that asks for decisions or reads and proposes
+ * designs, as a source that writes people, or as both. A token is long and random, so a plain
+ * SHA-256 of it is what is kept.
+ */
+@Service
+public class Tokens {
+    private static final Duration USE_NOTED_EACH = Duration.ofMinutes(1);
+
+    private final EntityManager entities;
+    private final Secrets secrets;
+    private final Clock clock;
+
+    Tokens(EntityManager entities, Secrets secrets, Clock clock) {
+        this.entities = entities;
+        this.secrets = secrets;
+        this.clock = clock;
+    }
+
+    /**
+     * What a token stands for.
+     *
+     * @param service key of the service that it signs in; empty for none
+     * @param source the source that it pushes people as; empty for none
+     * @param keeper key of whoever answers for it: it is good for no more than they may give
+     */
+    public record Token(Optional<String> service, Optional<String> source, String keeper) {
+        public static Token ofService(String service, String keeper) {
+            return new Token(Optional.of(service), Optional.empty(), keeper);
+        }
+
+        public static Token ofSource(String source, String keeper) {
+            return new Token(Optional.empty(), Optional.of(source), keeper);
+        }
+    }
+
+    /** A token, without its value. */
+    public record Issued(
+            String id,
+            String label,
+            Token of,
+            Instant madeAt,
+            Optional<Instant> validUntil,
+            Optional<Instant> lastUsed,
+            Optional<Instant> revoked) {}
+
+    /**
+     * Makes a token; its value is told this once.
+     *
+     * @param label where it will be kept
+     * @param validUntil from when on it is not good any more; empty for no end
+     */
+    @Transactional
+    public String issue(Token of, String label, Optional<Instant> validUntil) {
+        String value = secrets.token();
+        allow(value, of, label, validUntil);
+        return value;
+    }
+
+    /** Makes a token of this value. */
+    @Transactional
+    public void allow(String value, Token of, String label, Optional<Instant> validUntil) {
+        TokenRow row = new TokenRow();
+        row.hash = Secrets.hash(value);
+        row.id = UUID.randomUUID().toString();
+        row.service = of.service().orElse(null);
+        row.source = of.source().orElse(null);
+        row.keeper = of.keeper();
+        row.label = label;
+        row.madeAt = clock.instant();
+        row.validUntil = validUntil.orElse(null);
+        entities.merge(row);
+    }
+
+    /** The tokens of a service, the newest first. */
+    @Transactional(readOnly = true)
+    public List<Issued> ofService(String service) {
+        return some("service", service);
+    }
+
+    /** The tokens of a source, the newest first. */
+    @Transactional(readOnly = true)
+    public List<Issued> ofSource(String source) {
+        return some("source", source);
+    }
+
+    private List<Issued> some(String column, String key) {
+        return entities
+                .createQuery(
+                        "from TokenRow where " + column + " = :key order by madeAt desc, id",
+                        TokenRow.class)
+                .setParameter("key", key)
+                .getResultList()
+                .stream()
+                .map(Tokens::issued)
+                .toList();
+    }
+
+    private static Issued issued(TokenRow row) {
+        return new Issued(
+                row.id,
+                row.label,
+                of(row),
+                row.madeAt,
+                Optional.ofNullable(row.validUntil),
+                Optional.ofNullable(row.lastUsedAt),
+                Optional.ofNullable(row.revokedAt));
+    }
+
+    private static Token of(TokenRow row) {
+        return new Token(
+                Optional.ofNullable(row.service), Optional.ofNullable(row.source), row.keeper);
+    }
+
+    /** Ends a token, by its id, at once and for ever. */
+    @Transactional
+    public void revoke(String id) {
+        entities.createQuery(
+                        "update TokenRow set revokedAt = :now where id = :id and revokedAt is null")
+                .setParameter("now", clock.instant())
+                .setParameter("id", id)
+                .executeUpdate();
+    }
+
+    /** What a value stands for; empty where nobody knows it, or it is not good any more. */
+    @Transactional
+    public Optional<Token> find(String value) {
+        TokenRow row = entities.find(TokenRow.class, Secrets.hash(value));
+        Instant now = clock.instant();
+        boolean good =
+                row != null
+                        && row.revokedAt == null
+                        && (row.validUntil == null || now.isBefore(row.validUntil));
+        if (!good) {
+            return Optional.empty();
+        }
+        if (row.lastUsedAt == null || row.lastUsedAt.isBefore(now.minus(USE_NOTED_EACH))) {
+            row.lastUsedAt = now;
+        }
+        return Optional.of(of(row));
+    }
+}

@@ -1,0 +1,110 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import TextField from '@mui/material/TextField';
+import { type ReactNode, useState } from 'react';
+import type { Schemas } from '../api/client';
+import { DayField } from '../app/Dates';
+import { Remark, Rows, When } from '../app/parts';
+import { saying, useDoing } from './api';
+
+type Token = Schemas['TokenShown'];
+
+type Props = {
+  /** Whose they are. */
+  of: string;
+  tokens: Token[];
+  make: (edit: Schemas['TokenEdit']) => Promise<Schemas['NewToken']>;
+  revoke: (token: string) => Promise<unknown>;
+  /** What else can be said of a new one, and what is said. */
+  more?: ReactNode;
+  source?: string;
+};
+
+/** Tokens by which a program comes in; each is shown once, when it is made. */
+export function Tokens({ of, tokens, make, revoke, more, source = '' }: Props) {
+  const [label, setLabel] = useState('');
+  const [lastDay, setLastDay] = useState('');
+  const making = useDoing(
+    () => make(saying('TokenEdit', { label, lastDay, source })),
+    () => {
+      setLabel('');
+      setLastDay('');
+    },
+  );
+  const revoking = useDoing(revoke);
+  return (
+    <div>
+      {making.data && (
+        <Remark tone="good" role="status">
+          Copy the token now; it is not shown again:
+          <Box
+            component="code"
+            data-token
+            sx={{ display: 'block', overflowWrap: 'anywhere', my: 0.5, fontWeight: 600 }}
+          >
+            {making.data.token}
+          </Box>
+        </Remark>
+      )}
+      {tokens.length > 0 && (
+        <Rows aria-label={`Tokens of ${of}`} sx={{ my: 1 }}>
+          <tbody>
+            {tokens.map((one) => (
+              <tr key={one.id}>
+                <td>{one.label}</td>
+                <td className="quiet">{use(one)}</td>
+                <td className="quiet">
+                  {one.validUntil && !one.ended && (
+                    <>
+                      good until <When at={one.validUntil} />
+                    </>
+                  )}
+                </td>
+                <td className="quiet">kept by {one.keeper}</td>
+                <td style={{ textAlign: 'right' }}>
+                  {one.ended ? (
+                    <span className="quiet">{one.ended}</span>
+                  ) : (
+                    <Button
+                      variant="text"
+                      aria-label={`Revoke ${one.label}`}
+                      onClick={() => revoking.mutate(one.id)}
+                    >
+                      Revoke
+                    </Button>
+                  )}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </Rows>
+      )}
+      <Box sx={{ display: 'flex', gap: 1, mt: 1, alignItems: 'flex-start' }}>
+        <TextField
+          size="small"
+          label="Where a new token will be kept"
+          value={label}
+          error={making.isError}
+          helperText={making.error?.message}
+          onChange={(event) => setLabel(event.target.value)}
+          sx={{ flex: 1 }}
+        />
+        <DayField label="Last day" value={lastDay} onChange={setLastDay} />
+        <Button variant="outlined" sx={{ mt: 0.25 }} onClick={() => making.mutate(undefined)}>
+          Make a token
+        </Button>
+      </Box>
+      {more}
+    </div>
+  );
+}
+
+function use(token: Token): ReactNode {
+  return token.lastUsed ? (
+    <>
+      used <When at={token.lastUsed} />
+    </>
+  ) : (
+    'not used yet'
+  );
+}
