@@ -79,7 +79,7 @@ export function consequenceWords(told: Consequences): Said[] {
     const over = one.after > one.agreed;
     all.push({
       text: over
-        ? `${one.name}: ${number(one.after)} people on ${number(one.agreed)} seats`
+        ? `${one.name}: ${number(one.after)} people on ${one.agreed === 1 ? '1 seat' : `${number(one.agreed)} seats`}`
         : `${number(one.after)} of ${number(one.agreed)} seats of ${one.name}`,
       ...(over ? { bad: true } : {}),
     });

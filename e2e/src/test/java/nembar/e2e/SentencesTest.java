@@ -76,7 +76,7 @@ class SentencesTest {
         page.read("has 1 seat, one for everybody who holds Hazard officer");
         page.read("more than the 1 there would be");
         assertThat(page.seriousAxeFindings()).isEmpty();
-        page.press("Put it into the draft").read("people on 1 seats");
+        page.press("Put it into the draft").read("people on 1 seat");
         publish(page, "One hazard officer was agreed");
 
         page.go("/people/p/clemency.hart").press("Give a role");

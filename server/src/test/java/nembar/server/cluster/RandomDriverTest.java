@@ -196,10 +196,19 @@ class RandomDriverTest {
 
     /** Asks one of the servers, and says how it ended. */
     private End ask(Random random, Client client, Supplier<Answer> asked) {
+        return ask(random, client, asked, null);
+    }
+
+    /** The same of something that nobody may refuse; null where it may be refused. */
+    private End ask(Random random, Client client, Supplier<Answer> asked, String never) {
         client.at(servers.get(random.nextInt(servers.size())).address());
         try {
-            int status = asked.get().status();
+            Answer answer = asked.get();
+            int status = answer.status();
             End end = status < 300 ? End.DONE : status < 500 ? End.REFUSED : End.UNKNOWN;
+            if (end == End.REFUSED && never != null) {
+                wrong.add("refused to " + never + ": " + status + " " + answer.text());
+            }
             return counted(end);
         } catch (UncheckedIOException | JacksonException broken) {
             return counted(End.UNKNOWN);
@@ -257,10 +266,9 @@ class RandomDriverTest {
                                                                     "set",
                                                                     "see-berths",
                                                                     "clemency.hart",
-                                                                    Map.of()))));
-                    if (end == End.REFUSED) {
-                        wrong.add("refused to publish " + value);
-                    } else {
+                                                                    Map.of()))),
+                                    "publish " + value);
+                    if (end != End.REFUSED) {
                         assignments.put(value, end == End.DONE);
                     }
                 }
@@ -341,10 +349,9 @@ class RandomDriverTest {
                                                                     "value", email, "primary",
                                                                     true)),
                                                     "active",
-                                                    true)));
-            if (end == End.REFUSED) {
-                wrong.add("refused to provision " + email);
-            } else {
+                                                    true)),
+                            "provision " + email);
+            if (end != End.REFUSED) {
                 sourced.put(email, end == End.DONE);
             }
             LockSupport.parkNanos(Duration.ofMillis(300).toNanos());
