@@ -9,6 +9,7 @@ import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { api, data, type Schemas } from '../api/client';
+import { FileButton } from '../app/FileButton';
 import { Remark } from '../app/parts';
 import { Trouble } from '../app/Trouble';
 import { number, quoted } from '../ask/said';
@@ -76,21 +77,16 @@ export function FileDialog({ application, onClose }: { application: string; onCl
           Bring a design in from a file
         </Typography>
         <Box sx={{ display: 'flex', gap: 2, alignItems: 'center', flexWrap: 'wrap' }}>
-          <Button variant={file ? 'outlined' : 'contained'} component="label">
+          <FileButton
+            variant={file ? 'outlined' : 'contained'}
+            file="Design document"
+            accept=".json,application/json"
+            onFile={async (chosen) =>
+              setFile({ name: chosen.name.replace(/\.json$/i, ''), text: await chosen.text() })
+            }
+          >
             {file ? 'Another file' : 'Choose a file'}
-            <input
-              type="file"
-              accept=".json,application/json"
-              aria-label="Design document"
-              style={{ position: 'absolute', opacity: 0, width: 1, height: 1 }}
-              onChange={async (event) => {
-                const chosen = event.target.files?.[0];
-                if (chosen) {
-                  setFile({ name: chosen.name.replace(/\.json$/i, ''), text: await chosen.text() });
-                }
-              }}
-            />
-          </Button>
+          </FileButton>
           <FormControlLabel
             control={
               <Checkbox size="small" checked={merge} onChange={(_, next) => setMerge(next)} />

@@ -89,3 +89,22 @@ test('whoever may not look through them is told so', async () => {
   );
   expect(await screen.findByText('You may not look through Ann Reed.')).toBeTruthy();
 });
+
+test('lines of somebody who acts for several say for which', async () => {
+  const acting = (account: string, accountName: string) => ({ ...line, account, accountName });
+  const shown = async (lines: ImpactLine[]) => ({ lines, total: lines.length });
+  const { unmount } = show(
+    <Impact
+      source={{
+        key: ['two'],
+        load: () => shown([acting('red', 'Red Line'), acting('blue', 'Blue Line')]),
+      }}
+    />,
+  );
+  expect(await screen.findByText(/acting for Red Line/)).toBeTruthy();
+  expect(screen.getByText(/acting for Blue Line/)).toBeTruthy();
+  unmount();
+  show(<Impact source={{ key: ['one'], load: () => shown([acting('red', 'Red Line')]) }} />);
+  expect(await screen.findByText('change trips')).toBeTruthy();
+  expect(screen.queryByText(/acting for/)).toBeNull();
+});

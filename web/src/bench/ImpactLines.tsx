@@ -120,7 +120,7 @@ function ImpactPeople({ lines, source }: { lines: ImpactLine[]; source?: ImpactS
           {guardedFirst(one.lines)
             .slice(0, open === one.key ? LINES : 2)
             .map((line) => (
-              <ImpactWords key={lineKey(line)} line={line} />
+              <ImpactWords key={lineKey(line)} line={line} ofSeveral={ofSeveral(one.lines)} />
             ))}
           {one.lines.length > 2 && open !== one.key && (
             <Box sx={{ color: 'text.secondary', fontSize: 13 }}>
@@ -144,7 +144,10 @@ function ImpactPeople({ lines, source }: { lines: ImpactLine[]; source?: ImpactS
 const lineKey = (line: ImpactLine) =>
   `${line.account ?? ''} ${line.type} ${line.operation} ${line.field ?? ''} ${line.level ?? ''}`;
 
-function ImpactWords({ line }: { line: ImpactLine }) {
+/** Whether somebody acts for several accounts, and has lines of more than one of them. */
+const ofSeveral = (lines: ImpactLine[]) => new Set(lines.map((one) => one.account)).size > 1;
+
+function ImpactWords({ line, ofSeveral }: { line: ImpactLine; ofSeveral: boolean }) {
   const create = line.operation === 'create' && !line.field;
   const amounts = create
     ? [line.gains ? 'may' : '', line.loses ? 'may not any more' : '']
@@ -156,6 +159,11 @@ function ImpactWords({ line }: { line: ImpactLine }) {
     <Box sx={{ display: 'flex', gap: 1, fontSize: 13 }}>
       <Box component="span" sx={{ flex: 1 }}>
         {line.guarded && <Shield label="guarded" />} {line.does}
+        {ofSeveral && line.accountName && (
+          <Box component="span" sx={{ color: 'text.secondary' }}>
+            , acting for {line.accountName}
+          </Box>
+        )}
       </Box>
       <span>
         {line.withheld && !create

@@ -3,9 +3,10 @@ import Button from '@mui/material/Button';
 import MuiLink from '@mui/material/Link';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { api, data } from '../api/client';
+import { FileButton } from '../app/FileButton';
 import { Part, Remark, Rows, When } from '../app/parts';
 import { number } from '../ask/said';
 import { useDoing } from '../people/api';
@@ -26,7 +27,6 @@ const states: Record<string, string> = {
 export default function BringInStart() {
   const [text, setText] = useState('');
   const [over, setOver] = useState(false);
-  const file = useRef<HTMLInputElement>(null);
   const navigate = useNavigate();
   const go = (id: string) => navigate(`/people/bring-in/${id}`);
   const paste = useDoing(begin, go);
@@ -102,26 +102,15 @@ export default function BringInStart() {
           }}
         >
           <Typography>Drop a CSV or XLSX file here.</Typography>
-          <input
-            ref={file}
-            type="file"
-            accept=".csv,.xlsx,.txt,.tsv"
-            hidden
-            aria-label="File of people"
-            onChange={(event) => {
-              const chosen = event.target.files?.[0];
-              if (chosen) {
-                drop.mutate(chosen);
-              }
-            }}
-          />
-          <Button
+          <FileButton
             variant="outlined"
             disabled={drop.isPending}
-            onClick={() => file.current?.click()}
+            file="File of people"
+            accept=".csv,.xlsx,.txt,.tsv"
+            onFile={(chosen) => drop.mutate(chosen)}
           >
             {drop.isPending ? 'Sending it here' : 'Choose a file'}
-          </Button>
+          </FileButton>
           <Typography variant="body2" color="textSecondary">
             Columns are recognised by their headings; what is not recognised you name yourself. A
             file to begin with:{' '}

@@ -2,8 +2,9 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { useQuery } from '@tanstack/react-query';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { api, data } from '../api/client';
+import { FileButton } from '../app/FileButton';
 import { Remark, Rows } from '../app/parts';
 import { ActDialog } from './ActDialog';
 import { saying, type TeamSheet } from './api';
@@ -25,7 +26,6 @@ const verdicts: Record<string, string> = {
 export function TeamAdd({ team, onClose }: Props) {
   const [people, setPeople] = useState<Picked[]>([]);
   const [text, setText] = useState('');
-  const file = useRef<HTMLInputElement>(null);
   const judged = useQuery({
     queryKey: ['team-judge', team.key, text],
     queryFn: () =>
@@ -83,17 +83,14 @@ export function TeamAdd({ team, onClose }: Props) {
         onChange={(event) => setText(event.target.value)}
       />
       <div>
-        <input
-          ref={file}
-          type="file"
+        <FileButton
+          variant="text"
+          file="File of addresses"
           accept=".csv,.txt"
-          hidden
-          aria-label="File of addresses"
-          onChange={async (event) => setText((await event.target.files?.[0]?.text()) ?? '')}
-        />
-        <Button variant="text" onClick={() => file.current?.click()}>
+          onFile={async (chosen) => setText(await chosen.text())}
+        >
           or take them from a CSV file
-        </Button>
+        </FileButton>
       </div>
       {judged.isError && <Remark tone="bad">{judged.error.message}</Remark>}
       {rows.length > 0 && (

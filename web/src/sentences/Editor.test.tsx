@@ -49,11 +49,12 @@ const kind = (list: string) => {
   return known;
 };
 
-function edited(list: string, onKeep: (change: unknown) => void) {
+function edited(list: string, onKeep: (change: unknown) => void, begun?: object) {
   function Written() {
-    const [element, setElement] = useState(kind(list).blank(bench, 'new-1'));
+    const [element, setElement] = useState({ ...kind(list).blank(bench, 'new-1'), ...begun });
     return (
       <Editor
+        begun={begun !== undefined}
         application="app"
         bench={bench}
         zone="UTC"
@@ -94,8 +95,8 @@ test('slots fill an element, which is kept once it reads', async () => {
     put: 'fieldFilters',
     element: {
       key: 'new-1',
-      name: 'Fields of trips for all externals',
-      audience: { of: [{ all: 'externals' }, { team: 'night' }] },
+      name: 'Due of trips for night',
+      audience: { of: [{ team: 'night' }] },
       recordType: 'trip',
       fields: ['due'],
       effect: 'hide',
@@ -168,4 +169,11 @@ test('a direct share tells first who reaches the record already', async () => {
   expect(screen.getByText('holds “Mate”')).toBeTruthy();
   expect(screen.getByText(/and 2 more, of all of them 1 whom you may not see/)).toBeTruthy();
   expect(calls.some((one) => one.query.get('record') === 'T-1')).toBe(true);
+});
+
+test('what was begun elsewhere goes on at its first empty slot', async () => {
+  served({ sentence: [], problems: ['an audience needs somebody'], names: [], care: [] });
+  edited('directShares', () => {}, { record: 'T-1' });
+  expect(await screen.findByText('an audience needs somebody')).toBeTruthy();
+  expect(document.activeElement).toBe(screen.getByRole('combobox', { name: 'Whom' }));
 });

@@ -15,6 +15,7 @@ import { type PartShown, useReading, useWouldChange, type Written } from './api'
 import { ExpectationHistory } from './ExpectationHistory';
 import { MASKS } from './forms/FieldFilterForm';
 import { calledSo, FORMS } from './forms/forms';
+import { some } from './forms/shared';
 import { filled, type Kind } from './kinds';
 import { MasksShown } from './MasksShown';
 import { Reachers } from './Reachers';
@@ -32,6 +33,8 @@ type Props = {
   element: Written;
   /** Whether there is no such element yet. */
   fresh: boolean;
+  /** Whether some of its slots were filled where it was begun. */
+  begun: boolean;
   onChange: (element: Written) => void;
   onKeep: (change: ChangePart) => void;
   onClose: () => void;
@@ -39,16 +42,28 @@ type Props = {
 
 /** A sentence that is being written: its slots, how it reads, and whom it would change anything for. */
 export function Editor(props: Props) {
-  const { application, bench, zone, draft, kind, element, fresh, onChange, onKeep, onClose } =
-    props;
+  const {
+    application,
+    bench,
+    zone,
+    draft,
+    kind,
+    element,
+    fresh,
+    begun,
+    onChange,
+    onKeep,
+    onClose,
+  } = props;
   const label = useId();
   const slots = useRef<HTMLDivElement>(null);
   useEffect(() => {
     // The first slot of what is there already would open its choices over the sentence.
-    const first = fresh ? slots.current?.querySelector('input') : null;
+    const inputs = fresh ? [...(slots.current?.querySelectorAll('input') ?? [])] : [];
+    const first = begun ? inputs.find((one) => one.value === '') : inputs[0];
     (first ?? slots.current)?.focus();
     first?.select();
-  }, [fresh]);
+  }, [fresh, begun]);
   const settled = useSettled(element, SEARCH_AFTER_MS);
   const [names, setNames] = useState<PartShown[]>([]);
   const hasName = 'name' in element;
@@ -146,18 +161,18 @@ export function Editor(props: Props) {
           </Remark>
         ))}
       </Box>
-      {kind.list === 'directShares' && Boolean(settled.record) && stands && (
+      {kind.list === 'directShares' && Boolean(settled.record) && (
         <Reachers
           application={application}
           type={String(settled.recordType)}
           record={String(settled.record)}
         />
       )}
-      {kind.list === 'fieldFilters' && settled.effect === 'mask' && stands && (
+      {kind.list === 'fieldFilters' && settled.effect === 'mask' && some(settled, 'fields')[0] && (
         <MasksShown
           application={application}
           recordType={String(settled.recordType)}
-          field={String((settled.fields as string[])[0])}
+          field={String(some(settled, 'fields')[0])}
           label={fieldLabel(bench, settled)}
           style={String(settled.mask)}
           words={(style) => MASKS.find((one) => one.key === style)?.name ?? style}
@@ -185,7 +200,7 @@ export function Editor(props: Props) {
 
 /** What the first field that is masked is called. */
 function fieldLabel(bench: Bench, element: Written): string {
-  const [first] = (element.fields ?? []) as string[];
+  const [first] = some(element, 'fields');
   const type = bench.types.find((one) => one.key === element.recordType);
   return type?.fields.find((one) => one.key === first)?.label.toLowerCase() ?? '';
 }
@@ -213,7 +228,7 @@ function Price({
     <Box
       component="section"
       aria-label="What it would change"
-      sx={{ opacity: current && !told.isPlaceholderData ? 1 : 0.6 }}
+      sx={{ mt: 1.5, opacity: current && !told.isPlaceholderData ? 1 : 0.6 }}
     >
       <Typography variant="h3" component="h3" color="textSecondary">
         {total === 0

@@ -29,7 +29,7 @@ const SORTS = [
 ] as const;
 
 /** What is being written; kept here, so that turning the page of the list loses nothing of it. */
-type Writing = { element: Written; fresh: boolean };
+type Writing = { element: Written; fresh: boolean; begun: boolean };
 
 /** All elements of one kind, each its sentence; one of them can be written where it stands. */
 export function ElementsWork({ bench, working, kind }: Props) {
@@ -41,7 +41,9 @@ export function ElementsWork({ bench, working, kind }: Props) {
   const { state, pathname, search: address } = useLocation();
   const begun = (state as { begin?: Partial<Written> } | null)?.begin;
   const [written, setWritten] = useState<Writing | null>(
-    begun ? { element: { ...kind.blank(bench, freshKey(kind)), ...begun }, fresh: true } : null,
+    begun
+      ? { element: { ...kind.blank(bench, freshKey(kind)), ...begun }, fresh: true, begun: true }
+      : null,
   );
   const [away, setAway] = useState<ElementLine | null>(null);
   const [taken, setTaken] = useState<ReadonlySet<string>>(new Set());
@@ -59,7 +61,7 @@ export function ElementsWork({ bench, working, kind }: Props) {
     SORTS.findIndex(([sort]) => sort === asked.sort),
   );
   const byRecords = asked.sort === 'records';
-  const editor = ({ element, fresh }: Writing) => (
+  const editor = ({ element, ...how }: Writing) => (
     <Editor
       key={element.key}
       application={application}
@@ -68,8 +70,8 @@ export function ElementsWork({ bench, working, kind }: Props) {
       draft={draft}
       kind={kind}
       element={element}
-      fresh={fresh}
-      onChange={(next) => setWritten({ element: next, fresh })}
+      {...how}
+      onChange={(next) => setWritten({ element: next, ...how })}
       onKeep={(change) => {
         working.edit([change]);
         setWritten(null);
@@ -88,7 +90,13 @@ export function ElementsWork({ bench, working, kind }: Props) {
         </Typography>
         <Button
           variant="contained"
-          onClick={() => setWritten({ element: kind.blank(bench, freshKey(kind)), fresh: true })}
+          onClick={() =>
+            setWritten({
+              element: kind.blank(bench, freshKey(kind)),
+              fresh: true,
+              begun: false,
+            })
+          }
           aria-label={`New ${kind.one}`}
         >
           New
@@ -156,11 +164,14 @@ export function ElementsWork({ bench, working, kind }: Props) {
                       },
                     }
                   : {})}
-                onEdit={() => setWritten({ element: one.element as Written, fresh: false })}
+                onEdit={() =>
+                  setWritten({ element: one.element as Written, fresh: false, begun: false })
+                }
                 onCopy={() =>
                   setWritten({
                     element: { ...(one.element as Written), key: freshKey(kind) },
                     fresh: true,
+                    begun: true,
                   })
                 }
                 onAway={() => setAway(one)}

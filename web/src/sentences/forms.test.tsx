@@ -129,6 +129,15 @@ test('an assignment is to nobody by their holding a role', async () => {
   expect(screen.queryByRole('option', { name: /whoever holds the role/ })).toBeNull();
 });
 
+test('a field of another type brings its type along', async () => {
+  const filled = form('fieldFilters', { recordType: 'load', condition: "status = 'open'" });
+  await choose('Fields', /fare of trips/);
+  expect(filled.element).toMatchObject({ recordType: 'trip', fields: ['fare'], condition: '' });
+  await userEvent.click(screen.getByRole('combobox', { name: 'Fields' }));
+  expect(await screen.findByRole('option', { name: /due/ })).toBeTruthy();
+  expect(screen.queryByRole('option', { name: /of trips/ })).toBeNull();
+});
+
 test('a sharing rule is by condition or by owner, and opens what is below', async () => {
   const filled = form('sharingRules');
   await choose('And records below them', /loads/);

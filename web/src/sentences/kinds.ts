@@ -72,7 +72,7 @@ export const KINDS: Kind[] = [
     blank: (bench, key) => ({
       key,
       name: '',
-      audience: { of: [{ all: 'externals' }] },
+      audience: someone,
       recordType: firstType(bench),
       fields: [],
       effect: 'hide',

@@ -1,4 +1,6 @@
 import type { Choice } from '../../ask/Slot';
+import type { Bench } from '../../bench/api';
+import type { Written } from '../api';
 import { ConditionSlot } from '../ConditionSlot';
 import { OneOf, Say, SomeOf } from '../slots';
 import { type FormProps, some, TypeSlot, text, typeOf, Whom } from './shared';
@@ -19,9 +21,45 @@ export const MASKS: Choice[] = [
   { key: 'domain', name: 'the domain of an address', detail: '•••••@larkwater.example' },
 ];
 
+type Type = NonNullable<ReturnType<typeof typeOf>>;
+
+const ofType = (type: Type): Choice[] =>
+  type.fields.map((one) => ({
+    key: one.key,
+    name: one.label.toLowerCase(),
+    detail: [one.guarded ? 'guarded' : '', ...one.classifications].filter(Boolean).join(', '),
+  }));
+
+/** The type's fields; until one is chosen, those of every other type too. */
+function offered(bench: Bench, type: Type | undefined, chosen: string[]): Choice[] {
+  const own = type ? ofType(type) : [];
+  if (chosen.length > 0) {
+    return own;
+  }
+  const others = bench.types
+    .filter((one) => one.key !== type?.key)
+    .flatMap((one) =>
+      ofType(one).map((field) => ({
+        ...field,
+        key: `${one.key}/${field.key}`,
+        name: `${field.name} of ${one.plural.toLowerCase()}`,
+      })),
+    );
+  return [...own, ...others];
+}
+
+/** With these fields; one of another type brings its type along. */
+function withFields(element: Written, chosen: string[]): Written {
+  const [type, field] = chosen.length === 1 ? (chosen[0] as string).split('/') : [];
+  return type && field
+    ? { ...element, recordType: type, fields: [field], condition: '' }
+    : { ...element, fields: chosen };
+}
+
 export function FieldFilterForm(props: FormProps) {
   const { at, bench, element, onChange } = props;
   const type = typeOf(bench, text(element, 'recordType'));
+  const fields = some(element, 'fields');
   return (
     <>
       <OneOf
@@ -34,13 +72,9 @@ export function FieldFilterForm(props: FormProps) {
       />
       <SomeOf
         label="Fields"
-        values={some(element, 'fields')}
-        choices={(type?.fields ?? []).map((one) => ({
-          key: one.key,
-          name: one.label.toLowerCase(),
-          detail: [one.guarded ? 'guarded' : '', ...one.classifications].filter(Boolean).join(', '),
-        }))}
-        onChange={(fields) => onChange({ ...element, fields })}
+        values={fields}
+        choices={offered(bench, type, fields)}
+        onChange={(chosen) => onChange(withFields(element, chosen))}
       />
       <Say>of</Say>
       <TypeSlot {...props} reset={{ fields: [], condition: '' }} />

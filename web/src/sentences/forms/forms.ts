@@ -28,12 +28,16 @@ export const FORMS: Record<string, (props: FormProps) => ReactNode> = {
 export function calledSo(list: string, element: Written, bench: Bench, names: PartShown[]): string {
   const whom = ((element.audience ?? element.subject ?? {}) as Audience).of ?? [];
   const who = whom[0] ? nameOf(whom[0], names) : 'somebody';
-  const type = typeOf(bench, text(element, 'recordType'))?.plural;
+  const of = typeOf(bench, text(element, 'recordType'));
+  const type = of?.plural;
   switch (list) {
     case 'sharingRules':
       return `${type} for ${who}`;
-    case 'fieldFilters':
-      return `Fields of ${type?.toLowerCase()} for ${who}`;
+    case 'fieldFilters': {
+      const fields = of?.fields.filter((one) => some(element, 'fields').includes(one.key)) ?? [];
+      const what = fields.length === 1 ? fields[0]?.label : 'Fields';
+      return `${what} of ${type?.toLowerCase()} for ${who}`;
+    }
     case 'seatPools': {
       const role = bench.roles.find((one) => one.element.key === some(element, 'roles')[0]);
       return role ? `Seats of ${role.element.name}` : 'Seats';

@@ -35,6 +35,8 @@ public final class Page {
     static final String ADMINISTRATORS_PASSWORD = "kelp-and-ochre-7";
     static final String STEWARD = "agnete.solberg@larkwater.example";
     static final String STEWARDS_PASSWORD = "quiet-hands-aboard";
+    static final String HEAD_OF_DELTA = "maren.holt@larkwater.example";
+    static final String HEAD_OF_DELTAS_PASSWORD = "delta-mole-at-dawn";
 
     private static final Duration SETTLED_WITHIN = Duration.ofSeconds(5);
 
@@ -234,6 +236,41 @@ public final class Page {
                         "//tr[contains(., 'you work in it')]//button[starts-with(@aria-label,"
                                 + " 'Discard')]"));
         return read("Discarded").press("Close").missing("Nothing takes effect");
+    }
+
+    /** The texts below this header of the table that stands in the page. */
+    List<String> below(String header) {
+        int place =
+                browser.findElements(By.cssSelector("[role=region] thead th")).stream()
+                        .map(WebElement::getText)
+                        .toList()
+                        .indexOf(header);
+        return column(place + 1);
+    }
+
+    /** What is behind a link that is saved as a file. */
+    String saved(String link) {
+        WebElement what = see(By.xpath("//a[@download][normalize-space()='" + link + "']"));
+        return (String)
+                browser.executeAsyncScript(
+                        "const [at, done] = arguments;"
+                                + "fetch(at).then((answer) => answer.text()).then(done)",
+                        what.getDomProperty("href"));
+    }
+
+    /** Chooses a file of this text where one is asked for. */
+    Page chooseFile(String label, String name, String text) {
+        try {
+            Path file = Files.createTempDirectory("nembar-chosen").resolve(name);
+            Files.writeString(file, text);
+            wait.until(
+                            ExpectedConditions.presenceOfElementLocated(
+                                    By.cssSelector("input[aria-label='" + label + "']")))
+                    .sendKeys(file.toString());
+            return this;
+        } catch (IOException failed) {
+            throw new UncheckedIOException(failed);
+        }
     }
 
     /** Puts the cursor into a field. */

@@ -153,29 +153,93 @@ class SentencesTest {
 
     @Test
     void aRecordIsSharedAndSeenByTheOther(Page page) {
+        String seen = "/ask/what-can?person=maren.holt&application=towline&list=invoice:view";
         page.signInAsAdministrator();
-        fresh(page, "directShares", "direct share");
-        page.complete("Kind of record", "cargo lots", "cargo lots");
-        page.fill("Number or key of the record", "L-2041");
-        page.into("Whom").type("Clemency");
-        page.read("Clemency Hart").type(Keys.ENTER);
-        page.read("Open cargo lot L-2041 to Clemency Hart to view");
+        page.go("/ask/what-can?person=isolde.tran&application=towline&list=invoice:view");
+        page.press("3016");
+        page.read("Isolde Tran may view invoice 3016").press("Open this record to somebody");
+        page.read("reaches it already").read("Isolde Tran");
+        page.into("Whom").type("Maren");
+        page.read("Maren Holt").type(Keys.ENTER);
+        page.read("Open invoice 3016 to Maren Holt to view");
         assertThat(page.seriousAxeFindings()).isEmpty();
-        page.press("Put it into the draft");
-        publish(page, "She is to look at it");
+        Page other = page.another();
+        try {
+            other.go(seen).signIn(Page.HEAD_OF_DELTA, Page.HEAD_OF_DELTAS_PASSWORD);
+            other.read("There is no record here that they may see.");
+            page.press("Put it into the draft");
+            publish(page, "She is to look at it");
+            other.go(seen).press("3016");
+            other.read("Maren Holt may view invoice 3016").read("Eddystow Oil");
 
-        fresh(page, "directShares", "direct share");
-        page.complete("Kind of record", "cargo lots", "cargo lots");
-        page.fill("Number or key of the record", "L-2041");
-        page.into("Whom").type("Osric");
-        page.read("Osric Vane").type(Keys.ENTER);
-        page.read("reaches it already").read("Clemency Hart");
-        page.press("Leave it");
-        page.click(
-                By.cssSelector(
-                        "button[aria-label^='Take away: Open cargo lot L-2041 to Clemency']"));
+            fresh(page, "directShares", "direct share");
+            page.complete("Kind of record", "invoices", "invoices");
+            page.fill("Number or key of the record", "3016");
+            page.into("Whom").type("Osric");
+            page.read("Osric Vane").type(Keys.ENTER);
+            page.read("reaches it already").read("Maren Holt");
+            page.press("Leave it");
+            page.click(
+                    By.cssSelector("button[aria-label^='Take away: Open invoice 3016 to Maren']"));
+            page.read("would lose").press("Take it away");
+            publish(page, "She has seen it");
+            other.go(seen).read("There is no record here that they may see.");
+        } finally {
+            other.close();
+        }
+    }
+
+    @Test
+    void aFieldIsMaskedAndReadMasked(Page page) {
+        String seen = "/ask/what-can?person=isolde.tran&application=towline&list=invoice:view";
+        page.signInAsAdministrator();
+        page.go(seen).read("1 to 25 of");
+        assertThat(page.below("Amount")).hasSize(25).anyMatch(one -> one.matches(".*\\.\\d\\d"));
+
+        fresh(page, "fieldFilters", "field filter");
+        page.type("Mask", Keys.ENTER, Keys.TAB);
+        page.type("amount of inv", Keys.ENTER, Keys.TAB, Keys.TAB);
+        page.read("What they would see of amount");
+        page.type("a range", Keys.ENTER);
+        page.into("Whom").type("Isolde");
+        page.read("Isolde Tran").type(Keys.ENTER);
+        page.read("Mask amount of invoices as a range for Isolde Tran");
+        assertThat(page.seriousAxeFindings()).isEmpty();
+        page.press("Put it into the draft").read("new in the draft");
+        publish(page, "About how much is enough for a reminder");
+
+        page.go(seen).read("1 to 25 of");
+        assertThat(page.below("Amount")).hasSize(25).allMatch(one -> one.contains(" to "));
+        page.go("/bench/towline?list=fieldFilters");
+        page.click(By.cssSelector("button[aria-label^='Take away: Mask amount of invoices']"));
         page.press("Take it away");
-        publish(page, "She has seen it");
+        publish(page, "It was a test");
+    }
+
+    @Test
+    void aDesignIsTakenOutChangedAndBroughtIn(Page page) {
+        page.signInAsAdministrator();
+        page.go("/bench/towline?role=winter-warden");
+        String role = page.saved("Take out");
+        assertThat(role).contains("winter-warden", "close-late");
+        page.go("/bench/towline").press("Bring a file in");
+        page.chooseFile("Design document", "warden.json", role);
+        page.read("It changes nothing: the design is as the file has it.").press("Leave it");
+
+        page.press("Bring a file in");
+        page.chooseFile(
+                "Design document",
+                "warden.json",
+                role.replace("\"name\":\"Winter warden\"", "\"name\":\"Ice warden\""));
+        page.read("Nobody gains or loses anything by it today.").read("Ice warden");
+        assertThat(page.seriousAxeFindings()).isEmpty();
+        page.press("Make a draft of it").read("Nothing takes effect until then");
+        assertThat(page.text()).contains("Ice warden");
+
+        page.go("/bench/towline").press("Bring a file in");
+        page.chooseFile("Design document", "notes.json", "{\"shopping\": [\"tar\"]}");
+        page.read("It does not fit here; nothing was changed.").press("Leave it");
+        page.discardDraft();
     }
 
     @Test

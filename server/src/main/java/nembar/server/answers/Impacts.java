@@ -7,6 +7,8 @@ import java.util.function.Predicate;
 import nembar.core.answers.Impact;
 import nembar.core.answers.Moment;
 import nembar.core.catalogue.Field;
+import nembar.core.directory.Account;
+import nembar.core.directory.Directory;
 import nembar.core.directory.Person;
 import nembar.server.governance.Governance;
 import nembar.server.http.Paging;
@@ -29,6 +31,7 @@ public class Impacts {
     /**
      * What changes for one person on the records of one type.
      *
+     * @param accountName the same as {@code account}, as it is called
      * @param does what can be done, in words: "change cargo lots", "see margin of voyages"
      * @param guarded whether it is about a guarded field
      * @param gains whether they gain it on any record there could be; so {@code loses}
@@ -37,6 +40,7 @@ public class Impacts {
             String person,
             String name,
             Optional<String> account,
+            Optional<String> accountName,
             boolean external,
             String type,
             String operation,
@@ -83,21 +87,21 @@ public class Impacts {
                 person.isEmpty() ? 0 : EXAMPLES);
     }
 
-    public static ImpactPage page(List<Impact.Line> lines, int page, int size) {
-        return new ImpactPage(
-                Paging.slice(lines, page, size).stream().map(Impacts::shown).toList(),
-                lines.size());
+    public ImpactPage page(List<Impact.Line> lines, int page, int size) {
+        return new ImpactPage(all(Paging.slice(lines, page, size)), lines.size());
     }
 
-    public static List<ImpactLine> all(List<Impact.Line> lines) {
-        return lines.stream().map(Impacts::shown).toList();
+    public List<ImpactLine> all(List<Impact.Line> lines) {
+        Directory directory = models.directory();
+        return lines.stream().map(line -> shown(line, directory)).toList();
     }
 
-    private static ImpactLine shown(Impact.Line line) {
+    private static ImpactLine shown(Impact.Line line, Directory directory) {
         return new ImpactLine(
                 line.seat().person().key(),
                 line.seat().person().name(),
                 line.seat().account(),
+                line.seat().account().flatMap(directory::account).map(Account::name),
                 line.seat().person().external(),
                 line.type().key(),
                 line.operation().key(),

@@ -48,6 +48,7 @@ class DraftController {
     private final DraftEdits edits;
     private final DraftShapes shapes;
     private final DraftImpact impact;
+    private final Impacts impacts;
     private final DraftReview reviews;
     private final DraftPublishing publishing;
     private final PublicationShapes publications;
@@ -59,6 +60,7 @@ class DraftController {
             DraftEdits edits,
             DraftShapes shapes,
             DraftImpact impact,
+            Impacts impacts,
             DraftReview reviews,
             DraftPublishing publishing,
             PublicationShapes publications,
@@ -68,6 +70,7 @@ class DraftController {
         this.edits = edits;
         this.shapes = shapes;
         this.impact = impact;
+        this.impacts = impacts;
         this.reviews = reviews;
         this.publishing = publishing;
         this.publications = publications;
@@ -194,7 +197,7 @@ class DraftController {
             @RequestParam(defaultValue = "0") int page,
             @RequestParam(defaultValue = "100") int size,
             @RequestParam(defaultValue = "") String person) {
-        return Impacts.page(impact.of(me.person(), application, id, person), page, size);
+        return impacts.page(impact.of(me.person(), application, id, person), page, size);
     }
 
     /**
@@ -211,7 +214,7 @@ class DraftController {
             @RequestParam(defaultValue = "0") int page,
             @RequestParam(defaultValue = "100") int size,
             @RequestParam(defaultValue = "") String person) {
-        return Impacts.page(
+        return impacts.page(
                 impact.ofEdit(me.person(), application, id, number, person), page, size);
     }
 
@@ -291,7 +294,7 @@ class DraftController {
         return Csv.file(
                 "impact.csv",
                 List.of("Person", "Account", "Outsider", "What", "Gained", "Lost"),
-                Impacts.all(impact.of(me.person(), application, id, "")).stream()
+                impacts.all(impact.of(me.person(), application, id, "")).stream()
                         .map(DraftController::row));
     }
 
@@ -300,7 +303,7 @@ class DraftController {
         String lost = line.withheld() ? "withheld" : String.valueOf(line.lost());
         return List.of(
                 line.name(),
-                line.account().orElse(""),
+                line.accountName().orElse(""),
                 line.external() ? "yes" : "",
                 line.does(),
                 gained,

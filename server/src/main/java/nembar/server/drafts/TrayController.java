@@ -37,6 +37,7 @@ class TrayController {
     private final DraftService drafts;
     private final DraftEdits edits;
     private final DraftImpact impact;
+    private final Impacts impacts;
     private final Clashes clashes;
     private final PlannedPublications planned;
     private final DraftShapes shapes;
@@ -46,6 +47,7 @@ class TrayController {
             DraftService drafts,
             DraftEdits edits,
             DraftImpact impact,
+            Impacts impacts,
             Clashes clashes,
             PlannedPublications planned,
             DraftShapes shapes,
@@ -53,6 +55,7 @@ class TrayController {
         this.drafts = drafts;
         this.edits = edits;
         this.impact = impact;
+        this.impacts = impacts;
         this.clashes = clashes;
         this.planned = planned;
         this.shapes = shapes;
@@ -130,7 +133,7 @@ class TrayController {
     @PostMapping("/tray/edits/preview")
     @Operation(operationId = "previewEdit")
     ImpactPage preview(@PathVariable String application, @RequestBody EditWritten edit) {
-        return Impacts.page(
+        return impacts.page(
                 impact.ofChanges(me.person(), application, DraftEdits.read(edit.changes())),
                 0,
                 PREVIEWED);
@@ -209,11 +212,11 @@ class TrayController {
         return prepared(impact.ofFold(me.person(), application, from, into));
     }
 
-    private static PreparedShown prepared(DraftImpact.Prepared of) {
+    private PreparedShown prepared(DraftImpact.Prepared of) {
         return new PreparedShown(
                 DocumentChanges.write(of.changes()),
                 of.words(),
-                Impacts.page(of.lines(), 0, PREVIEWED));
+                impacts.page(of.lines(), 0, PREVIEWED));
     }
 
     @PostMapping("/drafts/{id}/undo")

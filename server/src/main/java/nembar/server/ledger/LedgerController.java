@@ -38,12 +38,19 @@ class LedgerController {
     private final Publications publications;
     private final AuditLog audit;
     private final PublicationShapes shapes;
+    private final Impacts impacts;
     private final Me me;
 
-    LedgerController(Publications publications, AuditLog audit, PublicationShapes shapes, Me me) {
+    LedgerController(
+            Publications publications,
+            AuditLog audit,
+            PublicationShapes shapes,
+            Impacts impacts,
+            Me me) {
         this.publications = publications;
         this.audit = audit;
         this.shapes = shapes;
+        this.impacts = impacts;
         this.me = me;
     }
 
@@ -103,7 +110,7 @@ class LedgerController {
             @PathVariable long number,
             @RequestParam(defaultValue = "0") int page,
             @RequestParam(defaultValue = "100") int size) {
-        return Impacts.page(publications.impact(me.person(), application, number), page, size);
+        return impacts.page(publications.impact(me.person(), application, number), page, size);
     }
 
     /** What differs in the design between this publication and another. */
@@ -123,7 +130,7 @@ class LedgerController {
             @PathVariable long other,
             @RequestParam(defaultValue = "0") int page,
             @RequestParam(defaultValue = "100") int size) {
-        return Impacts.page(
+        return impacts.page(
                 publications.comparedImpact(me.person(), application, number, other), page, size);
     }
 
