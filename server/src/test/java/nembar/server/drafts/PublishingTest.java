@@ -186,7 +186,7 @@ class PublishingTest {
         assertThat(file.status()).isEqualTo(200);
         assertThat(file.text())
                 .startsWith("Person,Account,Outsider,What,Gained,Lost")
-                .contains("Clemency Hart,larkwater,,view berth bookings,");
+                .contains("Clemency Hart,Larkwater Barge Lines,,view berth bookings,");
     }
 
     @Test
