@@ -155,6 +155,32 @@ public final class Timeline {
     }
 
     /**
+     * The first instants, after that from which the time line is, at which what somebody at the
+     * seat may do becomes another.
+     *
+     * @param atMost how many are wanted; edges at which nothing changes are passed over
+     */
+    public List<Instant> changes(Seat seat, int atMost) {
+        Edges edges = noEdges();
+        edges(seat, edges);
+        List<Instant> changes = new ArrayList<>();
+        Instant last = from;
+        for (Instant next : edges.all()) {
+            boolean same =
+                    inForce(seat, last).equals(inForce(seat, next))
+                            || Difference.between(access(seat, last), access(seat, next)).none();
+            if (!same) {
+                changes.add(next);
+                if (changes.size() == atMost) {
+                    break;
+                }
+            }
+            last = next;
+        }
+        return changes;
+    }
+
+    /**
      * Which of what is timed is in force for the seat: its access at two instants at which that is
      * the same is the same, since accesses that are compared leave the clock of conditions open.
      */

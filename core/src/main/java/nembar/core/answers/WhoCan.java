@@ -5,11 +5,15 @@ import java.util.ArrayList;
 import java.util.Deque;
 import java.util.HashMap;
 import java.util.HashSet;
+import java.util.IdentityHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.BiFunction;
 import java.util.function.Supplier;
+import java.util.stream.Collectors;
 import nembar.core.catalogue.Field;
 import nembar.core.catalogue.Function;
 import nembar.core.catalogue.Operation;
@@ -19,8 +23,10 @@ import nembar.core.coverage.RecordSet;
 import nembar.core.coverage.Relatives;
 import nembar.core.decision.Coverage;
 import nembar.core.decision.Decision;
+import nembar.core.decision.FieldCoverage;
 import nembar.core.decision.FieldLevel;
 import nembar.core.decision.FunctionAccess;
+import nembar.core.decision.Grant;
 import nembar.core.decision.PersonAccess;
 import nembar.core.directory.Person;
 import nembar.core.model.Seats.Seat;
@@ -36,15 +42,44 @@ public final class WhoCan {
         this.moment = moment;
     }
 
-    /** Somebody who may; the decision with its own routes is made when it is asked for. */
-    public record Able(Seat seat, Supplier<Decision> because) {
+    /**
+     * Somebody who may; the decision with its own routes is made when it is asked for.
+     *
+     * @param ways by what, without the whole routes
+     */
+    public record Able(Seat seat, Supplier<Decision> because, Supplier<Set<Way>> ways) {
         public Decision decision() {
             return because.get();
         }
     }
 
-    /** Somebody and the level they have. */
-    public record AtLevel<L>(Seat seat, L level) {}
+    /** Somebody, the level they have, and by what. */
+    public record AtLevel<L>(Seat seat, L level, Supplier<Set<Way>> ways) {}
+
+    /** What is worked out when it is first asked for, once for all who share it. */
+    private static final class Once<T> implements Supplier<T> {
+        private final Supplier<T> from;
+        private T value;
+
+        Once(Supplier<T> from) {
+            this.from = from;
+        }
+
+        @Override
+        public synchronized T get() {
+            if (value == null) {
+                value = from.get();
+            }
+            return value;
+        }
+    }
+
+    /** What people of one class have in common: an answer, and by what. */
+    private record Alike<A>(A answer, Supplier<Set<Way>> ways) {}
+
+    private static Set<Way> ways(List<Grant> grants) {
+        return grants.stream().map(Way::of).collect(Collectors.toCollection(LinkedHashSet::new));
+    }
 
     /** Who may do the operation on this record, in the directory's order. */
     public List<Able> on(
@@ -54,17 +89,25 @@ public final class WhoCan {
                 type,
                 record,
                 relatives,
-                access -> access.allows(type, operation, record, relatives),
-                (seat, allowed) -> {
-                    if (allowed) {
+                access ->
+                        new Alike<>(
+                                access.allows(type, operation, record, relatives),
+                                new Once<>(
+                                        () ->
+                                                ways(
+                                                        access.decide(
+                                                                        type, operation, record,
+                                                                        relatives)
+                                                                .grants()))),
+                (seat, alike) -> {
+                    if (alike.answer()) {
                         able.add(
                                 new Able(
                                         seat,
                                         () ->
                                                 moment.access(seat)
-                                                        .decide(
-                                                                type, operation, record,
-                                                                relatives)));
+                                                        .decide(type, operation, record, relatives),
+                                        alike.ways()));
                     }
                 });
         return able;
@@ -78,24 +121,77 @@ public final class WhoCan {
                 type,
                 record,
                 relatives,
-                access -> access.field(type, field).levelOn(record, relatives),
-                (seat, level) -> {
-                    if (level != FieldLevel.HIDDEN) {
-                        levels.add(new AtLevel<>(seat, level));
+                access ->
+                        new Alike<>(
+                                access.field(type, field).levelOn(record, relatives),
+                                new Once<>(
+                                        () ->
+                                                field.guarded()
+                                                        ? ways(access.field(type, field))
+                                                        : ways(
+                                                                access.decide(
+                                                                                type,
+                                                                                Operation.VIEW,
+                                                                                record,
+                                                                                relatives)
+                                                                        .grants()))),
+                (seat, alike) -> {
+                    if (alike.answer() != FieldLevel.HIDDEN) {
+                        levels.add(new AtLevel<>(seat, alike.answer(), alike.ways()));
                     }
                 });
         return levels;
     }
 
+    private static Set<Way> ways(FieldCoverage coverage) {
+        return coverage.grants().stream()
+                .map(one -> Way.of(one.holding()))
+                .collect(Collectors.toCollection(LinkedHashSet::new));
+    }
+
     /** Who may do the operation on some record of the type, with the records as symbols. */
     public List<AtLevel<Coverage>> onAny(RecordType type, Operation operation) {
-        List<AtLevel<Coverage>> able = new ArrayList<>();
+        return ofType(
+                type,
+                access ->
+                        access.records(type, operation).equals(RecordSet.NOTHING)
+                                ? Optional.empty()
+                                : Optional.of(access.coverage(type, operation)),
+                (access, coverage) -> ways(coverage.grants()));
+    }
+
+    /** Who sees the field of some record of the type, and of which, as symbols. */
+    public List<AtLevel<FieldCoverage>> onAnyField(RecordType type, Field field) {
+        return ofType(
+                type,
+                access ->
+                        Optional.of(access.field(type, field))
+                                .filter(one -> !one.masked().equals(RecordSet.NOTHING)),
+                (access, coverage) ->
+                        field.guarded()
+                                ? ways(coverage)
+                                : ways(access.coverage(type, Operation.VIEW).grants()));
+    }
+
+    private <L> List<AtLevel<L>> ofType(
+            RecordType type,
+            java.util.function.Function<PersonAccess, Optional<L>> ask,
+            BiFunction<PersonAccess, L, Set<Way>> ways) {
+        Map<PersonAccess, Alike<Optional<L>>> known = new IdentityHashMap<>();
+        List<AtLevel<L>> able = new ArrayList<>();
         for (Seat seat : moment.model().seats().all()) {
             if (!moment.contentOf(moment.classOf(seat)).isEmpty()) {
-                PersonAccess access = moment.access(seat);
-                if (!access.records(type, operation).equals(RecordSet.NOTHING)) {
-                    able.add(new AtLevel<>(seat, access.coverage(type, operation)));
-                }
+                Alike<Optional<L>> alike =
+                        known.computeIfAbsent(
+                                moment.accessOn(seat, type),
+                                access -> {
+                                    Optional<L> answer = ask.apply(access);
+                                    return new Alike<>(
+                                            answer,
+                                            new Once<>(() -> ways.apply(access, answer.get())));
+                                });
+                alike.answer()
+                        .ifPresent(level -> able.add(new AtLevel<>(seat, level, alike.ways())));
             }
         }
         return able;
@@ -103,15 +199,28 @@ public final class WhoCan {
 
     /** Who has some level of the function. */
     public List<AtLevel<FunctionAccess>> onFunction(Function function) {
-        String[] ofClass = new String[moment.classes().size()];
+        Map<Integer, Alike<FunctionAccess>> ofClass = new HashMap<>();
         List<AtLevel<FunctionAccess>> levels = new ArrayList<>();
         for (Seat seat : moment.model().seats().all()) {
-            int number = moment.classOf(seat);
-            if (ofClass[number] == null) {
-                ofClass[number] = moment.access(seat).function(function).level();
-            }
-            if (!ofClass[number].equals(Function.NONE)) {
-                levels.add(new AtLevel<>(seat, moment.access(seat).function(function)));
+            Alike<FunctionAccess> alike =
+                    ofClass.computeIfAbsent(
+                            moment.classOf(seat),
+                            any -> {
+                                FunctionAccess access = moment.access(seat).function(function);
+                                return new Alike<>(
+                                        access,
+                                        new Once<>(
+                                                () ->
+                                                        access.grants().stream()
+                                                                .map(one -> Way.of(one.holding()))
+                                                                .collect(
+                                                                        Collectors.toCollection(
+                                                                                LinkedHashSet
+                                                                                        ::new))));
+                            });
+            if (!alike.answer().level().equals(Function.NONE)) {
+                levels.add(
+                        new AtLevel<>(seat, moment.access(seat).function(function), alike.ways()));
             }
         }
         return levels;

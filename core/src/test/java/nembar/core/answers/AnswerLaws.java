@@ -17,6 +17,7 @@ import nembar.core.catalogue.RecordType;
 import nembar.core.coverage.GovernedRecord;
 import nembar.core.coverage.RecordSet;
 import nembar.core.decision.FieldLevel;
+import nembar.core.decision.Grant;
 import nembar.core.decision.PersonAccess;
 import nembar.core.design.Design;
 import nembar.core.design.Expectation;
@@ -235,6 +236,37 @@ class AnswerLaws {
                                                 .isEqualTo(one.level()));
             }
         }
+    }
+
+    /** The ways that are told of a class are those of each of its people. */
+    @Property(tries = 100)
+    void whoCanSaysByWhatEachCameByIt(@ForAll long seed) {
+        RandomWorld world = new RandomWorld(seed);
+        AccessModel model = world.model();
+        Moment moment = new Moment(model, Harbour.NOW);
+        WhoCan who = new WhoCan(moment);
+        for (RecordType type : model.catalogue().recordTypes()) {
+            for (GovernedRecord record : world.fleet().of(type.key())) {
+                who.on(type, Operation.VIEW, record, world.fleet())
+                        .forEach(
+                                one ->
+                                        assertThat(one.ways().get())
+                                                .isEqualTo(ways(one.decision().grants())));
+            }
+            who.onAny(type, Operation.VIEW)
+                    .forEach(
+                            one ->
+                                    assertThat(one.ways().get())
+                                            .isEqualTo(
+                                                    ways(
+                                                            moment.access(one.seat())
+                                                                    .coverage(type, Operation.VIEW)
+                                                                    .grants())));
+        }
+    }
+
+    private static Set<Way> ways(List<Grant> grants) {
+        return grants.stream().map(Way::of).collect(Collectors.toSet());
     }
 
     @Property(tries = 150)

@@ -17,24 +17,14 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api/applications/{application}")
 class AnswersController {
     private final AnswersService answers;
+    private final DifferenceService differences;
     private final Me me;
 
-    AnswersController(AnswersService answers, Me me) {
+    AnswersController(AnswersService answers, DifferenceService differences, Me me) {
         this.answers = answers;
+        this.differences = differences;
         this.me = me;
     }
-
-    /** Somebody who can, at which level, by which routes. */
-    record Able(
-            String person,
-            String name,
-            Optional<String> account,
-            boolean external,
-            String level,
-            List<String> routes) {}
-
-    /** Those on one page, how many there are, and how many of them you may not see. */
-    record WhoCanPage(List<Able> people, long total, long withheld) {}
 
     /**
      * What one of two accesses has and the other has not.
@@ -80,28 +70,6 @@ class AnswersController {
 
     record FindingPage(List<FindingShown> findings, long total) {}
 
-    /** Who can do an operation, see a field, or use a function; on one record, or on any. */
-    @GetMapping("/who-can")
-    @Operation(operationId = "whoCan")
-    WhoCanPage whoCan(
-            @PathVariable String application,
-            @RequestParam(required = false) String type,
-            @RequestParam(required = false) String operation,
-            @RequestParam(required = false) String field,
-            @RequestParam(required = false) String record,
-            @RequestParam(required = false) String function,
-            @RequestParam(required = false) String at,
-            @RequestParam(required = false) String draft,
-            @RequestParam(defaultValue = "0") int page,
-            @RequestParam(defaultValue = "50") int size) {
-        return answers.whoCan(
-                me.person(),
-                new AnswersService.Where(application, at, draft),
-                new AnswersService.Subject(type, operation, field, record, function),
-                page,
-                size);
-    }
-
     /** What differs between two people, or for one person between two instants or a draft. */
     @GetMapping("/difference")
     @Operation(operationId = "difference")
@@ -115,12 +83,11 @@ class AnswersController {
             @RequestParam(required = false) String otherAccount,
             @RequestParam(required = false) String otherAt,
             @RequestParam(required = false) String otherDraft) {
-        return answers.difference(
+        return differences.between(
                 me.person(),
-                new AnswersService.Side(
-                        new AnswersService.Where(application, at, draft), person, account),
-                new AnswersService.Side(
-                        new AnswersService.Where(application, otherAt, otherDraft),
+                new Lookups.Side(new Lookups.Where(application, at, draft), person, account),
+                new Lookups.Side(
+                        new Lookups.Where(application, otherAt, otherDraft),
                         otherPerson == null ? person : otherPerson,
                         otherPerson == null && otherAccount == null ? account : otherAccount));
     }
@@ -132,7 +99,7 @@ class AnswersController {
             @PathVariable String application,
             @PathVariable String first,
             @PathVariable String second) {
-        return answers.roles(me.person(), application, first, second);
+        return differences.ofRoles(me.person(), application, first, second);
     }
 
     /** Changes that would turn a no on one record into a yes, the cheapest first. */
@@ -149,8 +116,7 @@ class AnswersController {
             @RequestParam(required = false) String draft) {
         return answers.mends(
                 me.person(),
-                new AnswersService.Side(
-                        new AnswersService.Where(application, at, draft), person, account),
+                new Lookups.Side(new Lookups.Where(application, at, draft), person, account),
                 type,
                 operation,
                 record);
@@ -168,7 +134,7 @@ class AnswersController {
             @RequestParam(defaultValue = "50") int size) {
         return answers.findings(
                 me.person(),
-                new AnswersService.Where(application, at, draft),
+                new Lookups.Where(application, at, draft),
                 Optional.ofNullable(kind),
                 page,
                 size);
@@ -198,7 +164,7 @@ class AnswersController {
             @PathVariable String application,
             @RequestParam(required = false) String at,
             @RequestParam(required = false) String draft) {
-        return answers.expectations(me.person(), new AnswersService.Where(application, at, draft));
+        return answers.expectations(me.person(), new Lookups.Where(application, at, draft));
     }
 
     /**

@@ -2,7 +2,10 @@ package nembar.server.ask;
 
 import io.swagger.v3.oas.annotations.Operation;
 import java.nio.charset.StandardCharsets;
+import java.util.Optional;
+import nembar.core.answers.Newcomer;
 import nembar.core.catalogue.RecordType;
+import nembar.server.ask.AccessChanges.RestsOn;
 import nembar.server.ask.Questions.Slots;
 import nembar.server.ask.RecordListService.Wanted;
 import nembar.server.http.BadRequest;
@@ -26,6 +29,7 @@ class AskController {
     private final BecauseService because;
     private final RecordListService recordList;
     private final RecordCsv csv;
+    private final AccessChanges changes;
     private final Me me;
 
     AskController(
@@ -34,20 +38,47 @@ class AskController {
             BecauseService because,
             RecordListService recordList,
             RecordCsv csv,
+            AccessChanges changes,
             Me me) {
         this.questions = questions;
         this.whatCan = whatCan;
         this.because = because;
         this.recordList = recordList;
         this.csv = csv;
+        this.changes = changes;
         this.me = me;
     }
 
-    /** The question's slots, as parameters of the address. */
-    record Asked(String person, String application, String account, Boolean asIfActive, String at) {
+    /**
+     * The question's slots, as parameters of the address.
+     *
+     * @param role where no person is named: key of a role that somebody new would be given; so
+     *     {@code set}, and the {@code unit}, {@code team} and organisation ({@code account}) that
+     *     they would be in
+     */
+    record Asked(
+            String person,
+            String application,
+            String account,
+            Boolean asIfActive,
+            String at,
+            String role,
+            String set,
+            String unit,
+            String team) {
         Slots slots(String draft) {
             return new Slots(
-                    person, application, account, Boolean.TRUE.equals(asIfActive), at, draft);
+                    person,
+                    application,
+                    account,
+                    Boolean.TRUE.equals(asIfActive),
+                    at,
+                    draft,
+                    new Newcomer(said(role), said(set), said(unit), said(team), said(account)));
+        }
+
+        private static Optional<String> said(String slot) {
+            return Optional.ofNullable(slot).map(String::strip).filter(some -> !some.isEmpty());
         }
     }
 
@@ -61,6 +92,13 @@ class AskController {
     @Operation(operationId = "whatCan")
     WhatCan whatCan(@ParameterObject Asked asked, @RequestParam(defaultValue = "") String draft) {
         return whatCan.answer(understood(asked, draft), me.person());
+    }
+
+    /** What the answer rests on, and when it was and will be another. */
+    @GetMapping("/changes")
+    @Operation(operationId = "accessChanges")
+    RestsOn changes(@ParameterObject Asked asked) {
+        return changes.of(understood(asked, ""));
     }
 
     /**

@@ -1,9 +1,14 @@
 package nembar.server.ask;
 
+import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
 import nembar.core.answers.Moment;
+import nembar.core.answers.Newcomer;
 import nembar.core.decision.PersonAccess;
+import nembar.core.design.PrivilegeSet;
+import nembar.core.design.Role;
+import nembar.core.design.Role.MeantFor;
 import nembar.core.directory.Directory;
 import nembar.core.directory.Person;
 import nembar.core.model.AccessModel;
@@ -29,17 +34,23 @@ public class Questions {
         this.governance = governance;
     }
 
-    /** The slots of a question as they come from the address. */
+    /**
+     * The slots of a question as they come from the address.
+     *
+     * @param newcomer who is meant where no person is named
+     */
     record Slots(
             String person,
             String application,
             String account,
             boolean asIfActive,
             String at,
-            String draft) {}
+            String draft,
+            Newcomer newcomer) {}
 
     Question understand(Person asking, Slots slots) {
-        if (slots.person() == null || slots.person().isBlank()) {
+        boolean nobody = slots.person() == null || slots.person().isBlank();
+        if (nobody && !slots.newcomer().some()) {
             throw new BadRequest("person", "Fill in whom the question is about.");
         }
         if (slots.application() == null || slots.application().isBlank()) {
@@ -47,22 +58,69 @@ public class Questions {
         }
         Moment moment =
                 moments.of(asking, slots.application(), slots.draft(), Instants.at(slots.at()));
-        AccessModel model = moment.model();
-        Person person = person(asking, model.directory(), slots.person());
-        governance.requireOnPerson(asking, "view", person);
-        Optional<String> account = account(person, model.directory(), slots.account());
         PersonAccess access =
-                slots.asIfActive()
-                        ? new PersonAccess(
-                                model, new Standpoint(person, account, moment.at(), true))
-                        : moment.access(seat(model, person, account));
+                nobody ? newcomer(moment, slots.newcomer()) : somebody(asking, moment, slots);
+        governance.requireOnPerson(asking, "view", access.who().person());
         boolean drafted = slots.draft() != null && !slots.draft().isBlank();
         return new Question(
                 access,
-                new Telling(model, access.who()),
+                new Telling(access.model(), access.who()),
                 drafted
                         ? Optional.of(governance.disclosureAsPublished(asking, slots.application()))
                         : Optional.empty());
+    }
+
+    private PersonAccess somebody(Person asking, Moment moment, Slots slots) {
+        AccessModel model = moment.model();
+        Person person = person(asking, model.directory(), slots.person());
+        // Before their accounts: whether somebody belongs to one is not for everybody to know.
+        governance.requireOnPerson(asking, "view", person);
+        Optional<String> account = account(person, model.directory(), slots.account());
+        return slots.asIfActive()
+                ? new PersonAccess(model, new Standpoint(person, account, moment.at(), true))
+                : moment.access(seat(model, person, account));
+    }
+
+    private static PersonAccess newcomer(Moment moment, Newcomer newcomer) {
+        AccessModel model = moment.model();
+        Directory directory = model.directory();
+        newcomer.unit().ifPresent(key -> known("unit", key, directory.unitNames().keySet()));
+        newcomer.team().ifPresent(key -> known("team", key, directory.teamNames().keySet()));
+        newcomer.account()
+                .ifPresent(key -> known("account", key, directory.accountNames().keySet()));
+        Optional<Role> role = newcomer.role().map(key -> role(model, key));
+        newcomer.set()
+                .ifPresent(
+                        key ->
+                                known(
+                                        "set",
+                                        key,
+                                        model.design().sets().stream()
+                                                .map(PrivilegeSet::key)
+                                                .toList()));
+        boolean outside = newcomer.account().isPresent();
+        boolean outsiders = role.map(Role::meantFor).equals(Optional.of(MeantFor.EXTERNAL));
+        if (outsiders && !outside) {
+            throw new BadRequest(
+                    "account",
+                    role.get().name()
+                            + " is meant for outsiders. Say which organisation they act for.");
+        }
+        return newcomer.access(model, moment.at());
+    }
+
+    private static Role role(AccessModel model, String key) {
+        known("role", key, model.design().roles().stream().map(Role::key).toList());
+        return model.design().role(key).orElseThrow();
+    }
+
+    private static void known(String what, String key, Collection<String> known) {
+        if (!known.contains(key)) {
+            throw new NotFound(
+                    what,
+                    Nearest.sentence(
+                            "There is no " + what + " `" + key + "`", key, List.copyOf(known)));
+        }
     }
 
     private static Seat seat(AccessModel model, Person person, Optional<String> account) {

@@ -4,8 +4,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.time.Duration;
 import java.time.Instant;
-import java.util.Set;
-import java.util.TreeSet;
 import nembar.server.testing.Client;
 import nembar.server.testing.Client.Answer;
 import nembar.server.testing.Installation;
@@ -17,46 +15,6 @@ import tools.jackson.databind.JsonNode;
 @ExtendWith(Installation.class)
 class AnswersTest {
     private static final String TOWLINE = "/api/applications/towline";
-
-    @Test
-    void whoCanNamesPeopleTheirAccountsAndRoutes(Installation nembar) {
-        Client client = nembar.administrator();
-        String records = "/api/ask/records?person=mabel.hollis&application=towline&type=cargo_lot";
-        String lot = client.get(records + "&size=1").json().at("/rows/0/key").asString();
-        Answer who =
-                client.get(
-                        TOWLINE + "/who-can?type=cargo_lot&operation=view&size=200&record=" + lot);
-        assertThat(who.status()).as(who.text()).isEqualTo(200);
-        Set<String> people = new TreeSet<>();
-        who.json().path("people").forEach(one -> people.add(one.path("person").asString()));
-        assertThat(people).contains("mabel.hollis", "otto.grist").doesNotContain("ragna.northfell");
-        assertThat(who.json().path("total").asInt()).isEqualTo(who.json().path("people").size());
-        assertThat(who.text()).contains("\"account\":\"hollis-grain\"", "holds Shipper contact");
-        Answer page =
-                client.get(TOWLINE + "/who-can?type=cargo_lot&operation=view&size=1&record=" + lot);
-        assertThat(page.json().path("people")).hasSize(1);
-    }
-
-    @Test
-    void whoCanIsAskedOfFieldsFunctionsAndDraftsToo(Installation nembar) {
-        Client client = nembar.administrator();
-        Answer run = client.get(TOWLINE + "/who-can?function=month-end");
-        assertThat(run.text()).contains("winifred.stroud").contains("\"level\":\"run\"");
-        Answer any = client.get(TOWLINE + "/who-can?type=invoice&operation=approve");
-        assertThat(any.text()).contains("ambrose.teague", "leander.voss");
-        Answer unknown = client.get(TOWLINE + "/who-can?type=invoce&operation=view");
-        assertThat(unknown.status()).isEqualTo(404);
-        assertThat(unknown.detail()).contains("did you mean `invoice`?");
-    }
-
-    @Test
-    void aBranchAdministratorIsToldOfTheirOwnPeopleOnly(Installation nembar) {
-        Answer who =
-                nembar.branchAdministrator()
-                        .get(TOWLINE + "/who-can?type=voyage&operation=view&size=200");
-        assertThat(who.json().path("withheld").asInt()).isPositive();
-        assertThat(who.text()).contains("ilse.marrow").doesNotContain("winifred.stroud");
-    }
 
     @Test
     void everyPlantedFaultIsFound(Installation nembar) {

@@ -180,4 +180,51 @@ class WhatCanTest {
         assertThat(second.path("people")).hasSize(Math.min(all - 40, 40));
         assertThat(client.get("/api/people?size=1000").status()).isEqualTo(400);
     }
+
+    @Test
+    void somebodyNewHasWhatTheirPlaceAndRoleGive(Installation nembar) {
+        Client client = nembar.administrator();
+        JsonNode desk = ask(client, "application=towline&unit=night-desk");
+        assertThat(desk.at("/person/name").asString()).isEqualTo("Somebody new");
+        assertThat(desk.at("/person/seat").asString()).isEqualTo("Night Desk");
+        assertThat(desk.at("/totals/viewed").asLong()).isPositive();
+        JsonNode outside =
+                ask(client, "application=towline&role=shipper-contact&account=hollis-grain");
+        assertThat(outside.at("/person/kind").asString()).isEqualTo("external");
+        assertThat(cell(outside, "invoice", "view").path("records").asLong()).isPositive();
+        Answer homeless = client.get("/api/ask/what-can?application=towline&role=shipper-contact");
+        assertThat(homeless.status()).isEqualTo(400);
+        assertThat(homeless.detail()).contains("which organisation they act for");
+        Answer unknown = client.get("/api/ask/what-can?application=towline&unit=nigth-desk");
+        assertThat(unknown.status()).isEqualTo(404);
+        assertThat(unknown.detail()).contains("night-desk");
+        Answer why =
+                client.get(
+                        "/api/ask/because?application=towline&unit=night-desk"
+                                + "&type=voyage&operation=view");
+        assertThat(why.text()).contains("Somebody new may view");
+    }
+
+    @Test
+    void aBranchAdministratorAsksOfNewPeopleOfTheirBranchOnly(Installation nembar) {
+        Client client = nembar.branchAdministrator();
+        String asked = "/api/ask/what-can?application=towline&unit=";
+        assertThat(client.get(asked + "sorrel-delta").status()).isEqualTo(200);
+        assertThat(client.get(asked + "billing").status()).isEqualTo(403);
+    }
+
+    @Test
+    void theAnswerSaysWhatItRestsOnAndWhenItChanges(Installation nembar) {
+        Client client = nembar.administrator();
+        JsonNode livia =
+                client.get("/api/ask/changes?person=livia.sarto&application=towline").json();
+        assertThat(livia.path("publication").asLong()).isPositive();
+        assertThat(livia.path("changes").toString()).contains("2027-04-01");
+        JsonNode early =
+                client.get(
+                                "/api/ask/changes?person=livia.sarto&application=towline"
+                                        + "&at=2001-01-01T00:00:00Z")
+                        .json();
+        assertThat(early.path("publication").isMissingNode()).isTrue();
+    }
 }

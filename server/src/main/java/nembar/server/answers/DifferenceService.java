@@ -1,0 +1,124 @@
+package nembar.server.answers;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import nembar.core.answers.Counting;
+import nembar.core.answers.Difference;
+import nembar.core.answers.Moment;
+import nembar.core.answers.RoleDifference;
+import nembar.core.catalogue.RecordType;
+import nembar.core.coverage.RecordSet;
+import nembar.core.directory.Person;
+import nembar.core.model.AccessModel;
+import nembar.core.model.Seats.Seat;
+import nembar.server.answers.AnswersController.DifferenceLine;
+import nembar.server.answers.AnswersController.DifferenceShown;
+import nembar.server.answers.AnswersController.RoleLine;
+import nembar.server.governance.Governance;
+import nembar.server.model.Models;
+import org.springframework.stereotype.Service;
+
+/** What differs between two accesses, or two roles. */
+@Service
+class DifferenceService {
+    private final Models models;
+    private final Governance governance;
+    private final Lookups lookups;
+
+    DifferenceService(Models models, Governance governance, Lookups lookups) {
+        this.models = models;
+        this.governance = governance;
+        this.lookups = lookups;
+    }
+
+    DifferenceShown between(Person me, Lookups.Side first, Lookups.Side second) {
+        Moment one = lookups.moment(me, first.where());
+        Moment other = lookups.moment(me, second.where());
+        Seat left = lookups.seat(me, one, first);
+        Seat right = lookups.seat(me, other, second);
+        Difference difference = Difference.between(one.access(left), other.access(right));
+        Map<RecordType, Map<RecordSet, Long>> counts =
+                Difference.counts(
+                        List.of(difference), lookups.counting(me, first.where().application()));
+        List<DifferenceLine> lines = new ArrayList<>();
+        difference
+                .operations()
+                .forEach(
+                        of ->
+                                lines.add(
+                                        line(
+                                                of.type(),
+                                                of.operation().key(),
+                                                "",
+                                                of.lost(),
+                                                of.gained(),
+                                                counts)));
+        difference
+                .fields()
+                .forEach(
+                        of ->
+                                lines.add(
+                                        line(
+                                                of.type(),
+                                                of.field().key(),
+                                                Lookups.lower(of.level()),
+                                                of.lost(),
+                                                of.gained(),
+                                                counts)));
+        difference
+                .functions()
+                .forEach(
+                        of ->
+                                lines.add(
+                                        new DifferenceLine(
+                                                "",
+                                                of.function().key(),
+                                                "",
+                                                of.before(),
+                                                0,
+                                                of.after(),
+                                                0,
+                                                false)));
+        return new DifferenceShown(left.person().name(), right.person().name(), lines);
+    }
+
+    private static DifferenceLine line(
+            RecordType type,
+            String what,
+            String level,
+            RecordSet lost,
+            RecordSet gained,
+            Map<RecordType, Map<RecordSet, Long>> counts) {
+        long one = counts.get(type).get(lost);
+        long other = counts.get(type).get(gained);
+        return new DifferenceLine(
+                type.key(),
+                what,
+                level,
+                lost.words(),
+                Math.max(one, 0),
+                gained.words(),
+                Math.max(other, 0),
+                one == Counting.WITHHELD || other == Counting.WITHHELD);
+    }
+
+    List<RoleLine> ofRoles(Person me, String application, String first, String second) {
+        governance.requireOnApplication(me, "view", application);
+        AccessModel model = models.model(application);
+        return RoleDifference.between(
+                        model.design(), Lookups.role(model, first), Lookups.role(model, second))
+                .rows()
+                .stream()
+                .map(
+                        row ->
+                                new RoleLine(
+                                        row.subject().recordType(),
+                                        row.subject().what(),
+                                        row.subject().use().toLowerCase(Locale.ROOT),
+                                        row.first(),
+                                        row.second()))
+                .toList();
+    }
+}

@@ -1,0 +1,133 @@
+package nembar.server.answers;
+
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.stream.Stream;
+import nembar.core.answers.Counting;
+import nembar.core.answers.Moment;
+import nembar.core.catalogue.Operation;
+import nembar.core.catalogue.RecordType;
+import nembar.core.coverage.GovernedRecord;
+import nembar.core.design.Role;
+import nembar.core.directory.Person;
+import nembar.core.model.AccessModel;
+import nembar.core.model.Seats.Seat;
+import nembar.core.text.Nearest;
+import nembar.server.governance.AskedMoments;
+import nembar.server.governance.Governance;
+import nembar.server.http.BadRequest;
+import nembar.server.http.Instants;
+import nembar.server.http.NotFound;
+import nembar.server.model.Models;
+import nembar.server.records.Records;
+import org.springframework.stereotype.Component;
+
+/** What questions about a design name, looked up for whoever asks. */
+@Component
+class Lookups {
+    private final Models models;
+    private final Records records;
+    private final Governance governance;
+    private final AskedMoments moments;
+
+    Lookups(Models models, Records records, Governance governance, AskedMoments moments) {
+        this.models = models;
+        this.records = records;
+        this.governance = governance;
+        this.moments = moments;
+    }
+
+    /** Which application, at which instant, and with which draft on top. */
+    record Where(String application, String at, String draft) {}
+
+    /** Somebody in a design. */
+    record Side(Where where, String person, String account) {}
+
+    /** Counts what whoever asks may be told. */
+    Counting counting(Person me, String application) {
+        return governance.counting(me, models.model(application));
+    }
+
+    Moment moment(Person me, Where where) {
+        return moments.of(me, where.application(), where.draft(), Instants.at(where.at()));
+    }
+
+    Seat seat(Person me, Moment moment, Side side) {
+        List<Seat> seats = moment.model().seats().of(side.person());
+        if (seats.isEmpty()) {
+            throw new NotFound("person", "Nobody here is `" + side.person() + "`.");
+        }
+        governance.requireOnPerson(me, "view", seats.get(0).person());
+        if (side.account() == null || side.account().isBlank()) {
+            return seats.get(0);
+        }
+        return seats.stream()
+                .filter(seat -> seat.account().equals(Optional.of(side.account())))
+                .findFirst()
+                .orElseThrow(
+                        () ->
+                                new BadRequest(
+                                        "account",
+                                        seats.get(0).person().name()
+                                                + " does not belong to this account."));
+    }
+
+    /** A record that whoever asks may be told about. */
+    GovernedRecord record(
+            Person me, AccessModel model, String application, RecordType type, String key) {
+        if (key == null || key.isBlank()) {
+            throw new BadRequest("record", "Name the record by its key.");
+        }
+        governance.requireSteward(me, model, type);
+        return records.find(application, type, key)
+                .orElseThrow(
+                        () ->
+                                new NotFound(
+                                        "record",
+                                        "There is no "
+                                                + type.singular().toLowerCase(Locale.ROOT)
+                                                + " `"
+                                                + key
+                                                + "`."));
+    }
+
+    static RecordType type(AccessModel model, String key) {
+        return known(
+                model.catalogue().recordType(key == null ? "" : key),
+                "type",
+                key == null ? "" : key,
+                model.catalogue().recordTypes().stream().map(RecordType::key));
+    }
+
+    static Operation operation(RecordType type, String key) {
+        return known(
+                type.operation(key == null ? "" : key),
+                "operation",
+                key == null ? "" : key,
+                type.operations().stream().map(Operation::key));
+    }
+
+    static Role role(AccessModel model, String key) {
+        return known(
+                model.design().role(key),
+                "role",
+                key,
+                model.design().roles().stream().map(Role::key));
+    }
+
+    static <T> T known(Optional<T> found, String what, String key, Stream<String> known) {
+        return found.orElseThrow(
+                () ->
+                        new NotFound(
+                                what,
+                                Nearest.sentence(
+                                        "There is no " + what + " `" + key + "`",
+                                        key,
+                                        known.toList())));
+    }
+
+    static String lower(Enum<?> value) {
+        return value.name().toLowerCase(Locale.ROOT);
+    }
+}

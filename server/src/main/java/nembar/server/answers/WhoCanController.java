@@ -1,0 +1,109 @@
+package nembar.server.answers;
+
+import io.swagger.v3.oas.annotations.Operation;
+import java.util.List;
+import java.util.Optional;
+import nembar.server.session.Me;
+import org.springdoc.core.annotations.ParameterObject;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+
+/** Who can do something in an application. */
+@RestController
+@RequestMapping("/api/applications/{application}")
+class WhoCanController {
+    private final WhoCanService answers;
+    private final Me me;
+
+    WhoCanController(WhoCanService answers, Me me) {
+        this.answers = answers;
+        this.me = me;
+    }
+
+    /**
+     * Somebody who can.
+     *
+     * @param level what they can: the operation, the level of the field or function
+     * @param records how many records it is about; empty where one is asked about, or where that
+     *     number is not for whoever asks
+     * @param routes how, the first few
+     */
+    record Able(
+            String person,
+            String name,
+            Optional<String> account,
+            boolean external,
+            String level,
+            Optional<Long> records,
+            List<String> routes) {}
+
+    /**
+     * By what people came by it.
+     *
+     * @param key tells it from the others
+     * @param list of which kind the element of the design is that gives it; empty where it comes
+     *     with records of another type
+     * @param element key of that element
+     * @param words the element as a sentence
+     */
+    record ByWhat(
+            String key,
+            Optional<String> list,
+            Optional<String> element,
+            String words,
+            int people,
+            int outsiders) {}
+
+    /**
+     * Those on one page.
+     *
+     * @param total how many there are who came by it in the way that was asked for
+     * @param all how many there are in all
+     * @param withheld how many more there are whom whoever asks may not see
+     */
+    record WhoCanPage(List<Able> people, long total, long all, long withheld, List<ByWhat> ways) {}
+
+    /**
+     * What is asked about.
+     *
+     * @param classification every field that is classified so
+     * @param record key of the one record that is meant
+     * @param by key of the way by which those that are wanted came by it
+     */
+    record WhoCanAsked(
+            String type,
+            String operation,
+            String field,
+            String classification,
+            String record,
+            String function,
+            String at,
+            String draft,
+            String by) {}
+
+    /** Who can do an operation, see a field, or use a function; on one record, or on any. */
+    @GetMapping("/who-can")
+    @Operation(operationId = "whoCan")
+    WhoCanPage whoCan(
+            @PathVariable String application,
+            @ParameterObject WhoCanAsked asked,
+            @RequestParam(defaultValue = "0") int page,
+            @RequestParam(defaultValue = "50") int size) {
+        return answers.whoCan(
+                me.person(),
+                new Lookups.Where(application, asked.at(), asked.draft()),
+                new WhoCanService.Subject(
+                        asked.type(),
+                        asked.operation(),
+                        asked.field(),
+                        asked.classification(),
+                        asked.record(),
+                        asked.function()),
+                asked.by() == null ? "" : asked.by(),
+                page,
+                size);
+    }
+}

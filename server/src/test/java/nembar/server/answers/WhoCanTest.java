@@ -1,0 +1,89 @@
+package nembar.server.answers;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.Set;
+import java.util.TreeSet;
+import nembar.server.testing.Client;
+import nembar.server.testing.Client.Answer;
+import nembar.server.testing.Installation;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import tools.jackson.databind.JsonNode;
+
+/** Who can do something in the demo (docs/access-model.md, section 6). */
+@ExtendWith(Installation.class)
+class WhoCanTest {
+    private static final String TOWLINE = "/api/applications/towline";
+
+    @Test
+    void whoCanNamesPeopleTheirAccountsAndRoutes(Installation nembar) {
+        Client client = nembar.administrator();
+        String records = "/api/ask/records?person=mabel.hollis&application=towline&type=cargo_lot";
+        String lot = client.get(records + "&size=1").json().at("/rows/0/key").asString();
+        Answer who =
+                client.get(
+                        TOWLINE + "/who-can?type=cargo_lot&operation=view&size=200&record=" + lot);
+        assertThat(who.status()).as(who.text()).isEqualTo(200);
+        Set<String> people = new TreeSet<>();
+        who.json().path("people").forEach(one -> people.add(one.path("person").asString()));
+        assertThat(people).contains("mabel.hollis", "otto.grist").doesNotContain("ragna.northfell");
+        assertThat(who.json().path("total").asInt()).isEqualTo(who.json().path("people").size());
+        assertThat(who.text()).contains("\"account\":\"hollis-grain\"", "holds Shipper contact");
+        Answer page =
+                client.get(TOWLINE + "/who-can?type=cargo_lot&operation=view&size=1&record=" + lot);
+        assertThat(page.json().path("people")).hasSize(1);
+    }
+
+    @Test
+    void whoCanIsAskedOfFieldsFunctionsAndDraftsToo(Installation nembar) {
+        Client client = nembar.administrator();
+        Answer run = client.get(TOWLINE + "/who-can?function=month-end");
+        assertThat(run.text()).contains("winifred.stroud").contains("\"level\":\"run\"");
+        Answer any = client.get(TOWLINE + "/who-can?type=invoice&operation=approve");
+        assertThat(any.text()).contains("ambrose.teague", "leander.voss");
+        Answer unknown = client.get(TOWLINE + "/who-can?type=invoce&operation=view");
+        assertThat(unknown.status()).isEqualTo(404);
+        assertThat(unknown.detail()).contains("did you mean `invoice`?");
+    }
+
+    @Test
+    void aBranchAdministratorIsToldOfTheirOwnPeopleOnly(Installation nembar) {
+        Answer who =
+                nembar.branchAdministrator()
+                        .get(TOWLINE + "/who-can?type=voyage&operation=view&size=200");
+        assertThat(who.json().path("withheld").asInt()).isPositive();
+        assertThat(who.text()).contains("ilse.marrow").doesNotContain("winifred.stroud");
+    }
+
+    @Test
+    void whoCanSaysByWhatAndIsNarrowedToOneWay(Installation nembar) {
+        Client client = nembar.administrator();
+        String asked = TOWLINE + "/who-can?type=invoice&operation=view&size=200";
+        JsonNode all = client.get(asked).json();
+        JsonNode first = all.at("/ways/0");
+        assertThat(first.path("people").asInt()).isPositive();
+        assertThat(first.path("words").asString()).isNotBlank();
+        JsonNode narrowed = client.get(asked + "&by=" + first.path("key").asString()).json();
+        assertThat(narrowed.path("total").asInt()).isEqualTo(first.path("people").asInt());
+        assertThat(narrowed.path("all").asInt()).isEqualTo(all.path("total").asInt());
+        all.path("people")
+                .forEach(one -> assertThat(one.path("records").asLong(-1)).isNotNegative());
+        Answer gone = client.get(asked + "&by=assignments/nothing");
+        assertThat(gone.status()).isEqualTo(404);
+        assertThat(gone.detail()).contains("Look at all");
+    }
+
+    @Test
+    void whoSeesAFieldOfAnyRecordOrAnyFieldOfAClass(Installation nembar) {
+        Client client = nembar.administrator();
+        JsonNode margin = client.get(TOWLINE + "/who-can?type=voyage&field=margin&size=200").json();
+        assertThat(margin.path("people")).isNotEmpty();
+        assertThat(margin.toString()).contains("\"level\":\"view\"");
+        JsonNode personal = client.get(TOWLINE + "/who-can?classification=personal").json();
+        assertThat(personal.at("/people/0/level").asString()).contains(" of ");
+        Answer unknown = client.get(TOWLINE + "/who-can?classification=cheese");
+        assertThat(unknown.status()).isEqualTo(400);
+        assertThat(unknown.detail()).contains("No field is classified");
+    }
+}
