@@ -89,7 +89,7 @@ function Door() {
     <Frame me={session.data}>
       <Suspense fallback={null}>
         <Routes>
-          <Route path="/ask/what-can" element={<AskPlace />} />
+          <Route path="/ask/:form" element={<AskPlace />} />
           <Route path="/people" element={<PeopleList />} />
           <Route path="/people/p/:key" element={<PersonSheet />} />
           <Route path="/people/organisations" element={<Organisations />} />

@@ -67,6 +67,46 @@ export function TimeField({ label, value, onChange, width = 236 }: Props) {
   );
 }
 
+/** Any instant, past or to come, as ISO text; empty for now. Focus goes into it at once. */
+export function InstantField({
+  label,
+  value,
+  onChange,
+  onLeave,
+}: Omit<Props, 'width'> & { onLeave: () => void }) {
+  return (
+    <Written>
+      <DateTimePicker
+        label={label}
+        value={read(value)}
+        format={`${dayFormat()} HH:mm`}
+        ampm={false}
+        autoFocus
+        onChange={(at) => {
+          const year = at?.year() ?? 0;
+          if (at === null || (at.isValid() && year >= 1900 && year <= 9000)) {
+            onChange(at ? at.toDate().toISOString() : '');
+          }
+        }}
+        onClose={onLeave}
+        slotProps={{
+          textField: {
+            size: 'small',
+            sx: { width: 250 },
+            onKeyDown: (event) => {
+              if (event.key === 'Enter' || event.key === 'Escape') {
+                event.preventDefault();
+                onLeave();
+              }
+            },
+          },
+          field: { clearable: true },
+        }}
+      />
+    </Written>
+  );
+}
+
 /** A time of day, as 08:00; empty for none. */
 export function ClockField({ label, value, onChange, width = 120 }: Props) {
   return (

@@ -1,23 +1,63 @@
 import Box from '@mui/material/Box';
+import MuiLink from '@mui/material/Link';
 import Typography from '@mui/material/Typography';
 import { useEffect } from 'react';
+import { Link, Navigate, useParams } from 'react-router';
 import { useShortcut } from '../app/shortcuts';
 import { Trouble } from '../app/Trouble';
 import { useWhatCan } from './answers';
 import { Because } from './Because';
+import { CouldSentence } from './CouldSentence';
+import { Differs } from './Differs';
 import { Functions } from './Functions';
-import { useQuestion } from './question';
+import { FORMS, formOf } from './forms';
+import { aboutSomebody, useQuestion } from './question';
 import { ReachGrid } from './ReachGrid';
 import { RecordList } from './RecordList';
 import { Sentence } from './Sentence';
 import { Summary } from './Summary';
+import { TimeLine } from './TimeLine';
+import { WhoCan } from './WhoCan';
+import { Why } from './Why';
 import { Working } from './Working';
 
 /** Ask: a question as a sentence, and its answer under it. */
 export default function AskPlace() {
+  const form = formOf(useParams().form);
+  switch (form) {
+    case 'what-can':
+    case 'what-could':
+      return <What key={form} could={form === 'what-could'} />;
+    case 'who-can':
+      return <Alone>{<WhoCan />}</Alone>;
+    case 'why':
+      return <Alone>{<Why />}</Alone>;
+    case 'differs':
+      return <Alone>{<Differs />}</Alone>;
+    default:
+      return <Navigate to="/ask/what-can" replace />;
+  }
+}
+
+/** A form whose answer needs no panel beside it. */
+function Alone({ children }: { children: React.ReactNode }) {
+  return (
+    <Box component="main" sx={{ height: '100%', overflowY: 'auto', p: '0 20px 40px' }}>
+      <Typography component="h1" sx={{ position: 'absolute', left: -9999 }}>
+        Ask
+      </Typography>
+      {children}
+    </Box>
+  );
+}
+
+/** What somebody can do, or what somebody new could. */
+function What({ could }: { could: boolean }) {
   const question = useQuestion();
-  const { slots, pick, listed } = question;
-  const answer = useWhatCan(slots);
+  const { pick, listed } = question;
+  const slots = could ? { ...question.slots, person: '' } : question.slots;
+  const asked = could ? aboutSomebody(slots) : slots.person !== '';
+  const answer = useWhatCan(slots, asked);
 
   useShortcut('Escape', () => {
     if (pick) {
@@ -31,6 +71,7 @@ export default function AskPlace() {
       ? `${answer.data.person.name} in ${answer.data.application.name} · Nembar`
       : 'Ask · Nembar';
   }, [answer.data]);
+  const Question = could ? CouldSentence : Sentence;
 
   return (
     <Box sx={{ display: 'flex', height: '100%' }}>
@@ -38,9 +79,9 @@ export default function AskPlace() {
         <Typography component="h1" sx={{ position: 'absolute', left: -9999 }}>
           Ask
         </Typography>
-        <Sentence question={question} answer={answer.data} />
-        {slots.person === '' && <Beginning />}
-        {slots.person !== '' && answer.isPending && <Working lines={14} />}
+        <Question question={question} answer={answer.data} />
+        {!asked && <Beginning could={could} />}
+        {asked && answer.isPending && <Working lines={14} />}
         {answer.isError && <Trouble error={answer.error} again={() => answer.refetch()} />}
         {answer.data && !answer.isError && (
           <>
@@ -49,6 +90,7 @@ export default function AskPlace() {
               <RecordList question={question} listed={listed} answer={answer.data} />
             ) : (
               <>
+                <TimeLine slots={slots} onWhen={question.when} />
                 <ReachGrid answer={answer.data} question={question} />
                 <Functions answer={answer.data} question={question} />
               </>
@@ -61,17 +103,30 @@ export default function AskPlace() {
   );
 }
 
-function Beginning() {
+function Beginning({ could }: { could: boolean }) {
   return (
     <Box sx={{ mt: 5, maxWidth: 560, color: 'text.secondary' }}>
       <Typography>
-        Fill in whom the question is about: begin to type a name, an address, a unit or an
-        organisation, and take the one you mean with Enter.
+        {could
+          ? 'Say who somebody new would be: a role that they are given, the unit they sit in, a team, or the organisation they act for. A role alone is asked about at the top of the company, where nobody with it reaches further.'
+          : 'Fill in whom the question is about: begin to type a name, an address, a unit or an organisation, and take the one you mean with Enter.'}
       </Typography>
       <Typography sx={{ mt: 1.5 }}>
         The answer shows, for each kind of record, how far they reach and how many records that
         amounts to. Pick any number to see by which routes, and the records themselves.
       </Typography>
+      <Typography sx={{ mt: 2.5, mb: 0.5 }}>
+        The first words choose the form of a question:
+      </Typography>
+      <Box component="ul" sx={{ m: 0, pl: 2.25 }}>
+        {FORMS.map((one) => (
+          <li key={one.key}>
+            <MuiLink component={Link} to={`/ask/${one.key}`}>
+              {one.example}
+            </MuiLink>
+          </li>
+        ))}
+      </Box>
     </Box>
   );
 }

@@ -4,14 +4,12 @@ import type { BecauseAnswer } from './answers';
 import type { Pick, Question } from './question';
 
 /** What an expectation is about, as a design document has it. */
-function target(pick: Pick): Record<string, string> {
+function target(pick: Exclude<Pick, { kind: 'function' }>): Record<string, string> {
   switch (pick.kind) {
     case 'record':
       return { recordType: pick.type, operation: pick.operation, record: pick.record };
     case 'field':
       return { recordType: pick.type, field: pick.field, use: 'view' };
-    case 'function':
-      return { function: pick.function };
     default:
       return { recordType: pick.type, operation: pick.operation };
   }
@@ -23,7 +21,6 @@ export function KeepSo({ answer, question }: { answer: BecauseAnswer; question: 
   if (!pick || pick.kind === 'function' || !slots.person) {
     return null;
   }
-  const can = answer.routes.length > 0;
   const { recordType, operation, field, use, record } = target(pick);
   return (
     <Link
@@ -32,7 +29,7 @@ export function KeepSo({ answer, question }: { answer: BecauseAnswer; question: 
       state={{
         begin: {
           subject: { of: [{ person: slots.person }] },
-          claim: can ? 'can' : 'canNever',
+          claim: answer.yes ? 'can' : 'canNever',
           recordType,
           operation,
           field,

@@ -27,6 +27,7 @@ export const SlotInput = styled('input')(({ theme }) => ({
   '&::placeholder': { color: theme.vars?.palette.text.secondary, opacity: 1, fontWeight: 400 },
   // As large with the focus as without: what stands behind it must not move under a click.
   '&[data-quiet="true"]': { fontSize: 13, padding: '3px 5px' },
+  '&[data-quiet="true"][data-large="true"]': { fontSize: 'inherit', fontWeight: 400 },
   '&[data-quiet="true"]:not(:focus)': {
     background: 'none',
     borderColor: 'transparent',
@@ -53,8 +54,10 @@ type Props = {
   /** The choices are not, or not yet, those of what was typed. */
   waiting?: boolean;
   none: ReactNode;
-  /** Whether it mostly stays empty, and is drawn so. */
+  /** Whether it mostly stays as it is, and is drawn so. */
   quiet?: boolean;
+  /** Quiet, but as large as the words around it. */
+  large?: boolean;
   inputRef?: Ref<HTMLInputElement>;
   onType?: (text: string) => void;
   onChoose: (choice: Choice) => void;
@@ -69,6 +72,7 @@ export function Slot({
   waiting = false,
   none,
   quiet = false,
+  large = false,
   inputRef,
   onType,
   onChoose,
@@ -131,6 +135,7 @@ export function Slot({
             aria-label={label}
             placeholder={placeholder}
             data-quiet={quiet}
+            data-large={large}
             spellCheck={false}
           />
         </Box>

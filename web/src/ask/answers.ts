@@ -1,6 +1,6 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { api, data, type Schemas } from '../api/client';
-import type { Listed, Pick, Slots } from './question';
+import { aboutSomebody, type Listed, type Pick, type Slots } from './question';
 
 export type WhatCan = Schemas['WhatCan'];
 export type AreaRows = Schemas['AreaRows'];
@@ -14,20 +14,30 @@ export type PersonLine = Schemas['PersonLine'];
 export const PAGE_SIZE = 25;
 
 /** The slots as the server takes them; what is not said is left out. */
-function asked({ person, application, account, asIfActive }: Slots) {
+export function asked({ asIfActive, ...slots }: Slots) {
+  const said = Object.fromEntries(Object.entries(slots).filter(([, value]) => value !== ''));
   return {
-    person,
-    application,
-    ...(account ? { account } : {}),
+    ...(said as Partial<typeof slots>),
     ...(asIfActive ? { asIfActive } : {}),
   };
 }
 
-export function useWhatCan(slots: Slots) {
+export function useWhatCan(slots: Slots, enabled = true) {
   return useQuery({
     queryKey: ['what-can', slots],
     queryFn: () => data(api.GET('/api/ask/what-can', { params: { query: asked(slots) } })),
-    enabled: slots.person !== '' && slots.application !== '',
+    enabled: enabled && aboutSomebody(slots) && slots.application !== '',
+  });
+}
+
+/** What the answer rests on, and when it was and will be another. */
+export function useAccessChanges(slots: Slots) {
+  return useQuery({
+    queryKey: ['access-changes', slots],
+    queryFn: () => data(api.GET('/api/ask/changes', { params: { query: asked(slots) } })),
+    enabled: aboutSomebody(slots),
+    placeholderData: keepPreviousData,
+    retry: false,
   });
 }
 
@@ -49,7 +59,7 @@ export function useBecause(
         }),
       );
     },
-    enabled: pick !== null && slots.person !== '',
+    enabled: pick !== null && aboutSomebody(slots),
   });
 }
 

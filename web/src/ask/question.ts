@@ -21,7 +21,42 @@ export type Listed = {
 /** The first page of everything, in the order of its keys. */
 const asItComes = { page: '', sort: '', down: '', search: '' };
 
-export type Slots = { person: string; application: string; account: string; asIfActive: boolean };
+/** Somebody who is not there yet, by what they would be given and where they would be. */
+export type Newcomer = { role: string; set: string; unit: string; team: string };
+
+export type Slots = Newcomer & {
+  /** Empty where it is about somebody new. */
+  person: string;
+  application: string;
+  account: string;
+  asIfActive: boolean;
+  /** An instant as ISO text; empty for now. */
+  at: string;
+};
+
+/** Slots of which only some are filled. */
+export const slotsOf = (some: Partial<Slots>): Slots => ({
+  person: '',
+  application: '',
+  account: '',
+  asIfActive: false,
+  at: '',
+  role: '',
+  set: '',
+  unit: '',
+  team: '',
+  ...some,
+});
+
+const NEWCOMER = ['role', 'set', 'unit', 'team'] as const;
+
+/** Whether it is said whom the question is about. */
+export const aboutSomebody = (slots: Slots) =>
+  slots.person !== '' || slots.account !== '' || NEWCOMER.some((one) => slots[one] !== '');
+
+/** An instant of an address; what is none is now. */
+export const instantFrom = (text: string | null) =>
+  text && !Number.isNaN(Date.parse(text)) ? new Date(text).toISOString() : '';
 
 export function pickToText(pick: Pick): string {
   switch (pick.kind) {
@@ -78,6 +113,11 @@ export function useQuestion() {
       application: params.get('application') ?? 'towline',
       account: params.get('account') ?? '',
       asIfActive: params.get('if') === 'active',
+      at: instantFrom(params.get('at')),
+      role: params.get('role') ?? '',
+      set: params.get('set') ?? '',
+      unit: params.get('unit') ?? '',
+      team: params.get('team') ?? '',
     }),
     [params],
   );
@@ -113,7 +153,9 @@ export function useQuestion() {
     listed,
     open,
     ask: (next: Partial<Slots>) => {
-      const { person, application, account, asIfActive } = { ...slots, account: '', ...next };
+      const another = next.person !== undefined && next.person !== slots.person;
+      const said = { ...slots, account: another ? '' : slots.account, ...next };
+      const { person, application, account, asIfActive, at, role, set, unit, team } = said;
       const elsewhere = application !== slots.application ? { because: '', open: '' } : {};
       const aboutRecord = pick?.kind === 'record' ? { because: '' } : {};
       change({
@@ -124,9 +166,16 @@ export function useQuestion() {
         person,
         application,
         account,
+        at,
+        role,
+        set,
+        unit,
+        team,
         if: asIfActive && person === slots.person ? 'active' : '',
       });
     },
+    /** Asks the same of another instant. */
+    when: (at: string) => change({ at, page: '' }),
     because: (next: Pick | null) => change({ because: next ? pickToText(next) : '' }, true),
     toggle: (type: string) => {
       const next = new Set(open);

@@ -6,7 +6,7 @@ import { useNavigate } from 'react-router';
 import { Trouble } from '../app/Trouble';
 import { useBecause } from '../ask/answers';
 import { type Asked, Reasons } from '../ask/Because';
-import { type Pick, pickToText } from '../ask/question';
+import { type Pick, pickToText, slotsOf } from '../ask/question';
 import { Working } from '../ask/Working';
 import type { DraftShown } from './api';
 import type { CellRef } from './grid';
@@ -68,7 +68,7 @@ export function DraftedBecause({
 }) {
   const go = useNavigate();
   const [published, setPublished] = useState(false);
-  const slots = { person, application, account, asIfActive: false };
+  const slots = slotsOf({ person, application, account });
   const drafted = draft && draft.changes.length > 0 ? draft : undefined;
   const answer = useBecause(slots, pick, published ? undefined : drafted);
   const ask = (more: Record<string, string>) =>

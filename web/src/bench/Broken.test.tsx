@@ -3,8 +3,9 @@ import userEvent from '@testing-library/user-event';
 import { expect, test, vi } from 'vitest';
 import { serve, show } from '../testing/served';
 import type { DraftShown } from './api';
-import { Broken, price } from './Broken';
+import { Broken } from './Broken';
 import { countForOf, countForText } from './counted';
+import { cost, price } from './MendList';
 import { TakeAway } from './TakeAway';
 
 const draft = { id: 'd1', version: 3, changes: [{}] } as unknown as DraftShown;
@@ -121,4 +122,12 @@ test('whom to count for stands in the address', () => {
     'none',
     'ann',
   ]);
+});
+
+test('the price of a mend is drawn by how much it opens and closes in all', () => {
+  const free = { people: [], records: 0, losing: [], lost: 0 };
+  expect(cost(free)).toBe(0);
+  expect(cost({ ...free, people: ['ann'] })).toBe(1);
+  expect(cost({ ...free, people: ['ann'], records: 120 })).toBe(3);
+  expect(cost({ ...free, lost: 90_000_000 })).toBe(6);
 });

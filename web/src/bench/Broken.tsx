@@ -6,13 +6,12 @@ import { useState } from 'react';
 import { api, data, type Schemas } from '../api/client';
 import { Remark } from '../app/parts';
 import { Trouble } from '../app/Trouble';
-import { number, quoted } from '../ask/said';
 import { Working } from '../ask/Working';
 import { type DraftShown, useTray, useTrayAct } from './api';
+import { MendList } from './MendList';
 import { useQueue } from './working';
 
 type Proved = Schemas['Proved'];
-type Mend = Schemas['MendShown'];
 
 /** An expectation that a draft breaks: who shows it, and what would mend it. */
 export function Broken({
@@ -106,42 +105,10 @@ function Mends({
           Work in this draft, to mend it
         </Button>
       )}
-      {mends.data.map((mend) => (
-        <Box key={mend.words} sx={{ py: 0.75, borderTop: '1px solid', borderColor: 'divider' }}>
-          <Box sx={{ overflowWrap: 'anywhere' }}>{quoted(mend.words)}</Box>
-          <Box sx={{ color: 'text.secondary', fontSize: 13 }}>{price(mend)}</Box>
-          {mine && (
-            <Button
-              variant="outlined"
-              size="small"
-              aria-label={`Put it into the draft: ${mend.words}`}
-              onClick={() => queue.add(mend.changes)}
-            >
-              Put it into the draft
-            </Button>
-          )}
-        </Box>
-      ))}
+      <MendList
+        mends={mends.data}
+        {...(mine ? { onTake: (mend) => queue.add(mend.changes) } : {})}
+      />
     </>
   );
-}
-
-const who = (people: string[], verb: [string, string], records: number) =>
-  people.length === 0
-    ? []
-    : [
-        `${people.length === 1 ? `1 person ${verb[0]}` : `${number(people.length)} people ${verb[1]}`}${
-          records === 0 ? ' fields' : records === 1 ? ' 1 record' : ` ${number(records)} records`
-        }`,
-      ];
-
-/** What a mend opens and closes besides, over people, kinds of record and operations. */
-export function price(mend: Pick<Mend, 'people' | 'records' | 'losing' | 'lost'>): string {
-  const parts = [
-    ...who(mend.losing, ['loses', 'lose'], mend.lost),
-    ...who(mend.people, ['gains', 'gain'], mend.records),
-  ];
-  return parts.length === 0
-    ? 'On the records there are today nobody gains or loses anything else.'
-    : `By it ${parts.join(', ')}.`;
 }

@@ -6,6 +6,7 @@ import DialogTitle from '@mui/material/DialogTitle';
 import Typography from '@mui/material/Typography';
 import { Trouble } from '../app/Trouble';
 import { useRecord } from '../ask/answers';
+import { slotsOf } from '../ask/question';
 import { Values } from '../ask/Values';
 import { Working } from '../ask/Working';
 import type { DraftShown, ImpactLine } from './api';
@@ -26,12 +27,7 @@ export function RecordDialog({
   example: Example;
   onClose: () => void;
 }) {
-  const slots = {
-    person: line.person,
-    application,
-    account: line.account ?? '',
-    asIfActive: false,
-  };
+  const slots = slotsOf({ person: line.person, application, account: line.account ?? '' });
   const seen = useRecord(slots, line.type, record);
   const row = seen.data?.rows[0];
   return (

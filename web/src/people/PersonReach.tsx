@@ -7,7 +7,7 @@ import { Remark } from '../app/parts';
 import { Trouble } from '../app/Trouble';
 import { useApplications, useWhatCan } from '../ask/answers';
 import { Functions } from '../ask/Functions';
-import { pickToText } from '../ask/question';
+import { pickToText, slotsOf } from '../ask/question';
 import { type GridQuestion, ReachGrid } from '../ask/ReachGrid';
 import { number } from '../ask/said';
 import { Working } from '../ask/Working';
@@ -24,7 +24,7 @@ export function PersonReach({ person }: { person: PersonSheet }) {
   const application =
     chosen || governed.find((one) => one.key !== 'nembar')?.key || governed[0]?.key || '';
   const asIfActive = person.status !== 'active';
-  const answer = useWhatCan({ person: person.key, application, account, asIfActive });
+  const answer = useWhatCan(slotsOf({ person: person.key, application, account, asIfActive }));
   const ask = (more: Record<string, string>) => {
     const query = new URLSearchParams({
       person: person.key,

@@ -38,11 +38,13 @@ export function Reachers({
     return <Trouble error={told.error} again={() => told.refetch()} />;
   }
   const { people, total, withheld } = told.data;
-  const more = total - people.length;
+  const more = total + withheld - people.length;
   return (
     <Box component="section" aria-label="Who reaches it already" sx={{ mb: 1.5, fontSize: 13.5 }}>
       <Typography variant="h3" component="h3" color="textSecondary">
-        {total === 0 ? 'Nobody reaches it yet.' : `Who reaches it already (${number(total)})`}
+        {total + withheld === 0
+          ? 'Nobody reaches it yet.'
+          : `Who reaches it already (${number(total + withheld)})`}
       </Typography>
       {people.map((one) => (
         <Box

@@ -157,6 +157,7 @@ export function Parts({
   only = () => true,
   onChange,
   more = 'and somebody else',
+  lead = 'whom',
 }: {
   at: At;
   label: string;
@@ -166,6 +167,8 @@ export function Parts({
   only?: (part: WhoPart) => boolean;
   onChange: (parts: WhoPart[]) => void;
   more?: string;
+  /** What stands where nothing is chosen yet. */
+  lead?: string;
 }) {
   const { stay, inputRef } = useStaying();
   const [search, setSearch] = useState('');
@@ -187,7 +190,7 @@ export function Parts({
       <Slot
         key={parts.length}
         label={label}
-        placeholder={parts.length === 0 ? 'whom' : more}
+        placeholder={parts.length === 0 ? lead : more}
         value={null}
         choices={choices}
         waiting={found.isPending || found.isPlaceholderData}

@@ -6,6 +6,7 @@ import java.util.Optional;
 /**
  * Why an answer is as it is.
  *
+ * @param yes whether they may at all: on some record, to see something, at some level
  * @param title the answer as a sentence
  * @param summary how many routes give and how many filters cut
  * @param missing for a no, what alone stands between the person and a yes
@@ -13,6 +14,7 @@ import java.util.Optional;
  * @param listRefusal why not, where they cannot
  */
 record Because(
+        boolean yes,
         String title,
         String summary,
         List<RouteShown> routes,

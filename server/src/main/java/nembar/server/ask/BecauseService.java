@@ -109,6 +109,7 @@ class BecauseService {
                         ? Optional.of("There is nothing to list.")
                         : listRefusal(question, asking, type);
         return new Because(
+                yes,
                 title,
                 of + routesAndCuts(routes.size(), cuts),
                 routes,
@@ -155,6 +156,7 @@ class BecauseService {
         List<Missing> missing =
                 WhyNot.on(question.access(), type, operation, record, relatives, decision);
         return new Because(
+                decision.allowed(),
                 question.access().who().person().name()
                         + (decision.allowed() ? " may " : " may not ")
                         + operation.label()
@@ -204,6 +206,7 @@ class BecauseService {
                                 + " record may change it. ";
         long masked = counts.more(coverage.masked(), coverage.viewed()).orElse(0L);
         return new Because(
+                !coverage.masked().equals(RecordSet.NOTHING),
                 field.label() + " of " + type.singular().toLowerCase(Locale.ROOT),
                 open
                         + (masked > 0
@@ -240,6 +243,7 @@ class BecauseService {
             missing.add("No privilege set that they hold gives any level of it.");
         }
         return new Because(
+                !access.level().equals(Function.NONE),
                 function.name() + ": " + access.level(),
                 "Levels are " + String.join(", ", function.levels()) + ".",
                 access.grants().stream()

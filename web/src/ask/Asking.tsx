@@ -1,0 +1,146 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import { type ReactNode, type Ref, useDeferredValue, useMemo, useState } from 'react';
+import { useNavigate, useSearchParams } from 'react-router';
+import { InstantField } from '../app/Dates';
+import { exactly } from '../app/when';
+import { type PersonLine, useApplications, usePeople } from './answers';
+import { FORMS, type Form, inForm } from './forms';
+import { type Choice, Slot } from './Slot';
+
+/** A question as a sentence: its first words choose the form, its slots are filled in. */
+export function Asking({ form, children }: { form: Form; children: ReactNode }) {
+  const navigate = useNavigate();
+  const [params] = useSearchParams();
+  return (
+    <Box
+      component="form"
+      role="search"
+      aria-label="Question"
+      onSubmit={(event) => event.preventDefault()}
+      sx={{
+        pt: '18px',
+        display: 'flex',
+        flexWrap: 'wrap',
+        alignItems: 'center',
+        gap: '6px 8px',
+        fontSize: 20,
+        lineHeight: 1.5,
+      }}
+    >
+      <Slot
+        label="Form of the question"
+        placeholder="What can"
+        value={FORMS.map(asChoice).find((one) => one.key === form) ?? null}
+        choices={FORMS.map(asChoice)}
+        none="No question begins so"
+        quiet
+        large
+        onChoose={(next) => navigate(inForm(next.key as Form, params))}
+      />
+      {children}
+      <span>?</span>
+    </Box>
+  );
+}
+
+const asChoice = ({ key, words, detail }: (typeof FORMS)[number]): Choice => ({
+  key,
+  name: words,
+  detail,
+});
+
+function personChoice(person: PersonLine): Choice {
+  const status = person.status === 'active' ? '' : `, ${person.status}`;
+  return {
+    key: person.key,
+    name: person.name,
+    detail: `${person.seat}${status}`,
+    outside: person.kind === 'external',
+  };
+}
+
+/** Somebody, by name, address or seat. */
+export function PersonSlot({
+  label = 'Person',
+  person,
+  name,
+  inputRef,
+  onChoose,
+}: {
+  label?: string;
+  /** Key of whom it is about; empty for nobody yet. */
+  person: string;
+  /** What they are called, once that is known. */
+  name?: string | undefined;
+  inputRef?: Ref<HTMLInputElement>;
+  onChoose: (person: string) => void;
+}) {
+  const [typed, setTyped] = useState('');
+  const [chosen, setChosen] = useState<Choice | null>(null);
+  const search = useDeferredValue(typed);
+  const people = usePeople(search);
+  const called = name ?? (chosen?.key === person ? chosen.name : person);
+  // The slot takes a new object for a new choice and forgets what is being typed.
+  const value: Choice | null = useMemo(
+    () => (person === '' ? null : { key: person, name: called }),
+    [person, called],
+  );
+  return (
+    <Slot
+      label={label}
+      placeholder="somebody"
+      value={value}
+      choices={(people.data?.people ?? []).map(personChoice)}
+      waiting={people.isPending || people.isPlaceholderData || search !== typed}
+      none="Nobody you may view has such a name, address or seat"
+      {...(inputRef ? { inputRef } : {})}
+      onType={setTyped}
+      onChoose={(next) => {
+        setChosen(next);
+        onChoose(next.key);
+      }}
+    />
+  );
+}
+
+export function ApplicationSlot({
+  application,
+  onChoose,
+}: {
+  application: string;
+  onChoose: (application: string) => void;
+}) {
+  const applications = useApplications();
+  return (
+    <Slot
+      label="Application"
+      placeholder="an application"
+      value={applications.data?.find((one) => one.key === application) ?? null}
+      choices={applications.data ?? []}
+      waiting={applications.isPending}
+      none="There is no such application"
+      onChoose={(next) => onChoose(next.key)}
+    />
+  );
+}
+
+/** Now, or any other instant. */
+export function InstantSlot({ at, onChange }: { at: string; onChange: (at: string) => void }) {
+  const [open, setOpen] = useState(false);
+  if (open) {
+    return (
+      <InstantField label="At" value={at} onChange={onChange} onLeave={() => setOpen(false)} />
+    );
+  }
+  return (
+    <Button
+      variant="text"
+      aria-label={at === '' ? 'Now; ask about another instant' : `At ${exactly(at)}; change it`}
+      onClick={() => setOpen(true)}
+      sx={{ fontSize: 18, p: '0 4px', borderBottom: '2px dotted', borderRadius: 0 }}
+    >
+      {at === '' ? 'now' : `on ${exactly(at)}`}
+    </Button>
+  );
+}

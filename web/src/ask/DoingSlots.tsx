@@ -1,0 +1,54 @@
+import type { Bench } from '../bench/api';
+import { TextSlot } from '../sentences/slots';
+import { type Doing, doings, onRecords } from './doing';
+import { Slot } from './Slot';
+
+type Props = {
+  bench: Bench | undefined;
+  text: string;
+  doing: Doing | null;
+  record: string;
+  /** Whether a classification may be asked about. */
+  classes?: boolean;
+  /** Whether one record of a field may be asked about. */
+  fields?: boolean;
+  onDo: (text: string) => void;
+  onRecord: (record: string) => void;
+};
+
+/** What is done, and maybe on which one record. */
+export function DoingSlots({
+  bench,
+  text,
+  doing,
+  record,
+  classes = false,
+  fields = false,
+  onDo,
+  onRecord,
+}: Props) {
+  const choices = (bench ? doings(bench) : []).filter(
+    (one) => classes || !one.key.startsWith('class:'),
+  );
+  return (
+    <>
+      <Slot
+        label="Do what"
+        placeholder="do something"
+        value={choices.find((one) => one.key === text) ?? null}
+        choices={choices}
+        waiting={!bench}
+        none="Nothing there can be done or seen that is called so"
+        onChoose={(next) => onDo(next.key)}
+      />
+      {onRecords(doing) && (fields || doing.kind === 'cell') && (
+        <TextSlot
+          label="Number or key of the record"
+          placeholder="any of them"
+          value={record}
+          onChange={onRecord}
+        />
+      )}
+    </>
+  );
+}

@@ -1,0 +1,334 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import MuiLink from '@mui/material/Link';
+import Typography from '@mui/material/Typography';
+import { useEffect, useState } from 'react';
+import { Link, useNavigate, useSearchParams } from 'react-router';
+import { api, data, type Schemas } from '../api/client';
+import { Listing } from '../app/Listing';
+import { useListed } from '../app/listed';
+import { Remark } from '../app/parts';
+import { useSettled } from '../app/settled';
+import { useBench } from '../bench/api';
+import { TakeAway } from '../bench/TakeAway';
+import { useQueue } from '../bench/working';
+import { ApplicationSlot, Asking, InstantSlot } from './Asking';
+import { DoingSlots } from './DoingSlots';
+import { type Doing, doingFrom } from './doing';
+import { instantFrom, pickToText } from './question';
+import { number, quoted } from './said';
+
+type Able = Schemas['Able'];
+type ByWhat = Schemas['ByWhat'];
+
+const TYPING_MS = 350;
+
+/** What the server is asked about. */
+export function subject(doing: Doing, record: string) {
+  switch (doing.kind) {
+    case 'class':
+      return { classification: doing.classification };
+    case 'function':
+      return { function: doing.function };
+    case 'field':
+      return { type: doing.type, field: doing.field, ...(record ? { record } : {}) };
+    default:
+      return { type: doing.type, operation: doing.operation, ...(record ? { record } : {}) };
+  }
+}
+
+/** Who can do something: everybody, by what they came by it, with levels, numbers and routes. */
+export function WhoCan() {
+  const [params, setParams] = useSearchParams();
+  const application = params.get('application') ?? 'towline';
+  const at = instantFrom(params.get('at'));
+  const text = params.get('do') ?? '';
+  const doing = doingFrom(text);
+  const [record, setRecord] = useState(params.get('record') ?? '');
+  const settled = useSettled(record.trim(), TYPING_MS);
+  const bench = useBench(application);
+  const say = (next: Record<string, string>) =>
+    setParams((now) => {
+      const all = new URLSearchParams(now);
+      for (const [key, value] of Object.entries({ by: '', page: '', ...next })) {
+        if (value === '') {
+          all.delete(key);
+        } else {
+          all.set(key, value);
+        }
+      }
+      return all;
+    });
+  const said = params.get('record') ?? '';
+  // biome-ignore lint/correctness/useExhaustiveDependencies: only what was typed is put into the address
+  useEffect(() => {
+    if (settled !== said) {
+      say({ record: settled });
+    }
+  }, [settled]);
+  useEffect(() => {
+    document.title = 'Who can · Nembar';
+  }, []);
+  return (
+    <>
+      <Asking form="who-can">
+        <DoingSlots
+          bench={bench.data}
+          text={text}
+          doing={doing}
+          record={record}
+          classes
+          fields
+          onDo={(next) => {
+            setRecord('');
+            say({ do: next, record: '' });
+          }}
+          onRecord={setRecord}
+        />
+        <span>in</span>
+        <ApplicationSlot
+          application={application}
+          onChoose={(next) => say({ application: next, do: '', record: '' })}
+        />
+        <InstantSlot at={at} onChange={(next) => say({ at: next })} />
+      </Asking>
+      {doing ? (
+        <Answer
+          key={text + settled + at + application}
+          application={application}
+          at={at}
+          doing={doing}
+          record={said}
+        />
+      ) : (
+        <Typography color="textSecondary" sx={{ mt: 3 }}>
+          Fill in what is done: “change cargo”, “see margin”, “use month-end”.
+        </Typography>
+      )}
+    </>
+  );
+}
+
+function Answer({
+  application,
+  at,
+  doing,
+  record,
+}: {
+  application: string;
+  at: string;
+  doing: Doing;
+  record: string;
+}) {
+  const { list, asked, change, page, turn } = useListed(
+    ['who-can', application, at, doing, record],
+    ['by'] as const,
+    (query) =>
+      data(
+        api.GET('/api/applications/{application}/who-can', {
+          params: {
+            path: { application },
+            query: { ...subject(doing, record), ...(at ? { at } : {}), ...query },
+          },
+        }),
+      ),
+  );
+  const told = list.data;
+  return (
+    <Box sx={{ mt: 2, display: 'grid', gridTemplateColumns: 'minmax(0, 1fr) 340px', gap: 4 }}>
+      <div>
+        {told && (
+          <Typography variant="h2" component="h2" sx={{ mb: 1 }}>
+            {counted(told.all, told.withheld)}
+            {asked.by && `, ${number(told.total)} of them so`}
+          </Typography>
+        )}
+        <Listing
+          label="Who can"
+          heads={['Who', 'Level', 'Records', 'How']}
+          list={list}
+          total={(of) => of.total}
+          rows={(of) =>
+            of.people.map((one) => (
+              <Row
+                key={`${one.person} ${one.account ?? ''}`}
+                able={one}
+                application={application}
+                doing={doing}
+                record={record}
+                at={at}
+              />
+            ))
+          }
+          none="Nobody can, of those whom you may see."
+          page={page}
+          turn={turn}
+        />
+      </div>
+      <Ways
+        application={application}
+        ways={told?.ways ?? []}
+        by={asked.by}
+        published={at === ''}
+        onBy={(by) => change({ by })}
+      />
+    </Box>
+  );
+}
+
+const people = (count: number) => (count === 1 ? '1 person can' : `${number(count)} people can`);
+
+/** How many can, and how many more whom one may not see. */
+export const counted = (all: number, withheld: number) =>
+  `${all === 0 && withheld === 0 ? 'Nobody can' : people(all)}${
+    withheld > 0 ? `, and ${number(withheld)} more whom you may not see` : ''
+  }`;
+
+function Row({
+  able,
+  application,
+  doing,
+  record,
+  at,
+}: {
+  able: Able;
+  application: string;
+  doing: Doing;
+  record: string;
+  at: string;
+}) {
+  const because =
+    doing.kind === 'class'
+      ? ''
+      : record && doing.kind === 'cell'
+        ? pickToText({ ...doing, kind: 'record', record })
+        : pickToText(doing);
+  const query = new URLSearchParams({
+    person: able.person,
+    application,
+    ...(able.account ? { account: able.account } : {}),
+    ...(at ? { at } : {}),
+    ...(because ? { because } : {}),
+  });
+  return (
+    <tr>
+      <Box component="td" sx={able.external ? { boxShadow: 'inset 3px 0 0 currentColor' } : {}}>
+        <MuiLink component={Link} to={`/ask/what-can?${query}`}>
+          {able.name}
+        </MuiLink>
+        {able.external && (
+          <Box component="span" sx={{ color: 'secondary.main', fontSize: 12.5 }}>
+            {' '}
+            outsider
+          </Box>
+        )}
+      </Box>
+      <td>{able.level}</td>
+      <td>{able.records === undefined ? '' : number(able.records)}</td>
+      <td>
+        {able.routes.slice(0, 1).map((one) => (
+          <span key={one}>{quoted(one)}</span>
+        ))}
+        {able.routes.length > 1 && (
+          <Box component="span" sx={{ color: 'text.secondary' }}>
+            {' '}
+            and {able.routes.length - 1} more ways
+          </Box>
+        )}
+      </td>
+    </tr>
+  );
+}
+
+/** By what people came by it: each narrows the list, and can be taken away. */
+function Ways({
+  application,
+  ways,
+  by,
+  published,
+  onBy,
+}: {
+  application: string;
+  ways: ByWhat[];
+  by: string;
+  published: boolean;
+  onBy: (by: string) => void;
+}) {
+  const [away, setAway] = useState<ByWhat | null>(null);
+  const { queue } = useQueue(application);
+  const go = useNavigate();
+  if (ways.length === 0) {
+    return null;
+  }
+  return (
+    <Box component="section" aria-label="By what they came by it">
+      <Typography variant="h3" component="h3" color="textSecondary" sx={{ mb: 1 }}>
+        By what they came by it
+      </Typography>
+      {ways.map((one) => (
+        <Box
+          key={one.key}
+          sx={{
+            py: 0.75,
+            pl: 1.25,
+            borderLeft: '3px solid',
+            borderColor: by === one.key ? 'primary.main' : 'divider',
+            mb: 0.75,
+          }}
+        >
+          <Box sx={{ overflowWrap: 'anywhere', fontSize: 13.5 }}>{one.words}</Box>
+          <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'baseline', fontSize: 13 }}>
+            <Button
+              variant="text"
+              size="small"
+              aria-pressed={by === one.key}
+              onClick={() => onBy(by === one.key ? '' : one.key)}
+              sx={{ p: 0 }}
+            >
+              {one.people === 1 ? '1 person' : `${number(one.people)} people`}
+            </Button>
+            {one.outsiders > 0 && (
+              <Box component="span" sx={{ color: 'secondary.main' }}>
+                {one.outsiders === one.people
+                  ? 'all outsiders'
+                  : `${number(one.outsiders)} of them outsiders`}
+              </Box>
+            )}
+            {published && one.list && one.element && (
+              <Button
+                variant="text"
+                size="small"
+                aria-label={`What taking it away would do: ${one.words}`}
+                onClick={() => setAway(one)}
+                sx={{ p: 0 }}
+              >
+                What taking it away would do
+              </Button>
+            )}
+          </Box>
+        </Box>
+      ))}
+      {by && (
+        <Remark tone="care">
+          Only those who came by it so are listed.{' '}
+          <Button variant="text" size="small" onClick={() => onBy('')} sx={{ p: 0 }}>
+            List all
+          </Button>
+        </Remark>
+      )}
+      {away?.list && away.element && (
+        <TakeAway
+          application={application}
+          of={{ list: away.list, key: away.element }}
+          name={`“${away.words}”`}
+          onClose={() => setAway(null)}
+          onAway={(changes) => {
+            queue.add(changes);
+            setAway(null);
+            go(`/bench/${application}?list=${away.list}`);
+          }}
+        />
+      )}
+    </Box>
+  );
+}

@@ -1,0 +1,202 @@
+import Box from '@mui/material/Box';
+import Typography from '@mui/material/Typography';
+import { useQuery } from '@tanstack/react-query';
+import { useEffect, useRef, useState } from 'react';
+import { useSearchParams } from 'react-router';
+import { api, data } from '../api/client';
+import { Remark } from '../app/parts';
+import { useSettled } from '../app/settled';
+import { useShortcut } from '../app/shortcuts';
+import { Trouble } from '../app/Trouble';
+import { type DraftShown, useBench, useTray } from '../bench/api';
+import { MendList } from '../bench/MendList';
+import { useQueue } from '../bench/working';
+import { ApplicationSlot, Asking, InstantSlot, PersonSlot } from './Asking';
+import { useBecause } from './answers';
+import { Reasons } from './Because';
+import { DoingSlots } from './DoingSlots';
+import { type Doing, doingFrom } from './doing';
+import { instantFrom, type Pick, type Slots, slotsOf } from './question';
+import { Working } from './Working';
+
+const TYPING_MS = 350;
+
+/** Whether somebody can do something, by which routes, or what is missing and what would mend it. */
+export function Why() {
+  const [params, setParams] = useSearchParams();
+  const slots = slotsOf({
+    person: params.get('person') ?? '',
+    application: params.get('application') ?? 'towline',
+    account: params.get('account') ?? '',
+    at: instantFrom(params.get('at')),
+  });
+  const text = params.get('do') ?? '';
+  const doing = doingFrom(text);
+  const said = params.get('record') ?? '';
+  const [record, setRecord] = useState(said);
+  const settled = useSettled(record.trim(), TYPING_MS);
+  const bench = useBench(slots.application);
+  const personInput = useRef<HTMLInputElement>(null);
+  useShortcut('/', () => personInput.current?.focus());
+  const say = (next: Record<string, string>) =>
+    setParams((now) => {
+      const all = new URLSearchParams(now);
+      for (const [key, value] of Object.entries(next)) {
+        if (value === '') {
+          all.delete(key);
+        } else {
+          all.set(key, value);
+        }
+      }
+      return all;
+    });
+  // biome-ignore lint/correctness/useExhaustiveDependencies: only what was typed is put into the address
+  useEffect(() => {
+    if (settled !== said) {
+      say({ record: settled });
+    }
+  }, [settled]);
+  useEffect(() => {
+    document.title = 'Can · Nembar';
+  }, []);
+  const pick = picked(doing, said);
+  return (
+    <>
+      <Asking form="why">
+        <PersonSlot
+          person={slots.person}
+          inputRef={personInput}
+          onChoose={(person) => say({ person, account: '' })}
+        />
+        <DoingSlots
+          bench={bench.data}
+          text={text}
+          doing={doing}
+          record={record}
+          onDo={(next) => {
+            setRecord('');
+            say({ do: next, record: '' });
+          }}
+          onRecord={setRecord}
+        />
+        <span>in</span>
+        <ApplicationSlot
+          application={slots.application}
+          onChoose={(application) => say({ application, do: '', record: '' })}
+        />
+        <InstantSlot at={slots.at} onChange={(at) => say({ at })} />
+      </Asking>
+      {slots.person && pick ? (
+        <Answer slots={slots} pick={pick} />
+      ) : (
+        <Typography color="textSecondary" sx={{ mt: 3 }}>
+          Fill in who, and what they would do; name one record by its number, if it is about one.
+        </Typography>
+      )}
+    </>
+  );
+}
+
+/** What is asked about, on one record where one is named. */
+function picked(doing: Doing | null, record: string): Pick | null {
+  if (!doing || doing.kind === 'class') {
+    return null;
+  }
+  return record && doing.kind === 'cell' ? { ...doing, kind: 'record', record } : doing;
+}
+
+function Answer({ slots, pick }: { slots: Slots; pick: Pick }) {
+  const answer = useBecause(slots, pick);
+  const tray = useTray(slots.application);
+  const draft =
+    tray.data?.draft && tray.data.draft.changes.length > 0 ? tray.data.draft : undefined;
+  const question = { pick, listed: null, because: () => {}, list: () => {} };
+  if (answer.isPending) {
+    return <Working lines={6} />;
+  }
+  if (answer.isError) {
+    return <Trouble error={answer.error} again={() => answer.refetch()} />;
+  }
+  const { yes } = answer.data;
+  return (
+    <Box sx={{ mt: 2.5, display: 'grid', gridTemplateColumns: 'minmax(0, 520px) 1fr', gap: 5 }}>
+      <div>
+        <Typography
+          component="p"
+          sx={{ fontSize: 26, fontWeight: 700, color: yes ? 'primary.main' : 'error.main' }}
+        >
+          {yes ? 'Yes' : 'No'}
+        </Typography>
+        {draft && slots.at === '' && <Drafted slots={slots} pick={pick} draft={draft} now={yes} />}
+        <Reasons answer={answer.data} question={question} alone />
+      </div>
+      {!yes && pick.kind === 'record' && slots.at === '' && <WouldTake slots={slots} pick={pick} />}
+      {!yes && pick.kind === 'cell' && (
+        <Typography color="textSecondary">
+          Name one record: then it is worked out what would mend it, and what that would open
+          besides.
+        </Typography>
+      )}
+    </Box>
+  );
+}
+
+/** What the answer becomes by the draft one works in. */
+function Drafted({
+  slots,
+  pick,
+  draft,
+  now,
+}: {
+  slots: Slots;
+  pick: Pick;
+  draft: DraftShown;
+  now: boolean;
+}) {
+  const then = useBecause(slots, pick, draft);
+  if (!then.data || then.data.yes === now) {
+    return null;
+  }
+  return (
+    <Remark tone="care">
+      {then.data.yes ? 'Yes' : 'No'}, after publishing the draft “{draft.name}”.
+    </Remark>
+  );
+}
+
+/** Changes after which the answer would be yes, the cheapest first. */
+function WouldTake({ slots, pick }: { slots: Slots; pick: Extract<Pick, { kind: 'record' }> }) {
+  const { queue } = useQueue(slots.application);
+  const mends = useQuery({
+    queryKey: ['mends', slots, pick],
+    queryFn: () =>
+      data(
+        api.GET('/api/applications/{application}/mends', {
+          params: {
+            path: { application: slots.application },
+            query: {
+              person: slots.person,
+              type: pick.type,
+              operation: pick.operation,
+              record: pick.record,
+              ...(slots.account ? { account: slots.account } : {}),
+            },
+          },
+        }),
+      ),
+    retry: false,
+  });
+  return (
+    <section aria-label="What it would take">
+      <Typography variant="h3" component="h3" color="textSecondary" sx={{ mb: 0.5 }}>
+        What it would take, the cheapest first
+      </Typography>
+      {mends.isPending && <Working lines={4} />}
+      {mends.isError && <Trouble error={mends.error} again={() => mends.refetch()} />}
+      {mends.data?.length === 0 && (
+        <Typography color="textSecondary">No single change is known that would.</Typography>
+      )}
+      {mends.data && <MendList mends={mends.data} onTake={(mend) => queue.add(mend.changes)} />}
+    </section>
+  );
+}

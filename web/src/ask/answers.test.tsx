@@ -1,0 +1,162 @@
+import { screen } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { Route, Routes } from 'react-router';
+import { expect, test } from 'vitest';
+import { serve, show } from '../testing/served';
+import AskPlace from './AskPlace';
+
+const A = '/api/applications/app';
+
+const bench = {
+  application: { key: 'app', name: 'App' },
+  areas: [],
+  types: [
+    {
+      key: 'trip',
+      plural: 'Trips',
+      operations: [
+        { key: 'view', name: 'view' },
+        { key: 'change', name: 'change' },
+      ],
+      fields: [],
+    },
+  ],
+  functions: [],
+  sets: [],
+  roles: [],
+};
+
+const served = {
+  'GET /api/people': () => ({ people: [], total: 0 }),
+  'GET /api/applications': () => [{ key: 'app', name: 'App', zone: 'UTC' }],
+  [`GET ${A}/bench`]: () => bench,
+  [`GET ${A}/tray`]: () => ({ edits: [], behind: [] }),
+};
+
+function ask(address: string) {
+  show(
+    <Routes>
+      <Route path="/ask/:form" element={<AskPlace />} />
+      <Route path="/bench/:application" element={<p>On the bench</p>} />
+    </Routes>,
+    address,
+  );
+}
+
+test('who can is told by what, narrowed to one way, and a way is taken away', async () => {
+  const calls = serve({
+    ...served,
+    [`GET ${A}/who-can`]: () => ({
+      people: [
+        {
+          person: 'ann',
+          name: 'Ann Reed',
+          external: true,
+          level: 'view',
+          records: 12,
+          routes: ['holds `Mate`', 'follows'],
+        },
+      ],
+      total: 1,
+      all: 1,
+      withheld: 2,
+      ways: [
+        {
+          key: 'assignments/a1',
+          list: 'assignments',
+          element: 'a1',
+          words: 'Give Mate to Ann Reed.',
+          people: 1,
+          outsiders: 1,
+        },
+      ],
+    }),
+    [`GET ${A}/tray/removal`]: () => ({
+      changes: [{ remove: 'assignments', key: 'a1' }],
+      words: [],
+      impact: { lines: [], total: 0 },
+    }),
+    [`POST ${A}/tray/edits`]: () => ({ edits: [], behind: [] }),
+  });
+  ask('/ask/who-can?application=app&do=cell:trip:view');
+  expect(await screen.findByText('1 person can, and 2 more whom you may not see')).toBeTruthy();
+  expect(screen.getByRole('link', { name: 'Ann Reed' }).getAttribute('href')).toContain(
+    'because=cell%3Atrip%3Aview',
+  );
+  expect(screen.getByText('holds “Mate”')).toBeTruthy();
+  await userEvent.click(screen.getByRole('button', { name: '1 person' }));
+  expect(await screen.findByText(/Only those who came by it so/)).toBeTruthy();
+  expect(calls.some((one) => one.query.get('by') === 'assignments/a1')).toBe(true);
+  await userEvent.click(screen.getByRole('button', { name: /What taking it away would do/ }));
+  await userEvent.click(await screen.findByRole('button', { name: 'Take it away' }));
+  expect(await screen.findByText('On the bench')).toBeTruthy();
+});
+
+test('a no tells what it would take, and what the draft makes of it', async () => {
+  const calls = serve({
+    ...served,
+    [`GET ${A}/tray`]: () => ({
+      draft: { id: 'd1', name: 'Nights', version: 3, changes: [{}] },
+      edits: [],
+      behind: [],
+    }),
+    'GET /api/ask/because': ({ query }) => ({
+      yes: query.get('draft') === 'd1',
+      title: 'Ann Reed may not change trip T-1',
+      summary: 'No route gives.',
+      routes: [],
+      cuts: [],
+      missing: ['The role Mate would give it.'],
+      list: false,
+    }),
+    [`GET ${A}/mends`]: () => [
+      {
+        words: 'Share it with `Ann`',
+        changes: [],
+        people: ['ann'],
+        records: 1,
+        losing: [],
+        lost: 0,
+      },
+    ],
+  });
+  ask('/ask/why?application=app&person=ann&do=cell:trip:change&record=T-1');
+  expect(await screen.findByText('No')).toBeTruthy();
+  expect(await screen.findByText('Yes, after publishing the draft “Nights”.')).toBeTruthy();
+  expect(await screen.findByText('Share it with “Ann”')).toBeTruthy();
+  expect(screen.getByRole('img', { name: 'price 1 of 6' })).toBeTruthy();
+  expect(calls.find((one) => one.path.endsWith('/mends'))?.query.get('record')).toBe('T-1');
+});
+
+test('what differs is a line for each thing', async () => {
+  serve({
+    ...served,
+    [`GET ${A}/difference`]: () => ({
+      first: 'Ann Reed',
+      second: 'Ben Sale',
+      lines: [
+        {
+          type: 'trip',
+          what: 'view',
+          level: '',
+          onlyFirst: 'all',
+          onlyFirstRecords: 3,
+          onlySecond: 'nothing',
+          onlySecondRecords: 0,
+          withheld: false,
+        },
+      ],
+    }),
+  });
+  ask('/ask/differs?application=app&person=ann&other=ben');
+  expect(await screen.findByText('view trips')).toBeTruthy();
+  expect(screen.getByText('Only Ann Reed')).toBeTruthy();
+  expect(screen.getByText('3 records')).toBeTruthy();
+});
+
+test('a form that there is none of leads to the first', async () => {
+  serve(served);
+  ask('/ask/rubbish');
+  expect(await screen.findByText(/Fill in whom the question is about/)).toBeTruthy();
+  expect(screen.getByText('Who can change cargo lots in Towline?')).toBeTruthy();
+});

@@ -1,0 +1,53 @@
+/** The forms that a question can have, by their first words. */
+export const FORMS = [
+  {
+    key: 'what-can',
+    words: 'What can',
+    detail: 'somebody do',
+    example: 'What can Ilse Marrow do in Towline?',
+  },
+  {
+    key: 'who-can',
+    words: 'Who can',
+    detail: 'do something',
+    example: 'Who can change cargo lots in Towline?',
+  },
+  {
+    key: 'why',
+    words: 'Can',
+    detail: 'somebody do something, and why or why not',
+    example: 'Can Bram Oduya view invoice 3016 in Towline?',
+  },
+  {
+    key: 'what-could',
+    words: 'What could',
+    detail: 'somebody new do: a role, unit, team or outsider',
+    example: 'What could a new dispatcher in the Night Desk do in Towline?',
+  },
+  {
+    key: 'differs',
+    words: 'What differs between',
+    detail: 'two people, or two days',
+    example: 'What differs between Ilse Marrow and Maren Holt in Towline?',
+  },
+] as const;
+
+export type Form = (typeof FORMS)[number]['key'];
+
+export const formOf = (key: string | undefined): Form | undefined =>
+  FORMS.find((one) => one.key === key)?.key;
+
+/** What of a question is kept when it is asked in another form. */
+const KEPT: Record<Form, string[]> = {
+  'what-can': ['application', 'person', 'account', 'at'],
+  'who-can': ['application', 'at', 'do', 'record'],
+  why: ['application', 'person', 'account', 'at', 'do', 'record'],
+  'what-could': ['application', 'at'],
+  differs: ['application', 'person', 'account', 'at'],
+};
+
+/** The address of the same question in another form, as far as that has the same slots. */
+export function inForm(form: Form, params: URLSearchParams): string {
+  const kept = [...params].filter(([key]) => KEPT[form].includes(key));
+  return `/ask/${form}?${new URLSearchParams(kept)}`;
+}
