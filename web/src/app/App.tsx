@@ -10,6 +10,7 @@ import { Trouble } from './Trouble';
 import { theme } from './theme';
 
 const AskPlace = lazy(() => import('../ask/AskPlace'));
+const Look = lazy(() => import('../look/LookPlace'));
 const SignIn = lazy(() => import('../session/SignIn'));
 const ComeIn = lazy(() => import('../entry/ComeIn'));
 const Join = lazy(() => import('../entry/Join'));
@@ -90,6 +91,7 @@ function Door() {
       <Suspense fallback={null}>
         <Routes>
           <Route path="/ask/:form" element={<AskPlace />} />
+          <Route path="/look/:application" element={<Look />} />
           <Route path="/people" element={<PeopleList />} />
           <Route path="/people/p/:key" element={<PersonSheet />} />
           <Route path="/people/organisations" element={<Organisations />} />

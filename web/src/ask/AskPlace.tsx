@@ -10,7 +10,7 @@ import { Because } from './Because';
 import { CouldSentence } from './CouldSentence';
 import { Differs } from './Differs';
 import { Functions } from './Functions';
-import { FORMS, formOf } from './forms';
+import { FORMS, formOf, inForm } from './forms';
 import { aboutSomebody, useQuestion } from './question';
 import { ReachGrid } from './ReachGrid';
 import { RecordList } from './RecordList';
@@ -103,6 +103,8 @@ function What({ could }: { could: boolean }) {
   );
 }
 
+const NOTHING = new URLSearchParams();
+
 function Beginning({ could }: { could: boolean }) {
   return (
     <Box sx={{ mt: 5, maxWidth: 560, color: 'text.secondary' }}>
@@ -121,7 +123,7 @@ function Beginning({ could }: { could: boolean }) {
       <Box component="ul" sx={{ m: 0, pl: 2.25 }}>
         {FORMS.map((one) => (
           <li key={one.key}>
-            <MuiLink component={Link} to={`/ask/${one.key}`}>
+            <MuiLink component={Link} to={inForm(one.key, NOTHING)}>
               {one.example}
             </MuiLink>
           </li>

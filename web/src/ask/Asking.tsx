@@ -65,6 +65,8 @@ export function PersonSlot({
   label = 'Person',
   person,
   name,
+  placeholder = 'somebody',
+  quiet = false,
   inputRef,
   onChoose,
 }: {
@@ -73,6 +75,8 @@ export function PersonSlot({
   person: string;
   /** What they are called, once that is known. */
   name?: string | undefined;
+  placeholder?: string;
+  quiet?: boolean;
   inputRef?: Ref<HTMLInputElement>;
   onChoose: (person: string) => void;
 }) {
@@ -89,7 +93,8 @@ export function PersonSlot({
   return (
     <Slot
       label={label}
-      placeholder="somebody"
+      placeholder={placeholder}
+      quiet={quiet}
       value={value}
       choices={(people.data?.people ?? []).map(personChoice)}
       waiting={people.isPending || people.isPlaceholderData || search !== typed}

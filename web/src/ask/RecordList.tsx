@@ -1,31 +1,19 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
-import { useEffect, useState } from 'react';
 import { Pages } from '../app/Pages';
+import { Search } from '../app/Search';
 import { Trouble } from '../app/Trouble';
 import { csvAddress, PAGE_SIZE, useRecords, type WhatCan } from './answers';
 import type { Listed, Question } from './question';
 import { RecordTable } from './RecordTable';
 import { Working } from './Working';
 
-const SEARCH_AFTER_MS = 250;
-
 type Props = { question: Question; listed: Listed; answer: WhatCan };
 
 /** The records under a cell, as the person has them. */
 export function RecordList({ question, listed, answer }: Props) {
   const records = useRecords(question.slots, listed);
-  const [typed, setTyped] = useState(listed.search);
-  useEffect(() => {
-    if (typed === listed.search) {
-      return;
-    }
-    const timer = setTimeout(() => question.arrange({ search: typed, page: 0 }), SEARCH_AFTER_MS);
-    return () => clearTimeout(timer);
-  });
-
   const type = answer.areas.flatMap((area) => area.types).find((one) => one.key === listed.type);
   const operation = type?.cells.find((cell) => cell.operation === listed.operation);
   return (
@@ -38,13 +26,11 @@ export function RecordList({ question, listed, answer }: Props) {
           {type?.plural ?? listed.type} that {answer.person.name} may{' '}
           {operation?.label ?? listed.operation}
         </Typography>
-        <TextField
+        <Search
           label="Find in what they see"
-          type="search"
-          size="small"
-          value={typed}
-          onChange={(event) => setTyped(event.target.value)}
-          sx={{ width: 210 }}
+          value={listed.search}
+          onSearch={(search) => question.arrange({ search, page: 0 })}
+          width={210}
         />
         <Button component="a" variant="outlined" href={csvAddress(question.slots, listed)} download>
           CSV

@@ -7,7 +7,8 @@ import { Shield } from './marks';
 import type { Listed, Question } from './question';
 import { fieldValue, isNumeric } from './said';
 
-const Records = styled('table')(({ theme }) => ({
+/** A table of records. */
+export const Records = styled('table')(({ theme }) => ({
   borderCollapse: 'collapse',
   minWidth: '100%',
   background: theme.vars?.palette.background.paper,
@@ -121,7 +122,8 @@ export function RecordTable({ page, listed, question }: Props) {
   );
 }
 
-function levelClass(level: string): string {
+/** How a value of such a level is drawn. */
+export function levelClass(level: string): string {
   return level === 'hidden' ? 'withheld' : level === 'masked' ? 'masked' : '';
 }
 

@@ -1,7 +1,10 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import MuiLink from '@mui/material/Link';
 import Typography from '@mui/material/Typography';
+import { Link } from 'react-router';
 import type { WhatCan } from './answers';
+import { inForm } from './forms';
 import type { Question } from './question';
 import { number } from './said';
 
@@ -39,6 +42,14 @@ export function Summary({ answer, question }: { answer: WhatCan; question: Quest
             changes <strong>{number(totals.changed)}</strong>.
           </>
         )}
+        {person.mayLookThrough && question.slots.person !== '' && totals.viewed > 0 && (
+          <>
+            {' '}
+            <MuiLink component={Link} to={inForm('look', lookOf(question))}>
+              Look through their eyes
+            </MuiLink>
+          </>
+        )}
       </Typography>
       {holdings.length === 0 && !inactive && (
         <Notice>
@@ -64,6 +75,16 @@ export function Summary({ answer, question }: { answer: WhatCan; question: Quest
     </Box>
   );
 }
+
+const lookOf = ({ slots }: Question) =>
+  new URLSearchParams(
+    Object.entries({
+      application: slots.application,
+      person: slots.person,
+      account: slots.account,
+      at: slots.at,
+    }).filter(([, value]) => value !== ''),
+  );
 
 function Notice({ children }: { children: React.ReactNode }) {
   return (

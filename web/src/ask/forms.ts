@@ -30,6 +30,12 @@ export const FORMS = [
     detail: 'two people, or two days',
     example: 'What differs between Ilse Marrow and Maren Holt in Towline?',
   },
+  {
+    key: 'look',
+    words: 'Look through',
+    detail: 'somebody’s eyes, at the records themselves',
+    example: 'Look through Mabel Hollis’s eyes at Towline',
+  },
 ] as const;
 
 export type Form = (typeof FORMS)[number]['key'];
@@ -44,10 +50,13 @@ const KEPT: Record<Form, string[]> = {
   why: ['application', 'person', 'account', 'at', 'do', 'record'],
   'what-could': ['application', 'at'],
   differs: ['application', 'person', 'account', 'at'],
+  look: ['person', 'account', 'at'],
 };
 
 /** The address of the same question in another form, as far as that has the same slots. */
 export function inForm(form: Form, params: URLSearchParams): string {
   const kept = [...params].filter(([key]) => KEPT[form].includes(key));
-  return `/ask/${form}?${new URLSearchParams(kept)}`;
+  const place =
+    form === 'look' ? `/look/${params.get('application') ?? 'towline'}` : `/ask/${form}`;
+  return `${place}?${new URLSearchParams(kept)}`;
 }

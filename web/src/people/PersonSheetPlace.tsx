@@ -84,6 +84,13 @@ export default function PersonSheetPlace() {
             >
               Ask about them
             </Button>
+            <Button
+              component={Link}
+              variant="text"
+              to={`/look/towline?person=${encodeURIComponent(person.data.key)}`}
+            >
+              Look through their eyes
+            </Button>
             {person.data.may.change && person.data.status !== 'closed' && (
               <Button variant="outlined" onClick={() => setEditing(true)}>
                 Change

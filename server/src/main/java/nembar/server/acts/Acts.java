@@ -3,6 +3,7 @@ package nembar.server.acts;
 import jakarta.persistence.EntityManager;
 import jakarta.persistence.TypedQuery;
 import java.time.Clock;
+import java.time.Duration;
 import java.time.Instant;
 import java.util.Collection;
 import java.util.List;
@@ -46,6 +47,25 @@ public class Acts {
     @Transactional
     public void note(String actor, String kind, String key, String words) {
         note(Actor.Kind.PERSON, actor, kind, key, words);
+    }
+
+    /** Notes it unless the same was noted lately. */
+    @Transactional
+    public void noteOnce(String actor, String kind, String key, String words, Duration within) {
+        long lately =
+                entities.createQuery(
+                                "select count(one) from ActRow one where kind = :kind and key = :key"
+                                        + " and actor = :actor and words = :words and at > :since",
+                                Long.class)
+                        .setParameter("kind", kind)
+                        .setParameter("key", key)
+                        .setParameter("actor", actor)
+                        .setParameter("words", words)
+                        .setParameter("since", clock.instant().minus(within))
+                        .getSingleResult();
+        if (lately == 0) {
+            note(actor, kind, key, words);
+        }
     }
 
     /** The same of whoever acts. */

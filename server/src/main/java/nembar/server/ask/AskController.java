@@ -29,6 +29,7 @@ class AskController {
     private final BecauseService because;
     private final RecordListService recordList;
     private final RecordCsv csv;
+    private final RecordSheets sheets;
     private final AccessChanges changes;
     private final Me me;
 
@@ -38,6 +39,7 @@ class AskController {
             BecauseService because,
             RecordListService recordList,
             RecordCsv csv,
+            RecordSheets sheets,
             AccessChanges changes,
             Me me) {
         this.questions = questions;
@@ -45,6 +47,7 @@ class AskController {
         this.because = because;
         this.recordList = recordList;
         this.csv = csv;
+        this.sheets = sheets;
         this.changes = changes;
         this.me = me;
     }
@@ -138,6 +141,8 @@ class AskController {
      * The records under a cell, as the person has them.
      *
      * @param record key of the one record that is wanted
+     * @param of key of the record that those wanted belong to
+     * @param withheld whether those that the person may not see are listed too, by their key alone
      */
     @GetMapping("/records")
     @Operation(operationId = "records")
@@ -150,7 +155,9 @@ class AskController {
             @RequestParam(required = false) String sort,
             @RequestParam(defaultValue = "false") boolean descending,
             @RequestParam(defaultValue = "") String search,
-            @RequestParam(defaultValue = "") String record) {
+            @RequestParam(defaultValue = "") String record,
+            @RequestParam(defaultValue = "") String of,
+            @RequestParam(defaultValue = "false") boolean withheld) {
         Question question = understood(asked, "");
         RecordType known = question.type(type);
         return recordList.list(
@@ -158,7 +165,16 @@ class AskController {
                 me.person(),
                 known,
                 Question.operation(known, operation),
-                new Wanted(page, size, sort, descending, search, record));
+                new Wanted(page, size, sort, descending, search, record, of, withheld));
+    }
+
+    /** One record as the person has it: its fields, what they find to do, and what is around it. */
+    @GetMapping("/record")
+    @Operation(operationId = "recordAsTheyHaveIt")
+    RecordSheet record(
+            @ParameterObject Asked asked, @RequestParam String type, @RequestParam String record) {
+        Question question = understood(asked, "");
+        return sheets.of(question, me.person(), question.type(type), record);
     }
 
     /** The same list whole, as a CSV file (RFC 4180). */
@@ -181,7 +197,14 @@ class AskController {
                         known,
                         Question.operation(known, operation),
                         new Wanted(
-                                0, RecordListService.SIZE_AT_MOST, sort, descending, search, ""));
+                                0,
+                                RecordListService.SIZE_AT_MOST,
+                                sort,
+                                descending,
+                                search,
+                                "",
+                                "",
+                                false));
         return ResponseEntity.ok()
                 .contentType(new MediaType("text", "csv", StandardCharsets.UTF_8))
                 .header(

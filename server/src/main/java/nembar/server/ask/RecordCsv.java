@@ -37,14 +37,7 @@ class RecordCsv {
                     for (RecordPage.RecordRow row : page.rows()) {
                         csv.printRecord(values(row));
                     }
-                    Wanted next =
-                            new Wanted(
-                                    page.page() + 1,
-                                    first.size(),
-                                    first.sort(),
-                                    first.descending(),
-                                    first.search(),
-                                    first.record());
+                    Wanted next = first.onPage(page.page() + 1);
                     page = lists.list(question, asking, type, operation, next);
                 }
             }

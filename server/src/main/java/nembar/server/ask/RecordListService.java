@@ -37,10 +37,12 @@ class RecordListService {
 
     private final Records records;
     private final Governance governance;
+    private final Looks looks;
 
-    RecordListService(Records records, Governance governance) {
+    RecordListService(Records records, Governance governance, Looks looks) {
         this.records = records;
         this.governance = governance;
+        this.looks = looks;
     }
 
     /**
@@ -48,19 +50,50 @@ class RecordListService {
      *
      * @param page from 0
      * @param record key of the one record that is wanted; all where it is empty
+     * @param of key of the record that those wanted belong to; any where it is empty
+     * @param withheld whether records that the person may not do it on are listed too, by their key
+     *     alone
      */
     record Wanted(
-            int page, int size, String sort, boolean descending, String search, String record) {
+            int page,
+            int size,
+            String sort,
+            boolean descending,
+            String search,
+            String record,
+            String of,
+            boolean withheld) {
+        Wanted onPage(int other) {
+            return new Wanted(other, size, sort, descending, search, record, of, withheld);
+        }
+
+        /** The records of this type that are meant, whoever may see them. */
         RecordSet among(RecordType type) {
-            return record.isEmpty()
-                    ? RecordSet.EVERYTHING
-                    : RecordSet.among(
-                            type.keyField(), new TreeSet<>(List.of(record)), "it is " + record);
+            RecordSet one =
+                    record.isEmpty()
+                            ? RecordSet.EVERYTHING
+                            : keyed(type.keyField(), record, "it is " + record);
+            if (of.isEmpty()) {
+                return one;
+            }
+            String through =
+                    type.parent()
+                            .orElseThrow(
+                                    () ->
+                                            new BadRequest(
+                                                    "of",
+                                                    type.plural() + " belong to no other record."))
+                            .through();
+            return RecordSet.allOf(one, keyed(through, of, "it belongs to " + of));
+        }
+
+        private static RecordSet keyed(String field, String key, String words) {
+            return RecordSet.among(field, new TreeSet<>(List.of(key)), words);
         }
     }
 
-    RecordPage list(
-            Question question, Person asking, RecordType type, Operation operation, Wanted wanted) {
+    /** Whether whoever asks may look through the person at records of the type; it is kept. */
+    void requireLooking(Question question, Person asking, RecordType type) {
         Person person = question.access().who().person();
         governance.requireOnPerson(asking, "look_through", person);
         governance.requireSteward(asking, question.model(), type);
@@ -74,6 +107,12 @@ class RecordListService {
                                             "Looking through somebody takes what giving them all"
                                                     + " they reach there would take."));
                         });
+        looks.note(asking, person, question.model().application());
+    }
+
+    RecordPage list(
+            Question question, Person asking, RecordType type, Operation operation, Wanted wanted) {
+        requireLooking(question, asking, type);
         if (operation.equals(Operation.CREATE)) {
             throw new BadRequest("operation", "What may be created is not there to be listed.");
         }
@@ -87,9 +126,11 @@ class RecordListService {
                 records.list(
                         question.application(),
                         type,
-                        RecordSet.allOf(
-                                question.access().coverage(type, operation).records(),
-                                wanted.among(type)),
+                        wanted.withheld()
+                                ? wanted.among(type)
+                                : RecordSet.allOf(
+                                        question.access().coverage(type, operation).records(),
+                                        wanted.among(type)),
                         fields,
                         page(question.model().directory(), type, fields, wanted));
         List<RecordRow> rows =
@@ -145,7 +186,7 @@ class RecordListService {
                 named(directory, type, wanted.search()));
     }
 
-    private static RecordRow row(
+    static RecordRow row(
             Directory directory, RecordType type, List<FieldCoverage> fields, Records.Row row) {
         List<FieldValue> values = new ArrayList<>();
         for (int i = 0; i < fields.size(); i++) {
@@ -162,7 +203,8 @@ class RecordListService {
             }
             values.add(new FieldValue(level.name().toLowerCase(Locale.ROOT), value));
         }
-        return new RecordRow(row.record().key(type.keyField()).orElseThrow(), values);
+        boolean seen = row.levels().stream().anyMatch(one -> one != FieldLevel.HIDDEN);
+        return new RecordRow(row.record().key(type.keyField()).orElseThrow(), seen, values);
     }
 
     /** By each field that shows names: the keys whose names have the text. */

@@ -23,8 +23,10 @@ record RecordPage(
 
     /**
      * @param key identifies the record
+     * @param seen whether the person sees anything of it; those that they do not see are listed
+     *     where these are asked for too
      */
-    record RecordRow(String key, List<FieldValue> values) {}
+    record RecordRow(String key, boolean seen, List<FieldValue> values) {}
 
     /**
      * @param level hidden, masked, view or change
