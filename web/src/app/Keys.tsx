@@ -23,6 +23,7 @@ const keys: [string[], string][] = [
   [['l'], 'lists the records under the cell'],
   [['0', '7'], 'on the bench: set the reach of the cells taken'],
   [['shift', '→'], 'on the bench: takes several cells'],
+  [['w'], 'on the bench: the condition under which the cell is given'],
   [['space'], 'on the bench: the next level of a function'],
   [['Delete'], 'on the bench: gives nothing there'],
   [['ctrl', 'z'], 'undoes the last edit of the draft; with shift, does it again'],

@@ -4,7 +4,7 @@ import { type ReactNode, type Ref, useDeferredValue, useMemo, useState } from 'r
 import { useNavigate, useSearchParams } from 'react-router';
 import { InstantField } from '../app/Dates';
 import { exactly } from '../app/when';
-import { type PersonLine, useApplications, usePeople } from './answers';
+import { type PersonLine, useApplications, usePeople, usePersonName } from './answers';
 import { FORMS, type Form, inForm } from './forms';
 import { type Choice, Slot } from './Slot';
 
@@ -84,7 +84,8 @@ export function PersonSlot({
   const [chosen, setChosen] = useState<Choice | null>(null);
   const search = useDeferredValue(typed);
   const people = usePeople(search);
-  const called = name ?? (chosen?.key === person ? chosen.name : person);
+  const known = name ?? (chosen?.key === person ? chosen.name : undefined);
+  const called = usePersonName(person, known) ?? person;
   // The slot takes a new object for a new choice and forgets what is being typed.
   const value: Choice | null = useMemo(
     () => (person === '' ? null : { key: person, name: called }),

@@ -142,16 +142,22 @@ export function wordsOf(line: Line, bench: Bench | undefined): string {
   return `${does} ${label} of ${plural}`;
 }
 
+/** How the server says that a side has nothing alone. */
+const NOTHING = 'no record';
+
 /** What one side has alone: a number of records, or the level of a function. */
 export function sideOf(line: Line, words: string, records: number): string {
   if (line.type === '') {
     return words;
   }
   if (line.withheld) {
-    return words === '' ? '' : 'for those who may see them';
+    return words === NOTHING ? '' : 'for those who may see them';
+  }
+  if (line.what === 'create' && line.level === '') {
+    return words === NOTHING ? '' : `may, where ${words}`;
   }
   if (records > 0) {
     return records === 1 ? '1 record' : `${number(records)} records`;
   }
-  return line.what === 'create' && words !== '' && words !== 'nothing' ? 'may' : '';
+  return words === NOTHING ? '' : 'none of the records there are today';
 }

@@ -32,7 +32,11 @@ export function TimeLine({ slots, onWhen }: Props) {
   const [earlier, later] = around(changes, at);
   const past = slots.at !== '' && Date.parse(at) < Date.parse(now);
   return (
-    <Box component="section" aria-label="When the answer changes" sx={{ mt: 1, maxWidth: 900 }}>
+    <Box
+      component="section"
+      aria-label="When the answer changes"
+      sx={{ mt: -0.5, mb: 1.25, maxWidth: 900 }}
+    >
       <Box sx={{ display: 'flex', alignItems: 'center', gap: 1 }}>
         <Step change={earlier} words="Earlier" onWhen={onWhen} />
         <Marks changes={changes} at={at} now={now} asked={slots.at !== ''} onWhen={onWhen} />

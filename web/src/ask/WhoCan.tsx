@@ -300,9 +300,9 @@ function Ways({
                 size="small"
                 aria-label={`What taking it away would do: ${one.words}`}
                 onClick={() => setAway(one)}
-                sx={{ p: 0 }}
+                sx={{ p: 0, ml: 'auto', whiteSpace: 'nowrap' }}
               >
-                What taking it away would do
+                Without it …
               </Button>
             )}
           </Box>

@@ -141,7 +141,7 @@ test('what differs is a line for each thing', async () => {
           level: '',
           onlyFirst: 'all',
           onlyFirstRecords: 3,
-          onlySecond: 'nothing',
+          onlySecond: 'no record',
           onlySecondRecords: 0,
           withheld: false,
         },

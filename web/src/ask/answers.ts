@@ -112,6 +112,17 @@ export function usePeople(search: string) {
   });
 }
 
+/** What somebody is called, asked for where it is not known. */
+export function usePersonName(key: string, known: string | undefined): string | undefined {
+  const sheet = useQuery({
+    queryKey: ['people', key],
+    queryFn: () => data(api.GET('/api/people/{key}', { params: { path: { key } } })),
+    enabled: key !== '' && known === undefined,
+    retry: false,
+  });
+  return known ?? (sheet.data ? `${sheet.data.givenName} ${sheet.data.familyName}` : undefined);
+}
+
 export function useApplications() {
   return useQuery({
     queryKey: ['applications'],

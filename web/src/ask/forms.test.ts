@@ -99,7 +99,7 @@ test('a difference is told in the words of the application', () => {
     level: 'masked',
     onlyFirst: 'all',
     onlyFirstRecords: 4,
-    onlySecond: 'nothing',
+    onlySecond: 'no record',
     onlySecondRecords: 0,
     withheld: false,
   };
@@ -108,7 +108,10 @@ test('a difference is told in the words of the application', () => {
   expect(wordsOf({ ...line, type: '', what: 'tide' }, bench)).toBe('Tide table');
   expect(sideOf(line, line.onlyFirst, 4)).toBe('4 records');
   expect(sideOf(line, line.onlySecond, 0)).toBe('');
-  expect(sideOf({ ...line, what: 'create' }, 'all', 0)).toBe('may');
+  expect(sideOf({ ...line, what: 'create', level: '' }, 'the unit is Pier', 0)).toBe(
+    'may, where the unit is Pier',
+  );
+  expect(sideOf(line, 'their own', 0)).toBe('none of the records there are today');
   expect(sideOf({ ...line, withheld: true }, 'all', 0)).toBe('for those who may see them');
   expect(sideOf({ ...line, type: '' }, 'look', 0)).toBe('look');
 });

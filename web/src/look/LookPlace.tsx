@@ -11,7 +11,7 @@ import { Search } from '../app/Search';
 import { Trouble } from '../app/Trouble';
 import { exactly } from '../app/when';
 import { ApplicationSlot, InstantSlot, PersonSlot } from '../ask/Asking';
-import { PAGE_SIZE, useWhatCan, type WhatCan } from '../ask/answers';
+import { PAGE_SIZE, usePersonName, useWhatCan, type WhatCan } from '../ask/answers';
 import { inForm } from '../ask/forms';
 import { Slot } from '../ask/Slot';
 import { number } from '../ask/said';
@@ -233,6 +233,7 @@ function List({ look, type, answer }: { look: Look; type: string; answer: WhatCa
   const withheld = looked.withheld || two;
   const rows = useRows(eyesOf(looked), looked, withheld);
   const others = useRows(otherEyes(looked), looked, true);
+  const otherName = usePersonName(looked.other, undefined);
   if (type === '') {
     return (
       <Typography>
@@ -301,6 +302,7 @@ function List({ look, type, answer }: { look: Look; type: string; answer: WhatCa
             page={page}
             beside={two ? others.data : undefined}
             name={answer.person.name}
+            other={otherName ?? looked.other}
           />
           <Pages
             total={page.total}

@@ -15,12 +15,22 @@ type Props = {
   /** The same page through somebody else's eyes. */
   beside: RecordPage | undefined;
   name: string;
+  /** What the second person is called. */
+  other: string;
 };
 
+type Compared = 'both' | 'neither' | 'first' | 'second' | 'otherwise';
+
 /** What a row is through two pairs of eyes: the same, seen by one alone, or seen otherwise. */
-export function compared(one: Row, other: Row | undefined): 'same' | 'first' | 'second' | 'other' {
-  if (!other || one.seen !== other.seen) {
-    return one.seen ? 'first' : 'second';
+export function compared(one: Row, other: Row | undefined): Compared {
+  if (!one.seen && !other?.seen) {
+    return 'neither';
+  }
+  if (!other?.seen) {
+    return 'first';
+  }
+  if (!one.seen) {
+    return 'second';
   }
   const alike = one.values.every(
     (value, at) =>
@@ -28,19 +38,27 @@ export function compared(one: Row, other: Row | undefined): 'same' | 'first' | '
       // Whether they could change it is no difference to the eye.
       (value.value !== undefined && value.value === other.values[at]?.value),
   );
-  return alike ? 'same' : 'other';
+  return alike ? 'both' : 'otherwise';
 }
 
-const DIFFERS = {
-  same: '',
-  first: 'only the first sees it',
-  second: 'only the second sees it',
-  other: 'they see it otherwise',
-};
+/** Who sees a row, by their names. */
+function whoSees(of: Compared, [one, other]: [string, string]): string {
+  switch (of) {
+    case 'first':
+      return `only ${one}`;
+    case 'second':
+      return `only ${other}`;
+    case 'otherwise':
+      return 'both, not alike';
+    default:
+      return of;
+  }
+}
 
 /** Rows as somebody has them: withheld rows and fields hatched, masked values masked. */
-export function RowsSeen({ look, page, beside, name }: Props) {
+export function RowsSeen({ look, page, beside, name, other }: Props) {
   const { looked } = look;
+  const inOrderOfKeys = looked.withheld || beside !== undefined;
   return (
     <Box
       role="region"
@@ -52,14 +70,15 @@ export function RowsSeen({ look, page, beside, name }: Props) {
       <Records>
         <thead>
           <tr>
-            {page.columns.map((column) => (
+            {page.columns.flatMap((column, at) => [
+              ...(beside && at === 1 ? [<th key="who">Who sees it</th>] : []),
               <th
                 key={column.key}
                 scope="col"
                 className={`${isNumeric(column.type) ? 'number' : ''} ${column.seen ? '' : 'withheld'}`}
                 title={column.seen ? '' : `${name} never sees ${column.label.toLowerCase()}`}
               >
-                {column.seen ? (
+                {column.seen && !inOrderOfKeys ? (
                   <TableSortLabel
                     active={looked.sort === column.key}
                     direction={looked.sort === column.key && looked.descending ? 'desc' : 'asc'}
@@ -76,23 +95,30 @@ export function RowsSeen({ look, page, beside, name }: Props) {
                   column.label
                 )}{' '}
                 {column.guarded && <Shield label="guarded" />}
-              </th>
-            ))}
-            {beside && <th scope="col">Beside the second</th>}
+              </th>,
+            ])}
           </tr>
         </thead>
         <tbody>
           {page.rows.map((row) => {
-            const other = beside?.rows.find((one) => one.key === row.key);
-            const differs = beside ? compared(row, other) : 'same';
+            const theirs = beside?.rows.find((one) => one.key === row.key);
+            const who = beside ? compared(row, theirs) : 'both';
+            const drawn = !row.seen && theirs?.seen ? theirs : row;
             return (
-              <tr key={row.key} data-seen={row.seen} data-picked={differs !== 'same'}>
-                {row.values.map((value, at) => {
+              <tr
+                key={row.key}
+                data-seen={row.seen}
+                data-picked={!['both', 'neither'].includes(who)}
+              >
+                {drawn.values.flatMap((value, at) => {
                   const column = page.columns[at] as RecordPage['columns'][number];
-                  return (
+                  return [
+                    ...(beside && at === 1
+                      ? [<td key="who">{whoSees(who, [name, other])}</td>]
+                      : []),
                     <td
                       key={column.key}
-                      className={`${isNumeric(column.type) ? 'number' : ''} ${row.seen ? levelClass(value.level) : 'withheld'}`}
+                      className={`${isNumeric(column.type) ? 'number' : ''} ${drawn.seen ? levelClass(value.level) : 'withheld'}`}
                     >
                       {at === 0 ? (
                         <Link
@@ -103,15 +129,12 @@ export function RowsSeen({ look, page, beside, name }: Props) {
                         >
                           {row.key}
                         </Link>
-                      ) : row.seen ? (
-                        shown(value, column.type, page.timeZone)
                       ) : (
-                        ''
+                        drawn.seen && shown(value, column.type, page.timeZone)
                       )}
-                    </td>
-                  );
+                    </td>,
+                  ];
                 })}
-                {beside && <td>{DIFFERS[differs]}</td>}
               </tr>
             );
           })}

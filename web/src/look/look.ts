@@ -101,7 +101,9 @@ export function useRows(slots: Slots, looked: Looked, withheld: boolean) {
               withheld,
               of: looked.of,
               search: looked.search,
-              ...(looked.sort ? { sort: looked.sort, descending: looked.descending } : {}),
+              ...(looked.sort && !withheld
+                ? { sort: looked.sort, descending: looked.descending }
+                : {}),
             },
           },
         }),

@@ -51,7 +51,9 @@ export function Reachers({
           key={`${one.person} ${one.account ?? ''}`}
           sx={{
             display: 'flex',
-            gap: 1.5,
+            flexWrap: 'wrap',
+            columnGap: 1.5,
+            mb: 0.25,
             pl: 1,
             borderLeft: '3px solid',
             borderColor: one.external ? 'secondary.main' : 'transparent',
@@ -63,7 +65,7 @@ export function Reachers({
           <Box component="span" sx={{ width: 70, flex: 'none' }}>
             {one.level}
           </Box>
-          <Box component="span" sx={{ color: 'text.secondary', minWidth: 0 }}>
+          <Box component="span" sx={{ color: 'text.secondary', flex: '1 1 260px' }}>
             {quoted(one.routes[0] ?? '')}
           </Box>
         </Box>

@@ -84,9 +84,7 @@ final class Classes {
         Map<Assignment, Integer> effects = new IdentityHashMap<>();
         for (Assignment assignment : design.assignments()) {
             if (view.counts(assignment.times())) {
-                Object effect =
-                        new Effect(assignment.gives(), assignment.bounds(), assignment.times());
-                effects.put(assignment, number(effect, numbersOf, things));
+                effects.put(assignment, number(Effect.of(assignment), numbersOf, things));
             }
         }
         Map<Integer, BitSet> shared = new LinkedHashMap<>();
@@ -155,7 +153,11 @@ final class Classes {
     }
 
     /** What an assignment comes to for whoever has it, whatever it is called. */
-    record Effect(Assignment.Gives gives, Bounds bounds, Times times) {}
+    record Effect(Assignment.Gives gives, Bounds bounds, Times times) {
+        static Effect of(Assignment one) {
+            return new Effect(one.gives(), one.bounds(), one.times());
+        }
+    }
 
     /** Whose records a sharing rule opens: who holds a role may change without the rule's doing. */
     private record Owners(SharingRule rule, Object people) {}

@@ -14,6 +14,8 @@ import java.util.Set;
 import java.util.function.BiFunction;
 import java.util.function.Supplier;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import nembar.core.answers.Classes.Effect;
 import nembar.core.catalogue.Field;
 import nembar.core.catalogue.Function;
 import nembar.core.catalogue.Operation;
@@ -28,6 +30,7 @@ import nembar.core.decision.FieldLevel;
 import nembar.core.decision.FunctionAccess;
 import nembar.core.decision.Grant;
 import nembar.core.decision.PersonAccess;
+import nembar.core.design.Assignment;
 import nembar.core.directory.Person;
 import nembar.core.model.Seats.Seat;
 
@@ -77,6 +80,29 @@ public final class WhoCan {
     /** What people of one class have in common: an answer, and by what. */
     private record Alike<A>(A answer, Supplier<Set<Way>> ways) {}
 
+    /**
+     * The ways of a class as those of one of its people: who holds the same may hold it by another
+     * assignment.
+     */
+    private Supplier<Set<Way>> own(Seat seat, Supplier<Set<Way>> ofClass) {
+        return () ->
+                ofClass.get().stream()
+                        .flatMap(
+                                way ->
+                                        way.element()
+                                                .filter(Assignment.class::isInstance)
+                                                .map(one -> own(seat, (Assignment) one))
+                                                .orElseGet(() -> Stream.of(way)))
+                        .collect(Collectors.toCollection(LinkedHashSet::new));
+    }
+
+    private Stream<Way> own(Seat seat, Assignment ofClass) {
+        Effect effect = Effect.of(ofClass);
+        return moment.model().assignmentsOf(seat).stream()
+                .filter(one -> Effect.of(one).equals(effect))
+                .map(one -> new Way(Optional.of(one), Optional.empty()));
+    }
+
     private static Set<Way> ways(List<Grant> grants) {
         return grants.stream().map(Way::of).collect(Collectors.toCollection(LinkedHashSet::new));
     }
@@ -107,7 +133,7 @@ public final class WhoCan {
                                         () ->
                                                 moment.access(seat)
                                                         .decide(type, operation, record, relatives),
-                                        alike.ways()));
+                                        own(seat, alike.ways())));
                     }
                 });
         return able;
@@ -137,7 +163,7 @@ public final class WhoCan {
                                                                         .grants()))),
                 (seat, alike) -> {
                     if (alike.answer() != FieldLevel.HIDDEN) {
-                        levels.add(new AtLevel<>(seat, alike.answer(), alike.ways()));
+                        levels.add(new AtLevel<>(seat, alike.answer(), own(seat, alike.ways())));
                     }
                 });
         return levels;
@@ -191,7 +217,11 @@ public final class WhoCan {
                                             new Once<>(() -> ways.apply(access, answer.get())));
                                 });
                 alike.answer()
-                        .ifPresent(level -> able.add(new AtLevel<>(seat, level, alike.ways())));
+                        .ifPresent(
+                                level ->
+                                        able.add(
+                                                new AtLevel<>(
+                                                        seat, level, own(seat, alike.ways()))));
             }
         }
         return able;
@@ -220,7 +250,10 @@ public final class WhoCan {
                             });
             if (!alike.answer().level().equals(Function.NONE)) {
                 levels.add(
-                        new AtLevel<>(seat, moment.access(seat).function(function), alike.ways()));
+                        new AtLevel<>(
+                                seat,
+                                moment.access(seat).function(function),
+                                own(seat, alike.ways())));
             }
         }
         return levels;

@@ -60,9 +60,10 @@ class WhoCanController {
     /**
      * Those on one page.
      *
-     * @param total how many there are who came by it in the way that was asked for
-     * @param all how many there are in all
-     * @param withheld how many more there are whom whoever asks may not see
+     * @param total how many lines there are of those who came by it in the way that was asked for:
+     *     one for each account that somebody acts for
+     * @param all how many people there are in all
+     * @param withheld how many more people there are whom whoever asks may not see
      */
     record WhoCanPage(List<Able> people, long total, long all, long withheld, List<ByWhat> ways) {}
 

@@ -2,6 +2,8 @@ package nembar.server.answers;
 
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.Collections;
+import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -117,9 +119,13 @@ class WhoCanService {
         return new WhoCanPage(
                 able(me, where.application(), Paging.slice(wanted, page, size)),
                 wanted.size(),
-                told.size(),
-                all.size() - told.size(),
+                people(told),
+                people(all) - people(told),
                 ways);
+    }
+
+    private static long people(List<Found> found) {
+        return found.stream().map(one -> one.seat().person().key()).distinct().count();
     }
 
     /** Those on a page, with their numbers counted in one scan for each type. */
@@ -154,18 +160,20 @@ class WhoCanService {
 
     /** By what people came by it, the way of most people first. */
     private static List<ByWhat> ways(AccessModel model, List<Found> found, Map<Way, String> keys) {
-        Map<Way, int[]> people = new LinkedHashMap<>();
+        Map<Way, Set<Person>> people = new LinkedHashMap<>();
         for (Found one : found) {
             for (Way way : one.ways().get()) {
-                int[] count = people.computeIfAbsent(way, any -> new int[2]);
-                count[0]++;
-                count[1] += one.seat().person().external() ? 1 : 0;
+                people.computeIfAbsent(
+                                way, any -> Collections.newSetFromMap(new IdentityHashMap<>()))
+                        .add(one.seat().person());
             }
         }
         Sentences sentences = new Sentences(model);
         people.keySet().forEach(way -> keys.put(way, key(way)));
         return people.entrySet().stream()
-                .sorted(Map.Entry.<Way, int[]>comparingByValue((one, other) -> other[0] - one[0]))
+                .sorted(
+                        Map.Entry.<Way, Set<Person>>comparingByValue(
+                                (one, other) -> other.size() - one.size()))
                 .map(
                         one ->
                                 new ByWhat(
@@ -173,8 +181,11 @@ class WhoCanService {
                                         one.getKey().element().map(of -> of.kind().list()),
                                         one.getKey().element().map(Element::key),
                                         words(sentences, one.getKey()),
-                                        one.getValue()[0],
-                                        one.getValue()[1]))
+                                        one.getValue().size(),
+                                        (int)
+                                                one.getValue().stream()
+                                                        .filter(Person::external)
+                                                        .count()))
                 .toList();
     }
 
@@ -423,9 +434,14 @@ class WhoCanService {
             Telling telling = new Telling(model, moment.standpoint(seat));
             return grants.stream()
                     .limit(ROUTES_AT_MOST)
-                    .map(grant -> Step.sentence(route.apply(telling, grant)))
+                    .map(grant -> Step.sentence(ofOthers(route.apply(telling, grant))))
                     .toList();
         }
+    }
+
+    /** Without the person, who is named beside it. */
+    private static List<Step> ofOthers(List<Step> steps) {
+        return steps.stream().filter(step -> step.kind() != Step.Kind.PERSON).toList();
     }
 
     private static FieldLevel best(FieldCoverage coverage) {

@@ -162,6 +162,11 @@ class RecordListService {
     private static ListQuery.Page page(
             Directory directory, RecordType type, List<FieldCoverage> fields, Wanted wanted) {
         Optional<String> sort = Optional.ofNullable(wanted.sort()).filter(key -> !key.isBlank());
+        if (sort.isPresent() && wanted.withheld()) {
+            throw new BadRequest(
+                    "sort",
+                    "With what is withheld, records are listed in the order of their keys.");
+        }
         sort.ifPresent(
                 key -> {
                     Field field = Question.field(type, key);

@@ -120,7 +120,12 @@ class RecordSheets {
                                     new TreeSet<>(List.of(key)),
                                     "it belongs to " + key));
             long count = records.count(question.application(), child, List.of(theirs)).of(theirs);
-            children.add(new Around(child.key(), child.plural(), "", count));
+            children.add(
+                    new Around(
+                            child.key(),
+                            count == 1 ? child.singular() : child.plural(),
+                            "",
+                            count));
         }
         return children;
     }

@@ -32,6 +32,7 @@ class Interface implements WebMvcConfigurer {
             "/ask/**",
             "/bench/**",
             "/ledger/**",
+            "/look/**",
             "/people/**",
             "/come-in/*",
             "/join/*"

@@ -66,7 +66,11 @@ class WhoCanTest {
         assertThat(first.path("words").asString()).isNotBlank();
         JsonNode narrowed = client.get(asked + "&by=" + first.path("key").asString()).json();
         assertThat(narrowed.path("total").asInt()).isEqualTo(first.path("people").asInt());
-        assertThat(narrowed.path("all").asInt()).isEqualTo(all.path("total").asInt());
+        assertThat(narrowed.path("all").asInt()).isEqualTo(all.path("all").asInt());
+        // Saskia Bellweather acts for two: one person, a line for each.
+        JsonNode broker = client.get(asked + "&by=assignments/shipper-saskia-bellweather").json();
+        assertThat(broker.path("total").asInt()).isEqualTo(2);
+        assertThat(broker.toString()).contains("two shippers.\",\"people\":1,\"outsiders\":1");
         all.path("people")
                 .forEach(one -> assertThat(one.path("records").asLong(-1)).isNotNegative());
         Answer gone = client.get(asked + "&by=assignments/nothing");

@@ -164,4 +164,91 @@ class RecordListTest {
         assertThat(client.get(voyages + "&page=two").status()).isEqualTo(400);
         assertThat(client.get(voyages + "&operation=create").status()).isEqualTo(400);
     }
+
+    @Test
+    void whatIsWithheldIsListedByItsKeyAlone(Installation nembar) {
+        Client client = nembar.administrator();
+        String lots = "person=ilse.marrow&type=cargo_lot&size=200";
+        JsonNode seen = list(client, lots);
+        JsonNode all = list(client, lots + "&withheld=true");
+        assertThat(all.path("total").asLong()).isGreaterThan(seen.path("total").asLong());
+        boolean withheld = false;
+        for (JsonNode row : all.path("rows")) {
+            if (!row.path("seen").asBoolean()) {
+                withheld = true;
+                row.path("values")
+                        .forEach(
+                                value -> {
+                                    assertThat(value.path("level").asString()).isEqualTo("hidden");
+                                    assertThat(value.has("value")).isFalse();
+                                });
+            }
+        }
+        assertThat(withheld).isTrue();
+        Answer sorted =
+                client.get(
+                        "/api/ask/records?application=towline&withheld=true&sort=loads_on&" + lots);
+        assertThat(sorted.status()).isEqualTo(400);
+        assertThat(sorted.detail()).contains("in the order of their keys");
+    }
+
+    @Test
+    void aRecordIsShownWithWhatIsAroundIt(Installation nembar) {
+        Client client = nembar.administrator();
+        String mabel = "/api/ask/record?application=towline&person=mabel.hollis&type=";
+        JsonNode voyages = list(client, "person=mabel.hollis&type=voyage&size=1");
+        String voyage = voyages.at("/rows/0/key").asString();
+        JsonNode sheet = client.get(mabel + "voyage&record=" + voyage).json();
+        assertThat(sheet.path("seen").asBoolean()).isTrue();
+        assertThat(sheet.path("operations").toString()).contains("view").doesNotContain("create");
+        JsonNode lots = sheet.at("/children/0");
+        JsonNode below =
+                list(
+                        client,
+                        "person=mabel.hollis&type="
+                                + lots.path("type").asString()
+                                + "&size=200&of="
+                                + voyage);
+        assertThat(below.path("total").asLong()).isEqualTo(lots.path("records").asLong());
+        assertThat(column(below, "voyage")).containsOnly(voyage);
+        String lot = below.at("/rows/0/key").asString();
+        JsonNode parent = client.get(mabel + "cargo_lot&record=" + lot).json().path("parent");
+        assertThat(parent.path("key").asString()).isEqualTo(voyage);
+        Answer gone = client.get(mabel + "voyage&record=V-0");
+        assertThat(gone.status()).isEqualTo(404);
+        assertThat(gone.detail()).contains("It may have been deleted.");
+    }
+
+    @Test
+    void anOutsiderFindsNothingOfAnybodyElses(Installation nembar) {
+        Client client = nembar.administrator();
+        String others =
+                list(client, "person=ragna.northfell&type=invoice&size=1")
+                        .at("/rows/0/key")
+                        .asString();
+        String mabel = "person=mabel.hollis&type=invoice";
+        assertThat(list(client, mabel + "&search=" + others).path("rows").toString())
+                .doesNotContain('"' + others + '"');
+        assertThat(list(client, mabel + "&record=" + others).path("total").asLong()).isZero();
+        JsonNode sheet =
+                client.get("/api/ask/record?application=towline&" + mabel + "&record=" + others)
+                        .json();
+        assertThat(sheet.path("seen").asBoolean()).isFalse();
+        assertThat(sheet.path("values")).isEmpty();
+        assertThat(sheet.path("parent").isMissingNode()).isTrue();
+        Answer sorted =
+                client.get(
+                        "/api/ask/records?application=towline&person=mabel.hollis&type=voyage"
+                                + "&sort=margin");
+        assertThat(sorted.status()).isEqualTo(400);
+    }
+
+    @Test
+    void thatSomebodyLookedIsKeptOnceAnHour(Installation nembar) {
+        Client client = nembar.administrator();
+        list(client, "person=otto.grist&type=voyage&size=1");
+        list(client, "person=otto.grist&type=invoice&size=1");
+        String history = client.get("/api/people/otto.grist").json().path("history").toString();
+        assertThat(history.split("looked through in Towline", -1)).hasSize(2);
+    }
 }
