@@ -153,6 +153,8 @@ function Marks({
 function Mark({ label, here, onClick }: { label: string; here: boolean; onClick: () => void }) {
   return (
     <ButtonBase
+      // By keyboard, Earlier and Later lead from one to the next.
+      tabIndex={-1}
       aria-label={label}
       aria-pressed={here}
       title={label}

@@ -298,11 +298,11 @@ function Ways({
               <Button
                 variant="text"
                 size="small"
-                aria-label={`What taking it away would do: ${one.words}`}
+                aria-label={`Without it: ${one.words}`}
                 onClick={() => setAway(one)}
                 sx={{ p: 0, ml: 'auto', whiteSpace: 'nowrap' }}
               >
-                Without it …
+                Without it
               </Button>
             )}
           </Box>

@@ -87,7 +87,7 @@ test('who can is told by what, narrowed to one way, and a way is taken away', as
   await userEvent.click(screen.getByRole('button', { name: '1 person' }));
   expect(await screen.findByText(/Only those who came by it so/)).toBeTruthy();
   expect(calls.some((one) => one.query.get('by') === 'assignments/a1')).toBe(true);
-  await userEvent.click(screen.getByRole('button', { name: /What taking it away would do/ }));
+  await userEvent.click(screen.getByRole('button', { name: /Without it/ }));
   await userEvent.click(await screen.findByRole('button', { name: 'Take it away' }));
   expect(await screen.findByText('On the bench')).toBeTruthy();
 });

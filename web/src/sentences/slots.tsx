@@ -48,14 +48,19 @@ export function OneOf({
 /** Puts the cursor back into a slot that is begun anew after a choice. */
 function useStaying() {
   const chosen = useRef(false);
+  const last = useRef<HTMLInputElement | null>(null);
   return {
     stay: () => {
       chosen.current = true;
     },
     inputRef: (element: HTMLInputElement | null) => {
-      if (element && chosen.current) {
-        chosen.current = false;
-        element.focus();
+      // The slot in which the choice was made may be drawn once more before its successor is.
+      if (element && element !== last.current) {
+        last.current = element;
+        if (chosen.current) {
+          chosen.current = false;
+          element.focus();
+        }
       }
     },
   };

@@ -1,5 +1,7 @@
 package nembar.e2e;
 
+import static org.assertj.core.api.Assertions.assertThat;
+
 import java.io.File;
 import java.io.IOException;
 import java.io.UncheckedIOException;
@@ -344,6 +346,15 @@ public final class Page {
     /** Waits until the focus is on what has this label or text. */
     Page focusOn(String label) {
         wait.until(page -> focused().equals(label));
+        return this;
+    }
+
+    /** Goes on by the Tab key, over a few places at most, to what has this label or text. */
+    Page tabTo(String label) {
+        for (int i = 0; i < 8 && !focused().startsWith(label); i++) {
+            type(Keys.TAB);
+        }
+        assertThat(focused()).startsWith(label);
         return this;
     }
 
