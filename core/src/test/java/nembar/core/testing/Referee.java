@@ -176,21 +176,17 @@ public final class Referee {
         } else {
             return false;
         }
-        for (GovernedRecord parent : fleet.of(link.recordType())) {
-            if (parent.key("id").equals(record.key(link.through()))) {
-                return may(onParent, parent, false);
-            }
-        }
-        return false;
+        GovernedRecord parent = parentOf(record);
+        return parent != null && may(onParent, parent, false);
     }
 
     private boolean byChild(GovernedRecord record) {
         for (RecordType child : model.catalogue().recordTypes()) {
             Parent link = child.parent().orElse(null);
             if (link != null && link.lifts() && link.recordType().equals(record.recordType())) {
-                for (GovernedRecord below : fleet.of(child.key())) {
-                    if (below.key(link.through()).equals(record.key("id"))
-                            && may("view", below, true)) {
+                String key = record.key(type(record).keyField()).orElse("");
+                for (GovernedRecord below : fleet.referring(child, link.through(), key)) {
+                    if (may("view", below, true)) {
                         return true;
                     }
                 }
@@ -374,7 +370,9 @@ public final class Referee {
                             share.recordType(),
                             operation,
                             record,
-                            top -> top.key("id").equals(Optional.of(share.record())))) {
+                            top ->
+                                    top.key(type(top).keyField())
+                                            .equals(Optional.of(share.record())))) {
                 return true;
             }
         }
@@ -421,12 +419,8 @@ public final class Referee {
         if (link == null) {
             return null;
         }
-        for (GovernedRecord parent : fleet.of(link.recordType())) {
-            if (parent.key("id").equals(record.key(link.through()))) {
-                return parent;
-            }
-        }
-        return null;
+        RecordType of = model.catalogue().recordType(link.recordType()).orElseThrow();
+        return record.key(link.through()).flatMap(key -> fleet.record(of, key)).orElse(null);
     }
 
     private boolean isIn(Team team, Person person) {
