@@ -37,16 +37,18 @@ export function TimeLine({ slots, onWhen }: Props) {
       aria-label="When the answer changes"
       sx={{ mt: -0.5, mb: 1.25, maxWidth: 900 }}
     >
-      <Box sx={{ display: 'flex', alignItems: 'center', gap: 1 }}>
-        <Step change={earlier} words="Earlier" onWhen={onWhen} />
-        <Marks changes={changes} at={at} now={now} asked={slots.at !== ''} onWhen={onWhen} />
-        <Step change={later} words="Later" onWhen={onWhen} />
-        {slots.at !== '' && (
-          <Button variant="text" size="small" onClick={() => onWhen('')}>
-            Back to now
-          </Button>
-        )}
-      </Box>
+      {(changes.length > 0 || slots.at !== '') && (
+        <Box sx={{ display: 'flex', alignItems: 'center', gap: 1 }}>
+          <Step change={earlier} words="Earlier" onWhen={onWhen} />
+          <Marks changes={changes} at={at} now={now} asked={slots.at !== ''} onWhen={onWhen} />
+          <Step change={later} words="Later" onWhen={onWhen} />
+          {slots.at !== '' && (
+            <Button variant="text" size="small" onClick={() => onWhen('')}>
+              Back to now
+            </Button>
+          )}
+        </Box>
+      )}
       <Typography variant="body2" color="textSecondary" sx={{ mt: 0.25 }}>
         {publication === undefined ? (
           'Nothing had been published yet.'

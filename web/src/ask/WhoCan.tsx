@@ -138,10 +138,25 @@ function Answer({
     <Box sx={{ mt: 2, display: 'grid', gridTemplateColumns: 'minmax(0, 1fr) 340px', gap: 4 }}>
       <div>
         {told && (
-          <Typography variant="h2" component="h2" sx={{ mb: 1 }}>
-            {counted(told.all, told.withheld)}
-            {asked.by && `, ${number(told.total)} of them so`}
-          </Typography>
+          <Box sx={{ display: 'flex', alignItems: 'center', mb: 1 }}>
+            <Typography variant="h2" component="h2" sx={{ flex: 1 }}>
+              {counted(told.all, told.withheld)}
+              {asked.by && `, ${number(told.total)} of them so`}
+            </Typography>
+            <Button
+              component="a"
+              variant="outlined"
+              className="no-print"
+              href={`/api/applications/${application}/who-can.csv?${new URLSearchParams({
+                ...subject(doing, record),
+                ...(at ? { at } : {}),
+                ...(asked.by ? { by: asked.by } : {}),
+              })}`}
+              download
+            >
+              CSV
+            </Button>
+          </Box>
         )}
         <Listing
           label="Who can"
@@ -219,7 +234,7 @@ function Row({
         {able.external && (
           <Box component="span" sx={{ color: 'secondary.main', fontSize: 12.5 }}>
             {' '}
-            outsider
+            {able.accountName ? `for ${able.accountName}` : 'outsider'}
           </Box>
         )}
       </Box>

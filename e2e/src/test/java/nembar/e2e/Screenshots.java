@@ -19,7 +19,6 @@ class Screenshots {
     void take(Page page) {
         page.go("/");
         page.see(By.cssSelector("input[type=email]"));
-        shoot(page, "sign-in");
         page.signIn(Page.ADMINISTRATOR, Page.ADMINISTRATORS_PASSWORD);
         page.focusOn("Person").type("mar");
         page.see(By.xpath("//li[@role='option'][contains(., 'Ilse Marrow')]"));
@@ -29,12 +28,18 @@ class Screenshots {
         shoot(page, "because");
         page.go(ASK + "saskia.bellweather&because=cell:voyage:view").read("lifts");
         shoot(page, "ask-outsider");
-        page.go(ASK + "clemency.hart&because=cell:invoice:approve").read("What is missing");
-        shoot(page, "why-not");
         page.go(ASK + "ilse.marrow&list=cargo_lot:view&because=cell:cargo_lot:view")
                 .read("1 to 25 of");
         page.read("holds Dispatcher");
         shoot(page, "records");
+        page.go("/ask/who-can?application=towline&do=cell:invoice:view").read("By what");
+        shoot(page, "who-can");
+        page.go("/ask/why?application=towline&person=bram.oduya&do=cell:invoice:view&record=3016")
+                .read("Share this invoice");
+        shoot(page, "would-take");
+        page.go("/look/towline?person=ilse.marrow&other=livia.sarto&type=cargo_lot")
+                .read("only Livia");
+        shoot(page, "look-through");
         bench(page);
         people(page);
         page.dark();
@@ -76,7 +81,6 @@ class Screenshots {
         shoot(page, "person-change");
         page.press("Cancel").go("/people/bring-in");
         page.fill("Addresses", ROWS).press("Judge these rows").read("Go on with 3");
-        shoot(page, "bring-in");
         page.press("2. Place").complete("Unit", "Credit", "Credit").press("Go on");
         page.complete("Role", "Incident w", "Incident watcher").press("See what it amounts to");
         page.read("Each will view").read("Movement map");

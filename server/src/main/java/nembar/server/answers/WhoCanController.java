@@ -3,13 +3,17 @@ package nembar.server.answers;
 import io.swagger.v3.oas.annotations.Operation;
 import java.util.List;
 import java.util.Optional;
+import nembar.server.http.Csv;
+import nembar.server.http.Paging;
 import nembar.server.session.Me;
 import org.springdoc.core.annotations.ParameterObject;
+import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBody;
 
 /** Who can do something in an application. */
 @RestController
@@ -26,6 +30,7 @@ class WhoCanController {
     /**
      * Somebody who can.
      *
+     * @param accountName of an outsider, for whom they act
      * @param level what they can: the operation, the level of the field or function
      * @param records how many records it is about; empty where one is asked about, or where that
      *     number is not for whoever asks
@@ -35,6 +40,7 @@ class WhoCanController {
             String person,
             String name,
             Optional<String> account,
+            Optional<String> accountName,
             boolean external,
             String level,
             Optional<Long> records,
@@ -93,6 +99,22 @@ class WhoCanController {
             @ParameterObject WhoCanAsked asked,
             @RequestParam(defaultValue = "0") int page,
             @RequestParam(defaultValue = "50") int size) {
+        Paging.check(page, size);
+        return asked(application, asked).page(page, size);
+    }
+
+    /** The same list whole, as a CSV file (RFC 4180). */
+    @GetMapping(path = "/who-can.csv", produces = "text/csv")
+    @Operation(operationId = "whoCanCsv")
+    ResponseEntity<StreamingResponseBody> csv(
+            @PathVariable String application, @ParameterObject WhoCanAsked asked) {
+        return Csv.file(
+                "who-can.csv",
+                List.of("Person", "Account", "Outsider", "Level", "Records", "How"),
+                asked(application, asked).all().map(WhoCanController::row));
+    }
+
+    private WhoCanService.Answer asked(String application, WhoCanAsked asked) {
         return answers.whoCan(
                 me.person(),
                 new Lookups.Where(application, asked.at(), asked.draft()),
@@ -103,8 +125,16 @@ class WhoCanController {
                         asked.classification(),
                         asked.record(),
                         asked.function()),
-                asked.by() == null ? "" : asked.by(),
-                page,
-                size);
+                asked.by() == null ? "" : asked.by());
+    }
+
+    private static List<String> row(Able one) {
+        return List.of(
+                one.name(),
+                one.accountName().orElse(""),
+                one.external() ? "yes" : "",
+                one.level(),
+                one.records().map(String::valueOf).orElse(""),
+                String.join(" | ", one.routes()));
     }
 }

@@ -15,6 +15,8 @@ import java.util.function.BiFunction;
 import java.util.function.Predicate;
 import java.util.function.Supplier;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import nembar.core.answers.Counting;
 import nembar.core.answers.Moment;
 import nembar.core.answers.Way;
@@ -51,6 +53,7 @@ import org.springframework.stereotype.Service;
 @Service
 class WhoCanService {
     private static final int ROUTES_AT_MOST = 3;
+    private static final int AT_A_TIME = 200;
 
     private final Records records;
     private final Governance governance;
@@ -93,12 +96,51 @@ class WhoCanService {
     /** How many records it is about. */
     private record Counted(RecordType type, RecordSet records) {}
 
+    /** Everybody who can, by what, and those of them that are wanted. */
+    final class Answer {
+        private final Person me;
+        private final Moment moment;
+        private final List<Found> told;
+        private final List<Found> wanted;
+        private final long withheld;
+        private final List<ByWhat> ways;
+
+        private Answer(
+                Person me,
+                Moment moment,
+                List<Found> told,
+                List<Found> wanted,
+                long withheld,
+                List<ByWhat> ways) {
+            this.me = me;
+            this.moment = moment;
+            this.told = told;
+            this.wanted = wanted;
+            this.withheld = withheld;
+            this.ways = ways;
+        }
+
+        WhoCanPage page(int page, int size) {
+            return new WhoCanPage(
+                    able(me, moment.model(), Paging.slice(wanted, page, size)),
+                    wanted.size(),
+                    people(told),
+                    withheld,
+                    ways);
+        }
+
+        /** All that are wanted, worked out some at a time. */
+        Stream<Able> all() {
+            return IntStream.range(0, (wanted.size() + AT_A_TIME - 1) / AT_A_TIME)
+                    .mapToObj(page -> Paging.slice(wanted, page, AT_A_TIME))
+                    .flatMap(some -> able(me, moment.model(), some).stream());
+        }
+    }
+
     /**
      * @param by key of the way by which those that are wanted came by it; all where it is empty
      */
-    WhoCanPage whoCan(
-            Person me, Lookups.Where where, Subject subject, String by, int page, int size) {
-        Paging.check(page, size);
+    Answer whoCan(Person me, Lookups.Where where, Subject subject, String by) {
         Moment moment = lookups.moment(me, where);
         Predicate<Person> visible = governance.mayView(me);
         List<Found> all = new Asking(me, moment, where.application()).ask(subject);
@@ -116,12 +158,7 @@ class WhoCanService {
                                                 || one.ways().get().stream()
                                                         .anyMatch(way -> keys.get(way).equals(by)))
                         .toList();
-        return new WhoCanPage(
-                able(me, where.application(), Paging.slice(wanted, page, size)),
-                wanted.size(),
-                people(told),
-                people(all) - people(told),
-                ways);
+        return new Answer(me, moment, told, wanted, people(all) - people(told), ways);
     }
 
     private static long people(List<Found> found) {
@@ -129,7 +166,7 @@ class WhoCanService {
     }
 
     /** Those on a page, with their numbers counted in one scan for each type. */
-    private List<Able> able(Person me, String application, List<Found> page) {
+    private List<Able> able(Person me, AccessModel model, List<Found> page) {
         Map<RecordType, List<RecordSet>> sets = new LinkedHashMap<>();
         page.forEach(
                 one ->
@@ -139,7 +176,7 @@ class WhoCanService {
                                                 sets.computeIfAbsent(
                                                                 of.type(), any -> new ArrayList<>())
                                                         .add(of.records())));
-        Counting counting = lookups.counting(me, application);
+        Counting counting = lookups.counting(me, model.application().key());
         Map<RecordType, Map<RecordSet, Long>> counts = new LinkedHashMap<>();
         sets.forEach((type, some) -> counts.put(type, counting.count(type, some)));
         return page.stream()
@@ -149,6 +186,10 @@ class WhoCanService {
                                         one.seat().person().key(),
                                         one.seat().person().name(),
                                         one.seat().account(),
+                                        one.seat()
+                                                .account()
+                                                .filter(any -> one.seat().person().external())
+                                                .map(model.directory().accountNames()::get),
                                         one.seat().person().external(),
                                         one.level(),
                                         one.counted()

@@ -90,4 +90,18 @@ class WhoCanTest {
         assertThat(unknown.status()).isEqualTo(400);
         assertThat(unknown.detail()).contains("No field is classified");
     }
+
+    @Test
+    void whoCanIsHadAsAFile(Installation nembar) {
+        Client client = nembar.administrator();
+        String asked = "?type=invoice&operation=view";
+        Answer file = client.get(TOWLINE + "/who-can.csv" + asked);
+        assertThat(file.status()).isEqualTo(200);
+        assertThat(file.text())
+                .startsWith("Person,Account,Outsider,Level,Records,How")
+                .contains("Mabel Hollis,Hollis Grain,yes,view,121,");
+        long lines = file.text().lines().count() - 1;
+        assertThat(lines)
+                .isEqualTo(client.get(TOWLINE + "/who-can" + asked).json().path("total").asLong());
+    }
 }
