@@ -11,6 +11,7 @@ import { CouldSentence } from './CouldSentence';
 import { Differs } from './Differs';
 import { Functions } from './Functions';
 import { FORMS, formOf, inForm } from './forms';
+import { Matrix } from './Matrix';
 import { aboutSomebody, useQuestion } from './question';
 import { ReachGrid } from './ReachGrid';
 import { RecordList } from './RecordList';
@@ -34,6 +35,8 @@ export default function AskPlace() {
       return <Alone>{<Why />}</Alone>;
     case 'differs':
       return <Alone>{<Differs />}</Alone>;
+    case 'matrix':
+      return <Alone>{<Matrix />}</Alone>;
     default:
       return <Navigate to="/ask/what-can" replace />;
   }

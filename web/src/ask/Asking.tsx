@@ -4,7 +4,13 @@ import { type ReactNode, type Ref, useDeferredValue, useMemo, useState } from 'r
 import { useNavigate, useSearchParams } from 'react-router';
 import { InstantField } from '../app/Dates';
 import { exactly } from '../app/when';
-import { type PersonLine, useApplications, usePeople, usePersonName } from './answers';
+import {
+  type PersonLine,
+  useApplications,
+  usePeople,
+  usePersonName,
+  type WhatCan,
+} from './answers';
 import { FORMS, type Form, inForm } from './forms';
 import { type Choice, Slot } from './Slot';
 
@@ -107,6 +113,32 @@ export function PersonSlot({
         onChoose(next.key);
       }}
     />
+  );
+}
+
+/** For whom an outsider of several organisations acts; nothing where there is no choice. */
+export function AccountSlot({
+  about,
+  onChoose,
+}: {
+  about: WhatCan['person'] | undefined;
+  onChoose: (account: string) => void;
+}) {
+  if (!about || about.accounts.length < 2) {
+    return null;
+  }
+  return (
+    <>
+      <span>acting for</span>
+      <Slot
+        label="Account acted for"
+        placeholder="an account"
+        value={about.account ?? null}
+        choices={about.accounts}
+        none="They belong to no such account"
+        onChoose={(next) => onChoose(next.key)}
+      />
+    </>
   );
 }
 

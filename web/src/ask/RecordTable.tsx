@@ -47,37 +47,13 @@ export function RecordTable({ page, listed, question }: Props) {
         <thead>
           <tr>
             {page.columns.map((column) => (
-              <th
+              <ColumnHead
                 key={column.key}
-                scope="col"
-                className={`${isNumeric(column.type) ? 'number' : ''} ${column.seen ? '' : 'withheld'}`}
-                aria-sort={
-                  listed.sort === column.key
-                    ? listed.descending
-                      ? 'descending'
-                      : 'ascending'
-                    : undefined
-                }
-              >
-                {column.seen ? (
-                  <TableSortLabel
-                    active={listed.sort === column.key}
-                    direction={listed.sort === column.key && listed.descending ? 'desc' : 'asc'}
-                    onClick={() =>
-                      question.arrange({
-                        sort: column.key,
-                        descending: listed.sort === column.key && !listed.descending,
-                        page: 0,
-                      })
-                    }
-                  >
-                    {column.label}
-                  </TableSortLabel>
-                ) : (
-                  column.label
-                )}{' '}
-                {column.guarded && <Shield label="guarded" />}
-              </th>
+                column={column}
+                sort={listed.sort}
+                descending={listed.descending}
+                onSort={(descending) => question.arrange({ sort: column.key, descending, page: 0 })}
+              />
             ))}
           </tr>
         </thead>
@@ -119,6 +95,44 @@ export function RecordTable({ page, listed, question }: Props) {
         </tbody>
       </Records>
     </Box>
+  );
+}
+
+/** The head of a column: what the person sees they can sort by. */
+export function ColumnHead({
+  column,
+  sort,
+  descending,
+  onSort,
+}: {
+  column: RecordPage['columns'][number];
+  /** Key of the column that the rows are sorted by. */
+  sort: string;
+  descending: boolean;
+  /** Left out where rows stand in the order of their keys. */
+  onSort?: ((descending: boolean) => void) | undefined;
+}) {
+  const sorted = sort === column.key && onSort !== undefined;
+  return (
+    <th
+      scope="col"
+      className={`${isNumeric(column.type) ? 'number' : ''} ${column.seen ? '' : 'withheld'}`}
+      title={column.seen ? '' : `They never see ${column.label.toLowerCase()}`}
+      aria-sort={sorted ? (descending ? 'descending' : 'ascending') : undefined}
+    >
+      {column.seen && onSort ? (
+        <TableSortLabel
+          active={sorted}
+          direction={sorted && descending ? 'desc' : 'asc'}
+          onClick={() => onSort(sorted && !descending)}
+        >
+          {column.label}
+        </TableSortLabel>
+      ) : (
+        column.label
+      )}{' '}
+      {column.guarded && <Shield label="guarded" />}
+    </th>
   );
 }
 

@@ -1,9 +1,8 @@
 import { useEffect, useRef } from 'react';
 import { useShortcut } from '../app/shortcuts';
-import { ApplicationSlot, Asking, InstantSlot, PersonSlot } from './Asking';
+import { AccountSlot, ApplicationSlot, Asking, InstantSlot, PersonSlot } from './Asking';
 import type { WhatCan } from './answers';
 import type { Question } from './question';
-import { Slot } from './Slot';
 
 /** What somebody can do: the question as a sentence whose slots are filled. */
 export function Sentence({
@@ -25,7 +24,6 @@ export function Sentence({
     }
   }, [slots.person]);
   const about = answer?.person.key === slots.person ? answer.person : undefined;
-  const several = about && about.accounts.length > 1;
 
   return (
     <Asking form="what-can">
@@ -35,19 +33,7 @@ export function Sentence({
         inputRef={personInput}
         onChoose={(person) => ask({ person })}
       />
-      {several && (
-        <>
-          <span>acting for</span>
-          <Slot
-            label="Account acted for"
-            placeholder="an account"
-            value={about.account ?? null}
-            choices={about.accounts}
-            none="They belong to no such account"
-            onChoose={(next) => ask({ account: next.key })}
-          />
-        </>
-      )}
+      <AccountSlot about={about} onChoose={(account) => ask({ account })} />
       <span>do in</span>
       <ApplicationSlot
         application={slots.application}

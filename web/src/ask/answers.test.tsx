@@ -2,7 +2,7 @@ import { screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { Route, Routes } from 'react-router';
 import { expect, test } from 'vitest';
-import { serve, show } from '../testing/served';
+import { Refusal, serve, show } from '../testing/served';
 import AskPlace from './AskPlace';
 
 const A = '/api/applications/app';
@@ -159,4 +159,39 @@ test('a form that there is none of leads to the first', async () => {
   ask('/ask/rubbish');
   expect(await screen.findByText(/Fill in whom the question is about/)).toBeTruthy();
   expect(screen.getByText('Who can change cargo lots in Towline?')).toBeTruthy();
+});
+
+test('the matrix is people by record type, and a cell leads to its reasons', async () => {
+  serve({
+    ...served,
+    [`GET ${A}/matrix`]: () => ({
+      types: [
+        { key: 'trip', name: 'Trips' },
+        { key: 'load', name: 'Loads' },
+      ],
+      rows: [
+        {
+          person: 'eve',
+          name: 'Eve Marsh',
+          account: 'red',
+          seat: 'Red Line',
+          external: true,
+          cells: [
+            { notches: 6, words: 'own account' },
+            { notches: 0, words: '' },
+          ],
+        },
+      ],
+      total: 1,
+      withheld: 4,
+    }),
+    'GET /api/ask/what-can': () => new Refusal(404, { title: 'Not found', detail: 'gone' }),
+  });
+  ask('/ask/matrix?application=app');
+  expect(await screen.findByText('1 reaches something, and 4 whom you may not see')).toBeTruthy();
+  const cell = screen.getByRole('button', { name: 'Eve Marsh, view trips, own account' });
+  expect(screen.queryByRole('button', { name: /view loads/ })).toBeNull();
+  expect(screen.getByRole('link', { name: 'XLSX' }).getAttribute('href')).toContain('matrix.xlsx');
+  await userEvent.click(cell);
+  expect(await screen.findByText('gone')).toBeTruthy();
 });

@@ -31,6 +31,12 @@ export const FORMS = [
     example: 'What differs between Ilse Marrow and Maren Holt in Towline?',
   },
   {
+    key: 'matrix',
+    words: 'How far may everybody',
+    detail: 'reach: people by record type',
+    example: 'How far may everybody view in Towline?',
+  },
+  {
     key: 'look',
     words: 'Look through',
     detail: 'somebody’s eyes, at the records themselves',
@@ -50,6 +56,7 @@ const KEPT: Record<Form, string[]> = {
   why: ['application', 'person', 'account', 'at', 'do', 'record'],
   'what-could': ['application', 'at'],
   differs: ['application', 'person', 'account', 'at'],
+  matrix: ['application', 'at'],
   look: ['person', 'account', 'at'],
 };
 

@@ -10,10 +10,9 @@ import { Pages } from '../app/Pages';
 import { Search } from '../app/Search';
 import { Trouble } from '../app/Trouble';
 import { exactly } from '../app/when';
-import { ApplicationSlot, InstantSlot, PersonSlot } from '../ask/Asking';
+import { AccountSlot, ApplicationSlot, InstantSlot, PersonSlot } from '../ask/Asking';
 import { PAGE_SIZE, usePersonName, useWhatCan, type WhatCan } from '../ask/answers';
 import { inForm } from '../ask/forms';
-import { Slot } from '../ask/Slot';
 import { number } from '../ask/said';
 import { Working } from '../ask/Working';
 import { eyesOf, type Look, type Looked, otherEyes, useLook, useRows } from './look';
@@ -104,19 +103,7 @@ function Band({ look, answer }: { look: Look; answer: WhatCan | undefined }) {
         name={about?.name}
         onChoose={(person) => by({ person, account: '' })}
       />
-      {about && about.accounts.length > 1 && (
-        <>
-          <span>acting for</span>
-          <Slot
-            label="Account acted for"
-            placeholder="an account"
-            value={about.account ?? null}
-            choices={about.accounts}
-            none="They belong to no such account"
-            onChoose={(next) => by({ account: next.key })}
-          />
-        </>
-      )}
+      <AccountSlot about={about} onChoose={(account) => by({ account })} />
       <span>at</span>
       <ApplicationSlot
         application={looked.application}

@@ -1,9 +1,7 @@
 import Box from '@mui/material/Box';
 import Link from '@mui/material/Link';
-import TableSortLabel from '@mui/material/TableSortLabel';
 import type { RecordPage } from '../ask/answers';
-import { Shield } from '../ask/marks';
-import { levelClass, Records, shown } from '../ask/RecordTable';
+import { ColumnHead, levelClass, Records, shown } from '../ask/RecordTable';
 import { isNumeric } from '../ask/said';
 import type { Look } from './look';
 
@@ -72,30 +70,17 @@ export function RowsSeen({ look, page, beside, name, other }: Props) {
           <tr>
             {page.columns.flatMap((column, at) => [
               ...(beside && at === 1 ? [<th key="who">Who sees it</th>] : []),
-              <th
+              <ColumnHead
                 key={column.key}
-                scope="col"
-                className={`${isNumeric(column.type) ? 'number' : ''} ${column.seen ? '' : 'withheld'}`}
-                title={column.seen ? '' : `${name} never sees ${column.label.toLowerCase()}`}
-              >
-                {column.seen && !inOrderOfKeys ? (
-                  <TableSortLabel
-                    active={looked.sort === column.key}
-                    direction={looked.sort === column.key && looked.descending ? 'desc' : 'asc'}
-                    onClick={() =>
-                      look.arrange({
-                        sort: column.key,
-                        down: looked.sort === column.key && !looked.descending ? 'yes' : '',
-                      })
-                    }
-                  >
-                    {column.label}
-                  </TableSortLabel>
-                ) : (
-                  column.label
-                )}{' '}
-                {column.guarded && <Shield label="guarded" />}
-              </th>,
+                column={column}
+                sort={looked.sort}
+                descending={looked.descending}
+                onSort={
+                  inOrderOfKeys
+                    ? undefined
+                    : (down) => look.arrange({ sort: column.key, down: down ? 'yes' : '' })
+                }
+              />,
             ])}
           </tr>
         </thead>

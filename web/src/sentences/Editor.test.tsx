@@ -159,7 +159,7 @@ test('a direct share tells first who reaches the record already', async () => {
       people: [
         { person: 'ann', name: 'Ann', external: false, level: 'change', routes: ['holds `Mate`'] },
       ],
-      total: 3,
+      total: 2,
       withheld: 1,
     }),
   });

@@ -92,6 +92,16 @@ class AskFormsTest {
     }
 
     @Test
+    void theMatrixLeadsToAPersonsReasons(Page page) {
+        page.signInAsAdministrator().go("/ask/matrix?application=towline");
+        page.read("reach something").read("Mabel Hollis");
+        assertThat(page.seriousAxeFindings()).isEmpty();
+        page.fill("Find by name, unit, organisation", "Ilse").missing("Mabel Hollis");
+        page.click(By.cssSelector("button[aria-label^='Ilse Marrow, view cargo lots']"));
+        page.read("Ilse Marrow may view 642 cargo lots");
+    }
+
+    @Test
     void anOutsiderFindsNothingOfAnybodyElses(Page page) {
         page.signInAsAdministrator();
         page.go("/people/p/mabel.hollis").press("Look through their eyes");

@@ -80,16 +80,7 @@ class Lookups {
             throw new BadRequest("record", "Name the record by its key.");
         }
         governance.requireSteward(me, model, type);
-        return records.find(application, type, key)
-                .orElseThrow(
-                        () ->
-                                new NotFound(
-                                        "record",
-                                        "There is no "
-                                                + type.singular().toLowerCase(Locale.ROOT)
-                                                + " `"
-                                                + key
-                                                + "`."));
+        return records.require(application, type, key);
     }
 
     static RecordType type(AccessModel model, String key) {

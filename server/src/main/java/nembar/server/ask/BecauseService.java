@@ -28,7 +28,6 @@ import nembar.server.ask.Because.CutShown;
 import nembar.server.ask.Because.RouteShown;
 import nembar.server.ask.Because.StepShown;
 import nembar.server.governance.Governance;
-import nembar.server.http.NotFound;
 import nembar.server.http.Refused;
 import nembar.server.records.Records;
 import nembar.server.records.Records.Counts;
@@ -127,17 +126,7 @@ class BecauseService {
                         why -> {
                             throw new Refused(why, List.of());
                         });
-        GovernedRecord record =
-                records.find(question.application(), type, key)
-                        .orElseThrow(
-                                () ->
-                                        new NotFound(
-                                                "record",
-                                                "There is no "
-                                                        + type.singular().toLowerCase(Locale.ROOT)
-                                                        + " `"
-                                                        + key
-                                                        + "`."));
+        GovernedRecord record = records.require(question.application(), type, key);
         if (!question.mayCount(type, question.access().records(type, operation))) {
             throw new Refused(
                     "What the draft makes of this record rests on what you may not view.",

@@ -2,7 +2,6 @@ package nembar.server.ask;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.TreeSet;
 import nembar.core.catalogue.Operation;
@@ -13,11 +12,10 @@ import nembar.core.coverage.Relatives;
 import nembar.core.decision.PersonAccess;
 import nembar.core.directory.Person;
 import nembar.server.ask.RecordListService.Wanted;
-import nembar.server.ask.RecordPage.RecordRow;
+import nembar.server.ask.RecordPage.FieldValue;
 import nembar.server.ask.RecordSheet.Around;
 import nembar.server.governance.Governance;
 import nembar.server.http.Named;
-import nembar.server.http.NotFound;
 import nembar.server.records.Records;
 import org.springframework.stereotype.Service;
 
@@ -35,6 +33,8 @@ class RecordSheets {
     }
 
     RecordSheet of(Question question, Person asking, RecordType type, String key) {
+        lists.requireLooking(question, asking, type);
+        GovernedRecord record = records.require(question.application(), type, key);
         RecordPage page =
                 lists.list(
                         question,
@@ -42,19 +42,8 @@ class RecordSheets {
                         type,
                         Operation.VIEW,
                         new Wanted(0, 1, null, false, "", key, "", true));
-        GovernedRecord record =
-                records.find(question.application(), type, key)
-                        .filter(any -> !page.rows().isEmpty())
-                        .orElseThrow(
-                                () ->
-                                        new NotFound(
-                                                "record",
-                                                "There is no "
-                                                        + type.singular().toLowerCase(Locale.ROOT)
-                                                        + " `"
-                                                        + key
-                                                        + "`. It may have been deleted."));
-        RecordRow row = page.rows().get(0);
+        // Deleted since it was found: there is nothing of it to show.
+        List<FieldValue> values = page.rows().isEmpty() ? List.of() : page.rows().get(0).values();
         PersonAccess access = question.access();
         Relatives relatives = records.relatives(question.application());
         boolean seen = access.allows(type, Operation.VIEW, record, relatives);
@@ -65,7 +54,7 @@ class RecordSheets {
                 key,
                 page.timeZone(),
                 page.columns(),
-                seen ? row.values() : List.of(),
+                seen ? values : List.of(),
                 seen ? operations(access, type, record, relatives) : List.of(),
                 seen ? parent(question, asking, type, record, relatives) : Optional.empty(),
                 seen ? children(question, asking, type, key) : List.of());

@@ -9,6 +9,7 @@ import java.util.Collection;
 import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.SortedSet;
@@ -28,6 +29,7 @@ import nembar.core.sql.ListQuery;
 import nembar.core.sql.ListQuery.Page;
 import nembar.core.sql.SqlText;
 import nembar.server.http.BadRequest;
+import nembar.server.http.NotFound;
 import org.springframework.dao.DataAccessException;
 import org.springframework.jdbc.UncategorizedSQLException;
 import org.springframework.jdbc.core.ArgumentPreparedStatementSetter;
@@ -276,6 +278,24 @@ public class Records {
                         (row, number) -> Values.record(row, type))
                 .stream()
                 .findFirst();
+    }
+
+    /**
+     * The same.
+     *
+     * @throws NotFound where there is none
+     */
+    public GovernedRecord require(String application, RecordType type, String key) {
+        return find(application, type, key)
+                .orElseThrow(
+                        () ->
+                                new NotFound(
+                                        "record",
+                                        "There is no "
+                                                + type.singular().toLowerCase(Locale.ROOT)
+                                                + " `"
+                                                + key
+                                                + "`. It may have been deleted."));
     }
 
     /** The records above and below one, read when a decision asks for them. */

@@ -1,0 +1,69 @@
+package nembar.core.answers;
+
+import static nembar.core.testing.Harbour.NOW;
+import static nembar.core.testing.Harbour.may;
+import static nembar.core.testing.Harbour.to;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import java.util.Optional;
+import nembar.core.catalogue.Operation;
+import nembar.core.catalogue.RecordType;
+import nembar.core.coverage.RecordSet;
+import nembar.core.decision.Coverage;
+import nembar.core.design.Bounds;
+import nembar.core.design.Reach;
+import nembar.core.model.AccessModel;
+import nembar.core.model.Seats.Seat;
+import nembar.core.testing.Harbour;
+import nembar.core.testing.RandomWorld;
+import net.jqwik.api.ForAll;
+import net.jqwik.api.Property;
+import org.junit.jupiter.api.Test;
+
+/** How far everybody reaches (docs/access-model.md, section 6). */
+class MatrixTest {
+    @Test
+    void outsidersComeFirstAndWhoReachesNothingIsLeftOut() {
+        Harbour harbour = new Harbour();
+        for (String who : List.of("ann", "fay")) {
+            harbour.give(
+                    to(who),
+                    Bounds.NONE,
+                    Optional.empty(),
+                    Optional.empty(),
+                    may("trip", "view", who.equals("ann") ? Reach.ALL : Reach.ACCOUNT));
+        }
+        Matrix matrix = new Matrix(new Moment(harbour.model(), NOW), "view");
+        assertThat(matrix.rows())
+                .extracting(row -> row.seat().person().key() + " " + row.cells().get(0).reach())
+                .containsExactly("fay ACCOUNT", "ann ALL");
+        assertThat(matrix.rows().get(0).cells()).hasSize(matrix.types().size());
+        assertThat(new Matrix(new Moment(harbour.model(), NOW), "sail").rows()).isEmpty();
+    }
+
+    @Property(tries = 60)
+    void everyCellIsWhatThePersonHas(@ForAll long seed) {
+        RandomWorld world = new RandomWorld(seed);
+        AccessModel model = world.model();
+        Moment moment = new Moment(model, NOW);
+        Matrix matrix = new Matrix(moment, "view");
+        List<Matrix.Row> rows = matrix.rows();
+        for (Seat seat : model.seats().all()) {
+            Optional<Matrix.Row> row =
+                    rows.stream().filter(one -> one.seat().equals(seat)).findFirst();
+            for (int i = 0; i < matrix.types().size(); i++) {
+                RecordType type = matrix.types().get(i);
+                Coverage coverage = moment.access(seat).coverage(type, Operation.VIEW);
+                boolean some = !coverage.records().equals(RecordSet.NOTHING);
+                int at = i;
+                assertThat(row.map(one -> one.cells().get(at).some()).orElse(false))
+                        .isEqualTo(some);
+                if (some) {
+                    assertThat(row.orElseThrow().cells().get(i).reach())
+                            .isEqualTo(coverage.widestReach());
+                }
+            }
+        }
+    }
+}

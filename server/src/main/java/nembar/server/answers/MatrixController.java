@@ -1,0 +1,208 @@
+package nembar.server.answers;
+
+import io.swagger.v3.oas.annotations.Operation;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.stream.Stream;
+import nembar.core.answers.Matrix;
+import nembar.core.catalogue.RecordType;
+import nembar.core.directory.Directory;
+import nembar.core.directory.Person;
+import nembar.core.directory.Unit;
+import nembar.server.governance.Governance;
+import nembar.server.http.BadRequest;
+import nembar.server.http.Csv;
+import nembar.server.http.Named;
+import nembar.server.http.Paging;
+import nembar.server.session.Me;
+import org.dhatim.fastexcel.Workbook;
+import org.dhatim.fastexcel.Worksheet;
+import org.springdoc.core.annotations.ParameterObject;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBody;
+
+/** The matrix of an application: people by record type, by one operation. */
+@RestController
+@RequestMapping("/api/applications/{application}")
+class MatrixController {
+    private static final List<String> OPERATIONS = List.of("view", "change", "create", "delete");
+    private static final String XLSX =
+            "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet";
+
+    private final Lookups lookups;
+    private final Governance governance;
+    private final Me me;
+
+    MatrixController(Lookups lookups, Governance governance, Me me) {
+        this.lookups = lookups;
+        this.governance = governance;
+        this.me = me;
+    }
+
+    /**
+     * @param operation view, change, create or delete
+     * @param search letters of a name, a unit or an organisation
+     */
+    record MatrixAsked(String operation, String search, String at, String draft) {}
+
+    /**
+     * How far somebody reaches on records of a type.
+     *
+     * @param notches of seven; 0 where it is only shared, or comes with records of another type
+     * @param words the reach, or how it comes; empty for nothing
+     */
+    record MatrixCell(int notches, String words) {}
+
+    /**
+     * @param account key of the organisation they act for, where they act for several
+     */
+    record MatrixRow(
+            String person,
+            String name,
+            Optional<String> account,
+            String seat,
+            boolean external,
+            List<MatrixCell> cells) {}
+
+    /**
+     * @param types record types, one for each cell of a row
+     * @param withheld how many more there are whom whoever asks may not see
+     */
+    record MatrixPage(List<Named> types, List<MatrixRow> rows, long total, long withheld) {}
+
+    @GetMapping("/matrix")
+    @Operation(operationId = "matrix")
+    MatrixPage matrix(
+            @PathVariable String application,
+            @ParameterObject MatrixAsked asked,
+            @RequestParam(defaultValue = "0") int page,
+            @RequestParam(defaultValue = "50") int size) {
+        Paging.check(page, size);
+        Told told = told(application, asked);
+        return new MatrixPage(
+                told.types().stream().map(one -> new Named(one.key(), one.plural())).toList(),
+                Paging.slice(told.rows(), page, size),
+                told.rows().size(),
+                told.withheld());
+    }
+
+    /** The same whole, as a CSV file (RFC 4180). */
+    @GetMapping(path = "/matrix.csv", produces = "text/csv")
+    @Operation(operationId = "matrixCsv")
+    ResponseEntity<StreamingResponseBody> csv(
+            @PathVariable String application, @ParameterObject MatrixAsked asked) {
+        Told told = told(application, asked);
+        return Csv.file("matrix.csv", heads(told), told.rows().stream().map(MatrixController::row));
+    }
+
+    /** The same whole, as a workbook (ISO/IEC 29500). */
+    @GetMapping(path = "/matrix.xlsx", produces = XLSX)
+    @Operation(operationId = "matrixXlsx")
+    ResponseEntity<byte[]> xlsx(
+            @PathVariable String application, @ParameterObject MatrixAsked asked) {
+        Told told = told(application, asked);
+        ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+        try (Workbook workbook = new Workbook(bytes, "Nembar", "1.0")) {
+            Worksheet sheet = workbook.newWorksheet("Matrix");
+            write(sheet, 0, heads(told));
+            for (int i = 0; i < told.rows().size(); i++) {
+                write(sheet, i + 1, row(told.rows().get(i)));
+            }
+        } catch (IOException impossible) {
+            throw new UncheckedIOException(impossible);
+        }
+        return ResponseEntity.ok()
+                .header(HttpHeaders.CONTENT_TYPE, XLSX)
+                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"matrix.xlsx\"")
+                .body(bytes.toByteArray());
+    }
+
+    private static void write(Worksheet sheet, int line, List<String> values) {
+        for (int i = 0; i < values.size(); i++) {
+            sheet.value(line, i, values.get(i));
+        }
+    }
+
+    private static List<String> heads(Told told) {
+        return Stream.concat(
+                        Stream.of("Person", "Sits in or acts for", "Outsider"),
+                        told.types().stream().map(RecordType::plural))
+                .toList();
+    }
+
+    private static List<String> row(MatrixRow row) {
+        List<String> values =
+                new ArrayList<>(List.of(row.name(), row.seat(), row.external() ? "yes" : ""));
+        row.cells().forEach(cell -> values.add(cell.words()));
+        return values;
+    }
+
+    private record Told(List<RecordType> types, List<MatrixRow> rows, long withheld) {}
+
+    private Told told(String application, MatrixAsked asked) {
+        String operation =
+                asked.operation() == null || asked.operation().isBlank()
+                        ? "view"
+                        : asked.operation();
+        if (!OPERATIONS.contains(operation)) {
+            throw new BadRequest(
+                    "operation", "Ask for one of " + String.join(", ", OPERATIONS) + ".");
+        }
+        Person asking = me.person();
+        Lookups.Where where = new Lookups.Where(application, asked.at(), asked.draft());
+        Matrix matrix = new Matrix(lookups.moment(asking, where), operation);
+        Directory directory = lookups.moment(asking, where).model().directory();
+        String search =
+                asked.search() == null ? "" : asked.search().strip().toLowerCase(Locale.ROOT);
+        var visible = governance.mayView(asking);
+        List<Matrix.Row> all = matrix.rows();
+        List<Matrix.Row> seen =
+                all.stream().filter(one -> visible.test(one.seat().person())).toList();
+        return new Told(
+                matrix.types(),
+                seen.stream()
+                        .map(one -> shown(directory, one))
+                        .filter(
+                                one ->
+                                        (one.name() + " " + one.seat())
+                                                .toLowerCase(Locale.ROOT)
+                                                .contains(search))
+                        .toList(),
+                all.size() - seen.size());
+    }
+
+    private static MatrixRow shown(Directory directory, Matrix.Row row) {
+        Person person = row.seat().person();
+        String seat =
+                person.external()
+                        ? row.seat().account().map(directory.accountNames()::get).orElse("")
+                        : person.unit().flatMap(directory::unit).map(Unit::name).orElse("");
+        return new MatrixRow(
+                person.key(),
+                person.name(),
+                row.seat().account().filter(any -> person.accounts().size() > 1),
+                seat,
+                person.external(),
+                row.cells().stream().map(MatrixController::cell).toList());
+    }
+
+    private static MatrixCell cell(Matrix.Cell cell) {
+        if (!cell.some()) {
+            return new MatrixCell(0, "");
+        }
+        int notches = cell.reach().notches();
+        return new MatrixCell(
+                notches, notches == 0 ? "shared, or with other records" : cell.reach().words());
+    }
+}

@@ -1,0 +1,248 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import ButtonBase from '@mui/material/ButtonBase';
+import MuiLink from '@mui/material/Link';
+import { styled } from '@mui/material/styles';
+import Typography from '@mui/material/Typography';
+import { useEffect } from 'react';
+import { Link, useNavigate, useSearchParams } from 'react-router';
+import { api, data, type Schemas } from '../api/client';
+import { SIZE, useListed } from '../app/listed';
+import { Pages } from '../app/Pages';
+import { Search } from '../app/Search';
+import { Trouble } from '../app/Trouble';
+import { ApplicationSlot, Asking, InstantSlot } from './Asking';
+import { instantFrom, pickToText } from './question';
+import { Slot } from './Slot';
+import { number } from './said';
+import { Working } from './Working';
+
+type Row = Schemas['MatrixRow'];
+
+const OPERATIONS = ['view', 'change', 'create', 'delete'].map((key) => ({ key, name: key }));
+
+/** As wide as seven notches. */
+const FULL = 56;
+
+const Grid = styled('table')(({ theme }) => ({
+  borderCollapse: 'collapse',
+  background: theme.vars?.palette.background.paper,
+  fontSize: 13,
+  '& th, & td': {
+    height: 26,
+    padding: '0 6px',
+    textAlign: 'left',
+    whiteSpace: 'nowrap',
+    borderBottom: `1px solid ${theme.vars?.palette.divider}`,
+  },
+  '& thead th': {
+    height: 'auto',
+    padding: '6px',
+    verticalAlign: 'bottom',
+    whiteSpace: 'normal',
+    width: FULL + 12,
+    color: theme.vars?.palette.text.secondary,
+    fontSize: 12.5,
+    fontWeight: 500,
+  },
+}));
+
+/** How far everybody reaches, as a picture: people by record type, by one operation. */
+export function Matrix() {
+  const [params, setParams] = useSearchParams();
+  const application = params.get('application') ?? 'towline';
+  const at = instantFrom(params.get('at'));
+  const operation = OPERATIONS.find((one) => one.key === params.get('operation')) ?? OPERATIONS[0];
+  const chosen = operation?.key ?? 'view';
+  const say = (next: Record<string, string>) =>
+    setParams((now) => {
+      const all = new URLSearchParams(now);
+      for (const [key, value] of Object.entries({ page: '', ...next })) {
+        if (value === '') {
+          all.delete(key);
+        } else {
+          all.set(key, value);
+        }
+      }
+      return all;
+    });
+  const asked = { operation: chosen, ...(at ? { at } : {}) };
+  const {
+    list,
+    asked: filter,
+    change,
+    page,
+    turn,
+  } = useListed(['matrix', application, asked], ['search'] as const, (query) =>
+    data(
+      api.GET('/api/applications/{application}/matrix', {
+        params: { path: { application }, query: { ...asked, ...query } },
+      }),
+    ),
+  );
+  useEffect(() => {
+    document.title = 'How far everybody reaches · Nembar';
+  }, []);
+  const file = (kind: string) =>
+    `/api/applications/${application}/matrix.${kind}?${new URLSearchParams({ ...asked, search: filter.search })}`;
+  const told = list.data;
+  return (
+    <>
+      <Asking form="matrix">
+        <Slot
+          label="Operation"
+          placeholder="view"
+          value={operation ?? null}
+          choices={OPERATIONS}
+          none="One of view, change, create and delete"
+          onChoose={(next) => say({ operation: next.key })}
+        />
+        <span>in</span>
+        <ApplicationSlot
+          application={application}
+          onChoose={(next) => say({ application: next, search: '' })}
+        />
+        <InstantSlot at={at} onChange={(next) => say({ at: next })} />
+      </Asking>
+      <Box sx={{ display: 'flex', alignItems: 'center', gap: 1.5, mt: 2, mb: 1 }}>
+        <Typography variant="h2" component="h2" sx={{ flex: 1 }}>
+          {told && linesOf(told.total, told.withheld)}
+        </Typography>
+        <Search
+          label="Find by name, unit, organisation"
+          value={filter.search}
+          onSearch={(search) => change({ search })}
+          width={250}
+        />
+        <Button component="a" variant="outlined" href={file('csv')} download>
+          CSV
+        </Button>
+        <Button component="a" variant="outlined" href={file('xlsx')} download>
+          XLSX
+        </Button>
+      </Box>
+      {list.isPending && <Working lines={14} />}
+      {list.isError && <Trouble error={list.error} again={() => list.refetch()} />}
+      {told && told.total === 0 && (
+        <Typography color="textSecondary">Nobody who is called so reaches anything.</Typography>
+      )}
+      {told && told.total > 0 && (
+        <Box
+          role="region"
+          aria-label="How far everybody reaches"
+          // A wide table scrolls, and so must be reachable by keyboard.
+          tabIndex={0}
+          sx={{ overflowX: 'auto', opacity: list.isPlaceholderData ? 0.6 : 1 }}
+        >
+          <Grid>
+            <thead>
+              <tr>
+                <th scope="col">Who</th>
+                {told.types.map((one) => (
+                  <th key={one.key} scope="col">
+                    {one.name}
+                  </th>
+                ))}
+              </tr>
+            </thead>
+            <tbody>
+              {told.rows.map((row) => (
+                <Line
+                  key={`${row.person} ${row.account ?? ''}`}
+                  row={row}
+                  types={told.types}
+                  application={application}
+                  operation={chosen}
+                  at={at}
+                />
+              ))}
+            </tbody>
+          </Grid>
+          <Pages page={page} size={SIZE} total={told.total} onPage={turn} />
+        </Box>
+      )}
+    </>
+  );
+}
+
+/** How many lines there are, and how many people more whom one may not see. */
+export const linesOf = (total: number, withheld: number) =>
+  `${total === 1 ? '1 reaches something' : `${number(total)} reach something`}${
+    withheld > 0 ? `, and ${number(withheld)} whom you may not see` : ''
+  }`;
+
+function Line({
+  row,
+  types,
+  application,
+  operation,
+  at,
+}: {
+  row: Row;
+  types: Schemas['Named'][];
+  application: string;
+  operation: string;
+  at: string;
+}) {
+  const go = useNavigate();
+  const address = (because: string) =>
+    `/ask/what-can?${new URLSearchParams({
+      person: row.person,
+      application,
+      ...(row.account ? { account: row.account } : {}),
+      ...(at ? { at } : {}),
+      ...(because ? { because } : {}),
+    })}`;
+  return (
+    <tr>
+      <Box
+        component="th"
+        scope="row"
+        sx={{
+          fontWeight: 400,
+          boxShadow: (theme) =>
+            row.external ? `inset 3px 0 0 ${theme.vars?.palette.secondary.main}` : 'none',
+        }}
+      >
+        <MuiLink component={Link} to={address('')}>
+          {row.name}
+        </MuiLink>{' '}
+        <Box component="span" sx={{ color: 'text.secondary', fontSize: 12.5 }}>
+          {row.seat}
+        </Box>
+      </Box>
+      {row.cells.map((cell, at) => {
+        const type = types[at];
+        return (
+          <td key={type?.key}>
+            {cell.words !== '' && type && (
+              <ButtonBase
+                aria-label={`${row.name}, ${operation} ${type.name.toLowerCase()}, ${cell.words}`}
+                title={`${operation} ${type.name.toLowerCase()}: ${cell.words}`}
+                onClick={() => go(address(pickToText({ kind: 'cell', type: type.key, operation })))}
+                sx={{ width: FULL, height: 24, justifyContent: 'flex-start' }}
+              >
+                <Bar notches={cell.notches} outside={row.external} />
+              </ButtonBase>
+            )}
+          </td>
+        );
+      })}
+    </tr>
+  );
+}
+
+/** A reach as a length; what is only shared, or comes with others, as a thin line. */
+function Bar({ notches, outside }: { notches: number; outside: boolean }) {
+  return (
+    <Box
+      component="span"
+      sx={{
+        width: notches === 0 ? FULL : (notches / 7) * FULL,
+        height: notches === 0 ? 3 : 12,
+        bgcolor: outside ? 'secondary.main' : 'primary.main',
+        opacity: notches === 0 ? 0.6 : 1,
+      }}
+    />
+  );
+}
