@@ -16,7 +16,13 @@ function target(pick: Exclude<Pick, { kind: 'function' }>): Record<string, strin
 }
 
 /** Makes an expectation of an answer, so that it stays as it is. */
-export function KeepSo({ answer, question }: { answer: BecauseAnswer; question: Question }) {
+export function KeepSo({
+  answer,
+  question,
+}: {
+  answer: BecauseAnswer;
+  question: globalThis.Pick<Question, 'pick' | 'slots'>;
+}) {
   const { pick, slots } = question;
   if (!pick || pick.kind === 'function' || !slots.person) {
     return null;

@@ -16,6 +16,7 @@ import { useBecause } from './answers';
 import { Reasons } from './Because';
 import { DoingSlots } from './DoingSlots';
 import { type Doing, doingFrom } from './doing';
+import { KeepSo } from './KeepSo';
 import { instantFrom, type Pick, type Slots, slotsOf } from './question';
 import { Working } from './Working';
 
@@ -129,6 +130,7 @@ function Answer({ slots, pick }: { slots: Slots; pick: Pick }) {
         </Typography>
         {draft && slots.at === '' && <Drafted slots={slots} pick={pick} draft={draft} now={yes} />}
         <Reasons answer={answer.data} question={question} alone />
+        {slots.at === '' && <KeepSo answer={answer.data} question={{ pick, slots }} />}
       </div>
       {!yes && pick.kind === 'record' && slots.at === '' && <WouldTake slots={slots} pick={pick} />}
       {!yes && pick.kind === 'cell' && (

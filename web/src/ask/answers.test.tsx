@@ -125,6 +125,9 @@ test('a no tells what it would take, and what the draft makes of it', async () =
   expect(await screen.findByText('Yes, after publishing the draft “Nights”.')).toBeTruthy();
   expect(await screen.findByText('Share it with “Ann”')).toBeTruthy();
   expect(screen.getByRole('img', { name: 'price 1 of 6' })).toBeTruthy();
+  expect(screen.getByRole('link', { name: 'Keep it so' }).getAttribute('href')).toBe(
+    '/bench/app?list=expectations',
+  );
   expect(calls.find((one) => one.path.endsWith('/mends'))?.query.get('record')).toBe('T-1');
 });
 
