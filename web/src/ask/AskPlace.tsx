@@ -5,6 +5,7 @@ import { useEffect } from 'react';
 import { Link, Navigate, useParams } from 'react-router';
 import { useShortcut } from '../app/shortcuts';
 import { Trouble } from '../app/Trouble';
+import { Tools } from './Asking';
 import { useWhatCan } from './answers';
 import { Because } from './Because';
 import { CouldSentence } from './CouldSentence';
@@ -42,14 +43,21 @@ export default function AskPlace() {
   }
 }
 
+/** On paper nothing scrolls. */
+const PAPER = { '@media print': { height: 'auto', overflow: 'visible' } };
+
 /** A form whose answer needs no panel beside it. */
 function Alone({ children }: { children: React.ReactNode }) {
   return (
-    <Box component="main" sx={{ height: '100%', overflowY: 'auto', p: '0 20px 40px' }}>
+    <Box
+      component="main"
+      sx={{ height: '100%', overflowY: 'auto', position: 'relative', p: '0 20px 40px', ...PAPER }}
+    >
       <Typography component="h1" sx={{ position: 'absolute', left: -9999 }}>
         Ask
       </Typography>
       {children}
+      <Tools />
     </Box>
   );
 }
@@ -77,8 +85,18 @@ function What({ could }: { could: boolean }) {
   const Question = could ? CouldSentence : Sentence;
 
   return (
-    <Box sx={{ display: 'flex', height: '100%' }}>
-      <Box component="main" sx={{ flex: 1, minWidth: 0, overflowY: 'auto', p: '0 20px 40px' }}>
+    <Box sx={{ display: 'flex', height: '100%', ...PAPER }}>
+      <Box
+        component="main"
+        sx={{
+          flex: 1,
+          minWidth: 0,
+          overflowY: 'auto',
+          position: 'relative',
+          p: '0 20px 40px',
+          ...PAPER,
+        }}
+      >
         <Typography component="h1" sx={{ position: 'absolute', left: -9999 }}>
           Ask
         </Typography>
@@ -100,6 +118,7 @@ function What({ could }: { could: boolean }) {
             )}
           </>
         )}
+        <Tools />
       </Box>
       {pick && answer.data && <Because question={question} />}
     </Box>

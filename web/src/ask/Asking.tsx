@@ -1,6 +1,6 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import { type ReactNode, type Ref, useDeferredValue, useMemo, useState } from 'react';
+import { type ReactNode, type Ref, useDeferredValue, useMemo, useRef, useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 import { InstantField } from '../app/Dates';
 import { exactly } from '../app/when';
@@ -26,6 +26,8 @@ export function Asking({ form, children }: { form: Form; children: ReactNode }) 
       onSubmit={(event) => event.preventDefault()}
       sx={{
         pt: '18px',
+        // Where the tools stand, which come last by keyboard.
+        pr: '180px',
         display: 'flex',
         flexWrap: 'wrap',
         alignItems: 'center',
@@ -48,6 +50,57 @@ export function Asking({ form, children }: { form: Form; children: ReactNode }) 
       <span>?</span>
     </Box>
   );
+}
+
+/** The question and its answer as text, and on paper: with when it was asked. Last in its place. */
+export function Tools() {
+  const [copied, setCopied] = useState(false);
+  const place = useRef<HTMLSpanElement>(null);
+  const copy = async () => {
+    await navigator.clipboard.writeText(asText(place.current?.closest('main') ?? null));
+    setCopied(true);
+  };
+  return (
+    <>
+      <Box
+        component="span"
+        ref={place}
+        data-tools
+        className="no-print"
+        sx={{ position: 'absolute', top: 24, right: 20, display: 'flex', gap: 0.5 }}
+      >
+        <Button variant="text" size="small" onClick={copy} onBlur={() => setCopied(false)}>
+          {copied ? 'Copied' : 'Copy as text'}
+        </Button>
+        <Button variant="text" size="small" onClick={() => window.print()}>
+          Print
+        </Button>
+      </Box>
+      <Box
+        sx={{ display: 'none', '@media print': { display: 'block', width: '100%', fontSize: 12 } }}
+      >
+        Asked on {exactly(new Date().toISOString())}
+      </Box>
+    </>
+  );
+}
+
+/** What a place says: the slots of its question as they are filled, and the answer. */
+export function asText(main: HTMLElement | null): string {
+  if (!main) {
+    return '';
+  }
+  const form = main.querySelector('form');
+  const question = [...(form?.querySelectorAll('input, span, button') ?? [])]
+    .filter((one) => one.querySelector('input, button') === null)
+    .map((one) => (one instanceof HTMLInputElement ? one.value : (one.textContent ?? '')))
+    .filter((word) => word !== '')
+    .join(' ');
+  const answer = [...main.children]
+    .filter((one) => one !== form && one.tagName !== 'H1' && !one.matches('[data-tools]'))
+    .map((one) => (one as HTMLElement).innerText ?? one.textContent ?? '')
+    .join('\n');
+  return `${question}\n${answer}`.trim();
 }
 
 const asChoice = ({ key, words, detail }: (typeof FORMS)[number]): Choice => ({

@@ -3,6 +3,7 @@ import userEvent from '@testing-library/user-event';
 import { Route, Routes } from 'react-router';
 import { expect, test } from 'vitest';
 import { Refusal, serve, show } from '../testing/served';
+import { asText } from './Asking';
 import AskPlace from './AskPlace';
 
 const A = '/api/applications/app';
@@ -197,4 +198,14 @@ test('the matrix is people by record type, and a cell leads to its reasons', asy
   expect(screen.getByRole('link', { name: 'XLSX' }).getAttribute('href')).toContain('matrix.xlsx');
   await userEvent.click(cell);
   expect(await screen.findByText('gone')).toBeTruthy();
+});
+
+test('a question and its answer are had as text', () => {
+  const main = document.createElement('main');
+  main.innerHTML =
+    '<h1>Ask</h1><form><input value="Can"><span><input value="Ann Reed"></span>' +
+    '<input value="view trips"><span>in</span><span>?</span>' +
+    '</form><div>No</div><span data-tools><button>Print</button></span>';
+  expect(asText(main)).toBe('Can Ann Reed view trips in ?\nNo');
+  expect(asText(null)).toBe('');
 });

@@ -351,7 +351,7 @@ public final class Page {
 
     /** Goes on by the Tab key, over a few places at most, to what has this label or text. */
     Page tabTo(String label) {
-        for (int i = 0; i < 8 && !focused().startsWith(label); i++) {
+        for (int i = 0; i < 10 && !focused().startsWith(label); i++) {
             type(Keys.TAB);
         }
         assertThat(focused()).startsWith(label);

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 import nembar.core.catalogue.Catalogue;
 import nembar.core.design.AccountFilter;
 import nembar.core.design.Assignment;
@@ -17,6 +18,7 @@ import nembar.core.design.Privilege;
 import nembar.core.design.PrivilegeSet;
 import nembar.core.design.Role;
 import nembar.core.design.SharingRule;
+import nembar.core.directory.Audience;
 
 /**
  * The record types whose records a change of the design can give or take: those named by what
@@ -56,9 +58,7 @@ final class Touched {
 
     private void changed(Optional<Element> was, Optional<Element> is) {
         List<Element> both =
-                java.util.stream.Stream.concat(was.stream(), is.stream())
-                        .filter(Objects::nonNull)
-                        .toList();
+                Stream.concat(was.stream(), is.stream()).filter(Objects::nonNull).toList();
         for (Element element : both) {
             if (element instanceof PrivilegeSet set) {
                 PrivilegeSet other =
@@ -113,20 +113,25 @@ final class Touched {
     }
 
     private boolean namesHolders() {
-        return java.util.stream.Stream.of(before, after)
-                .anyMatch(
-                        design ->
-                                design.elements().stream()
-                                        .filter(
-                                                one ->
-                                                        !(one
-                                                                instanceof
-                                                                nembar.core.design.Expectation))
-                                        .anyMatch(one -> one.toString().contains("HoldersOf")));
+        return Stream.of(before, after)
+                .flatMap(Touched::audiences)
+                .anyMatch(Audience::namesHolders);
+    }
+
+    /** Whom the elements of a design that give, open or cut anything are for. */
+    private static Stream<Audience> audiences(Design design) {
+        return Stream.of(
+                        design.assignments().stream().map(Assignment::audience),
+                        design.sharingRules().stream().map(SharingRule::audience),
+                        design.sharingRules().stream().flatMap(rule -> rule.ownedBy().stream()),
+                        design.directShares().stream().map(DirectShare::audience),
+                        design.accountFilters().stream().map(AccountFilter::audience),
+                        design.fieldFilters().stream().map(FieldFilter::audience))
+                .flatMap(all -> all);
     }
 
     private boolean asksForFunctions() {
-        return java.util.stream.Stream.of(before, after)
+        return Stream.of(before, after)
                 .flatMap(design -> Conditions.of(design).stream())
                 .anyMatch(used -> used.condition().text().contains("has("));
     }
