@@ -1,5 +1,5 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import { useSearchParams } from 'react-router';
+import { useAddress } from './address';
 
 export const SIZE = 25;
 
@@ -12,22 +12,13 @@ export function instant(day: string, after = 0): string | undefined {
 
 /** What a list is asked for, as the address has it: a filter that is not set is empty. */
 function useAsked<K extends string>(names: readonly K[]) {
-  const [params, setParams] = useSearchParams();
+  const { params, change: changeAddress } = useAddress();
   const asked = Object.fromEntries(names.map((name) => [name, params.get(name) ?? ''])) as Record<
     K,
     string
   >;
-  const change = (next: Record<string, string>) => {
-    const all = new URLSearchParams(params);
-    for (const [key, value] of Object.entries({ page: '', ...next })) {
-      if (value === '') {
-        all.delete(key);
-      } else {
-        all.set(key, value);
-      }
-    }
-    setParams(all, { replace: !('page' in next) });
-  };
+  const change = (next: Record<string, string>) =>
+    changeAddress({ page: '', ...next }, !('page' in next));
   const page = Number.parseInt(params.get('page') ?? '0', 10);
   return {
     asked,

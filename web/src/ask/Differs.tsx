@@ -2,8 +2,8 @@ import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useRef } from 'react';
-import { useSearchParams } from 'react-router';
 import { api, data, type Schemas } from '../api/client';
+import { useAddress } from '../app/address';
 import { Rows } from '../app/parts';
 import { useShortcut } from '../app/shortcuts';
 import { Trouble } from '../app/Trouble';
@@ -18,7 +18,7 @@ type Line = Schemas['DifferenceLine'];
 
 /** What differs between two people, or for one person between two instants. */
 export function Differs() {
-  const [params, setParams] = useSearchParams();
+  const { params, change: say } = useAddress();
   const asked = {
     application: params.get('application') ?? 'towline',
     person: params.get('person') ?? '',
@@ -31,8 +31,6 @@ export function Differs() {
   useEffect(() => {
     document.title = 'What differs · Nembar';
   }, []);
-  const say = (next: Partial<typeof asked>) =>
-    setParams(Object.entries({ ...asked, ...next }).filter(([, value]) => value !== ''));
   const bench = useBench(asked.application);
   return (
     <>

@@ -1,7 +1,43 @@
+import { useEffect, useState } from 'react';
+import { useSettled } from '../app/settled';
 import type { Bench } from '../bench/api';
 import { TextSlot } from '../sentences/slots';
-import { type Doing, doings, onRecords } from './doing';
+import { type Doing, doingFrom, doings, onRecords } from './doing';
 import { Slot } from './Slot';
+
+const TYPING_MS = 350;
+
+/** What the address says is done, and on which record; one that is typed is put there once it rests. */
+export function useDoing(
+  params: URLSearchParams,
+  change: (changes: Record<string, string>) => void,
+) {
+  const text = params.get('do') ?? '';
+  const said = params.get('record') ?? '';
+  const [typed, setTyped] = useState(said);
+  const settled = useSettled(typed.trim(), TYPING_MS);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: only what was typed is put into the address
+  useEffect(() => {
+    if (settled !== said) {
+      change({ record: settled });
+    }
+  }, [settled]);
+  const doing = doingFrom(text);
+  return {
+    doing,
+    record: said,
+    slots: {
+      text,
+      doing,
+      record: typed,
+      onDo: (next: string) => {
+        setTyped('');
+        change({ do: next, record: '' });
+      },
+      onRecord: setTyped,
+    },
+  };
+}
 
 type Props = {
   bench: Bench | undefined;

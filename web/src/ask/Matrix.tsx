@@ -5,8 +5,9 @@ import MuiLink from '@mui/material/Link';
 import { styled } from '@mui/material/styles';
 import Typography from '@mui/material/Typography';
 import { useEffect } from 'react';
-import { Link, useNavigate, useSearchParams } from 'react-router';
+import { Link, useNavigate } from 'react-router';
 import { api, data, type Schemas } from '../api/client';
+import { filledIn, useAddress } from '../app/address';
 import { SIZE, useListed } from '../app/listed';
 import { Pages } from '../app/Pages';
 import { Search } from '../app/Search';
@@ -49,23 +50,12 @@ const Grid = styled('table')(({ theme }) => ({
 
 /** How far everybody reaches, as a picture: people by record type, by one operation. */
 export function Matrix() {
-  const [params, setParams] = useSearchParams();
+  const { params, change: changeAddress } = useAddress();
   const application = params.get('application') ?? 'towline';
   const at = instantFrom(params.get('at'));
   const operation = OPERATIONS.find((one) => one.key === params.get('operation')) ?? OPERATIONS[0];
   const chosen = operation?.key ?? 'view';
-  const say = (next: Record<string, string>) =>
-    setParams((now) => {
-      const all = new URLSearchParams(now);
-      for (const [key, value] of Object.entries({ page: '', ...next })) {
-        if (value === '') {
-          all.delete(key);
-        } else {
-          all.set(key, value);
-        }
-      }
-      return all;
-    });
+  const say = (next: Record<string, string>) => changeAddress({ page: '', ...next });
   const asked = { operation: chosen, ...(at ? { at } : {}) };
   const {
     list,
@@ -186,13 +176,7 @@ function Line({
 }) {
   const go = useNavigate();
   const address = (because: string) =>
-    `/ask/what-can?${new URLSearchParams({
-      person: row.person,
-      application,
-      ...(row.account ? { account: row.account } : {}),
-      ...(at ? { at } : {}),
-      ...(because ? { because } : {}),
-    })}`;
+    `/ask/what-can?${filledIn({ person: row.person, application, account: row.account, at, because })}`;
   return (
     <tr>
       <Box

@@ -3,6 +3,7 @@ import Button from '@mui/material/Button';
 import MuiLink from '@mui/material/Link';
 import Typography from '@mui/material/Typography';
 import { Link } from 'react-router';
+import { filledIn } from '../app/address';
 import type { WhatCan } from './answers';
 import { inForm } from './forms';
 import type { Question } from './question';
@@ -76,15 +77,8 @@ export function Summary({ answer, question }: { answer: WhatCan; question: Quest
   );
 }
 
-const lookOf = ({ slots }: Question) =>
-  new URLSearchParams(
-    Object.entries({
-      application: slots.application,
-      person: slots.person,
-      account: slots.account,
-      at: slots.at,
-    }).filter(([, value]) => value !== ''),
-  );
+const lookOf = ({ slots: { application, person, account, at } }: Question) =>
+  filledIn({ application, person, account, at });
 
 function Notice({ children }: { children: React.ReactNode }) {
   return (

@@ -3,25 +3,23 @@ import Button from '@mui/material/Button';
 import MuiLink from '@mui/material/Link';
 import Typography from '@mui/material/Typography';
 import { useEffect, useState } from 'react';
-import { Link, useNavigate, useSearchParams } from 'react-router';
+import { Link, useNavigate } from 'react-router';
 import { api, data, type Schemas } from '../api/client';
+import { filledIn, useAddress } from '../app/address';
 import { Listing } from '../app/Listing';
 import { useListed } from '../app/listed';
 import { Remark } from '../app/parts';
-import { useSettled } from '../app/settled';
 import { useBench } from '../bench/api';
 import { TakeAway } from '../bench/TakeAway';
 import { useQueue } from '../bench/working';
 import { ApplicationSlot, Asking, InstantSlot } from './Asking';
-import { DoingSlots } from './DoingSlots';
-import { type Doing, doingFrom } from './doing';
+import { DoingSlots, useDoing } from './DoingSlots';
+import type { Doing } from './doing';
 import { instantFrom, pickToText } from './question';
 import { number, quoted } from './said';
 
 type Able = Schemas['Able'];
 type ByWhat = Schemas['ByWhat'];
-
-const TYPING_MS = 350;
 
 /** What the server is asked about. */
 export function subject(doing: Doing, record: string) {
@@ -39,52 +37,19 @@ export function subject(doing: Doing, record: string) {
 
 /** Who can do something: everybody, by what they came by it, with levels, numbers and routes. */
 export function WhoCan() {
-  const [params, setParams] = useSearchParams();
+  const { params, change: changeAddress } = useAddress();
   const application = params.get('application') ?? 'towline';
   const at = instantFrom(params.get('at'));
-  const text = params.get('do') ?? '';
-  const doing = doingFrom(text);
-  const [record, setRecord] = useState(params.get('record') ?? '');
-  const settled = useSettled(record.trim(), TYPING_MS);
   const bench = useBench(application);
-  const say = (next: Record<string, string>) =>
-    setParams((now) => {
-      const all = new URLSearchParams(now);
-      for (const [key, value] of Object.entries({ by: '', page: '', ...next })) {
-        if (value === '') {
-          all.delete(key);
-        } else {
-          all.set(key, value);
-        }
-      }
-      return all;
-    });
-  const said = params.get('record') ?? '';
-  // biome-ignore lint/correctness/useExhaustiveDependencies: only what was typed is put into the address
-  useEffect(() => {
-    if (settled !== said) {
-      say({ record: settled });
-    }
-  }, [settled]);
+  const say = (next: Record<string, string>) => changeAddress({ by: '', page: '', ...next });
+  const { doing, record, slots } = useDoing(params, say);
   useEffect(() => {
     document.title = 'Who can · Nembar';
   }, []);
   return (
     <>
       <Asking form="who-can">
-        <DoingSlots
-          bench={bench.data}
-          text={text}
-          doing={doing}
-          record={record}
-          classes
-          fields
-          onDo={(next) => {
-            setRecord('');
-            say({ do: next, record: '' });
-          }}
-          onRecord={setRecord}
-        />
+        <DoingSlots bench={bench.data} {...slots} classes fields />
         <span>in</span>
         <ApplicationSlot
           application={application}
@@ -94,11 +59,11 @@ export function WhoCan() {
       </Asking>
       {doing ? (
         <Answer
-          key={text + settled + at + application}
+          key={slots.text + record + at + application}
           application={application}
           at={at}
           doing={doing}
-          record={said}
+          record={record}
         />
       ) : (
         <Typography color="textSecondary" sx={{ mt: 3 }}>
@@ -147,11 +112,7 @@ function Answer({
               component="a"
               variant="outlined"
               className="no-print"
-              href={`/api/applications/${application}/who-can.csv?${new URLSearchParams({
-                ...subject(doing, record),
-                ...(at ? { at } : {}),
-                ...(asked.by ? { by: asked.by } : {}),
-              })}`}
+              href={`/api/applications/${application}/who-can.csv?${filledIn({ ...subject(doing, record), at, by: asked.by })}`}
               download
             >
               CSV
@@ -218,12 +179,12 @@ function Row({
       : record && doing.kind === 'cell'
         ? pickToText({ ...doing, kind: 'record', record })
         : pickToText(doing);
-  const query = new URLSearchParams({
+  const query = filledIn({
     person: able.person,
     application,
-    ...(able.account ? { account: able.account } : {}),
-    ...(at ? { at } : {}),
-    ...(because ? { because } : {}),
+    account: able.account,
+    at,
+    because,
   });
   return (
     <tr>

@@ -1,11 +1,10 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
-import { useEffect, useRef, useState } from 'react';
-import { useSearchParams } from 'react-router';
+import { useEffect, useRef } from 'react';
 import { api, data } from '../api/client';
+import { useAddress } from '../app/address';
 import { Remark } from '../app/parts';
-import { useSettled } from '../app/settled';
 import { useShortcut } from '../app/shortcuts';
 import { Trouble } from '../app/Trouble';
 import { type DraftShown, useBench, useTray } from '../bench/api';
@@ -14,53 +13,29 @@ import { useQueue } from '../bench/working';
 import { ApplicationSlot, Asking, InstantSlot, PersonSlot } from './Asking';
 import { useBecause } from './answers';
 import { Reasons } from './Because';
-import { DoingSlots } from './DoingSlots';
-import { type Doing, doingFrom } from './doing';
+import { DoingSlots, useDoing } from './DoingSlots';
+import type { Doing } from './doing';
 import { KeepSo } from './KeepSo';
 import { instantFrom, type Pick, type Slots, slotsOf } from './question';
 import { Working } from './Working';
 
-const TYPING_MS = 350;
-
 /** Whether somebody can do something, by which routes, or what is missing and what would mend it. */
 export function Why() {
-  const [params, setParams] = useSearchParams();
+  const { params, change: say } = useAddress();
   const slots = slotsOf({
     person: params.get('person') ?? '',
     application: params.get('application') ?? 'towline',
     account: params.get('account') ?? '',
     at: instantFrom(params.get('at')),
   });
-  const text = params.get('do') ?? '';
-  const doing = doingFrom(text);
-  const said = params.get('record') ?? '';
-  const [record, setRecord] = useState(said);
-  const settled = useSettled(record.trim(), TYPING_MS);
   const bench = useBench(slots.application);
   const personInput = useRef<HTMLInputElement>(null);
   useShortcut('/', () => personInput.current?.focus());
-  const say = (next: Record<string, string>) =>
-    setParams((now) => {
-      const all = new URLSearchParams(now);
-      for (const [key, value] of Object.entries(next)) {
-        if (value === '') {
-          all.delete(key);
-        } else {
-          all.set(key, value);
-        }
-      }
-      return all;
-    });
-  // biome-ignore lint/correctness/useExhaustiveDependencies: only what was typed is put into the address
-  useEffect(() => {
-    if (settled !== said) {
-      say({ record: settled });
-    }
-  }, [settled]);
+  const { doing, record, slots: doingSlots } = useDoing(params, say);
   useEffect(() => {
     document.title = 'Can · Nembar';
   }, []);
-  const pick = picked(doing, said);
+  const pick = picked(doing, record);
   return (
     <>
       <Asking form="why">
@@ -69,17 +44,7 @@ export function Why() {
           inputRef={personInput}
           onChoose={(person) => say({ person, account: '' })}
         />
-        <DoingSlots
-          bench={bench.data}
-          text={text}
-          doing={doing}
-          record={record}
-          onDo={(next) => {
-            setRecord('');
-            say({ do: next, record: '' });
-          }}
-          onRecord={setRecord}
-        />
+        <DoingSlots bench={bench.data} {...doingSlots} />
         <span>in</span>
         <ApplicationSlot
           application={slots.application}

@@ -1,5 +1,5 @@
-import { useCallback, useMemo } from 'react';
-import { useSearchParams } from 'react-router';
+import { useMemo } from 'react';
+import { useAddress } from '../app/address';
 
 /** What the Because panel is about. */
 export type Pick =
@@ -105,7 +105,7 @@ function listedFrom(params: URLSearchParams): Listed | null {
 
 /** The question as the address has it; changing it changes the address, which can be sent on. */
 export function useQuestion() {
-  const [params, setParams] = useSearchParams();
+  const { params, change } = useAddress();
 
   const slots: Slots = useMemo(
     () => ({
@@ -126,25 +126,6 @@ export function useQuestion() {
   const open = useMemo(
     () => new Set((params.get('open') ?? '').split(' ').filter(Boolean)),
     [params],
-  );
-
-  const change = useCallback(
-    (changes: Record<string, string>, replace = false) =>
-      setParams(
-        (now) => {
-          const next = new URLSearchParams(now);
-          for (const [key, value] of Object.entries(changes)) {
-            if (value) {
-              next.set(key, value);
-            } else {
-              next.delete(key);
-            }
-          }
-          return next;
-        },
-        { replace },
-      ),
-    [setParams],
   );
 
   return {

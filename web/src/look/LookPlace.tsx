@@ -6,6 +6,7 @@ import Switch from '@mui/material/Switch';
 import Typography from '@mui/material/Typography';
 import { useEffect } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
+import { filledIn } from '../app/address';
 import { Pages } from '../app/Pages';
 import { Search } from '../app/Search';
 import { Trouble } from '../app/Trouble';
@@ -261,12 +262,12 @@ function List({ look, type, answer }: { look: Look; type: string; answer: WhatCa
         <Button
           component={Link}
           variant="outlined"
-          to={`/ask/what-can?${new URLSearchParams({
+          to={`/ask/what-can?${filledIn({
             person: looked.person,
             application: looked.application,
             because: `cell:${type}:view`,
-            ...(looked.account ? { account: looked.account } : {}),
-            ...(looked.at ? { at: looked.at } : {}),
+            account: looked.account,
+            at: looked.at,
           })}`}
         >
           Why they see these

@@ -1,6 +1,6 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import { useSearchParams } from 'react-router';
 import { api, data, type Schemas } from '../api/client';
+import { useAddress } from '../app/address';
 import { asked, PAGE_SIZE } from '../ask/answers';
 import { instantFrom, type Slots, slotsOf } from '../ask/question';
 
@@ -29,7 +29,7 @@ export type Looked = {
 const FROM_THE_BEGINNING = { record: '', of: '', search: '', sort: '', down: '', page: '' };
 
 export function useLook(application: string) {
-  const [params, setParams] = useSearchParams();
+  const { params, change } = useAddress();
   const get = (key: string) => params.get(key) ?? '';
   const page = Number.parseInt(get('page'), 10);
   const looked: Looked = {
@@ -47,21 +47,6 @@ export function useLook(application: string) {
     withheld: get('withheld') === 'yes',
     page: page > 0 && page < 1_000_000 ? page : 0,
   };
-  const change = (next: Record<string, string>, replace = false) =>
-    setParams(
-      (now) => {
-        const all = new URLSearchParams(now);
-        for (const [key, value] of Object.entries(next)) {
-          if (value === '') {
-            all.delete(key);
-          } else {
-            all.set(key, value);
-          }
-        }
-        return all;
-      },
-      { replace },
-    );
   return {
     looked,
     /** The records of a type, all or those that belong to one. */

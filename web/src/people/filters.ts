@@ -1,5 +1,5 @@
 import { useCallback, useMemo } from 'react';
-import { useSearchParams } from 'react-router';
+import { useAddress } from '../app/address';
 import type { Filters } from './api';
 
 const names = [
@@ -18,7 +18,7 @@ const names = [
 
 /** Which people are listed, as the address has it: it can be sent to a colleague. */
 export function useFilters() {
-  const [params, setParams] = useSearchParams();
+  const { params, change: changeAddress } = useAddress();
   const filters: Filters = useMemo(() => {
     const said = Object.fromEntries(names.map((name) => [name, params.get(name) ?? '']));
     return {
@@ -29,22 +29,8 @@ export function useFilters() {
   }, [params]);
   const page = Math.max(0, Number.parseInt(params.get('page') ?? '0', 10) || 0);
   const change = useCallback(
-    (changes: Record<string, string>) =>
-      setParams(
-        (now) => {
-          const next = new URLSearchParams(now);
-          for (const [key, value] of Object.entries({ page: '', ...changes })) {
-            if (value) {
-              next.set(key, value);
-            } else {
-              next.delete(key);
-            }
-          }
-          return next;
-        },
-        { replace: true },
-      ),
-    [setParams],
+    (changes: Record<string, string>) => changeAddress({ page: '', ...changes }, true),
+    [changeAddress],
   );
   const { sort: _, descending: __, ...narrowing } = filters;
   const filtered = Object.values(narrowing).some((value) => value !== '');

@@ -26,9 +26,12 @@ import nembar.core.coverage.Relatives;
 import nembar.core.decision.Coverage;
 import nembar.core.decision.Decision;
 import nembar.core.decision.FieldCoverage;
+import nembar.core.decision.FieldCoverage.FieldGrant;
 import nembar.core.decision.FieldLevel;
 import nembar.core.decision.FunctionAccess;
+import nembar.core.decision.FunctionAccess.FunctionGrant;
 import nembar.core.decision.Grant;
+import nembar.core.decision.Holding;
 import nembar.core.decision.PersonAccess;
 import nembar.core.design.Assignment;
 import nembar.core.directory.Person;
@@ -170,9 +173,11 @@ public final class WhoCan {
     }
 
     private static Set<Way> ways(FieldCoverage coverage) {
-        return coverage.grants().stream()
-                .map(one -> Way.of(one.holding()))
-                .collect(Collectors.toCollection(LinkedHashSet::new));
+        return ways(coverage.grants().stream().map(FieldGrant::holding));
+    }
+
+    private static Set<Way> ways(Stream<Holding> holdings) {
+        return holdings.map(Way::of).collect(Collectors.toCollection(LinkedHashSet::new));
     }
 
     /** Who may do the operation on some record of the type, with the records as symbols. */
@@ -241,12 +246,11 @@ public final class WhoCan {
                                         access,
                                         new Once<>(
                                                 () ->
-                                                        access.grants().stream()
-                                                                .map(one -> Way.of(one.holding()))
-                                                                .collect(
-                                                                        Collectors.toCollection(
-                                                                                LinkedHashSet
-                                                                                        ::new))));
+                                                        ways(
+                                                                access.grants().stream()
+                                                                        .map(
+                                                                                FunctionGrant
+                                                                                        ::holding))));
                             });
             if (!alike.answer().level().equals(Function.NONE)) {
                 levels.add(

@@ -6,16 +6,10 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.stream.Stream;
-import nembar.core.answers.Matrix;
 import nembar.core.catalogue.RecordType;
-import nembar.core.directory.Directory;
-import nembar.core.directory.Person;
-import nembar.core.directory.Unit;
-import nembar.server.governance.Governance;
-import nembar.server.http.BadRequest;
+import nembar.server.answers.MatrixService.Told;
 import nembar.server.http.Csv;
 import nembar.server.http.Named;
 import nembar.server.http.Paging;
@@ -36,17 +30,14 @@ import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBo
 @RestController
 @RequestMapping("/api/applications/{application}")
 class MatrixController {
-    private static final List<String> OPERATIONS = List.of("view", "change", "create", "delete");
     private static final String XLSX =
             "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet";
 
-    private final Lookups lookups;
-    private final Governance governance;
+    private final MatrixService matrices;
     private final Me me;
 
-    MatrixController(Lookups lookups, Governance governance, Me me) {
-        this.lookups = lookups;
-        this.governance = governance;
+    MatrixController(MatrixService matrices, Me me) {
+        this.matrices = matrices;
         this.me = me;
     }
 
@@ -89,7 +80,7 @@ class MatrixController {
             @RequestParam(defaultValue = "0") int page,
             @RequestParam(defaultValue = "50") int size) {
         Paging.check(page, size);
-        Told told = told(application, asked);
+        Told told = matrices.told(me.person(), application, asked);
         return new MatrixPage(
                 told.types().stream().map(one -> new Named(one.key(), one.plural())).toList(),
                 Paging.slice(told.rows(), page, size),
@@ -102,7 +93,7 @@ class MatrixController {
     @Operation(operationId = "matrixCsv")
     ResponseEntity<StreamingResponseBody> csv(
             @PathVariable String application, @ParameterObject MatrixAsked asked) {
-        Told told = told(application, asked);
+        Told told = matrices.told(me.person(), application, asked);
         return Csv.file("matrix.csv", heads(told), told.rows().stream().map(MatrixController::row));
     }
 
@@ -111,7 +102,7 @@ class MatrixController {
     @Operation(operationId = "matrixXlsx")
     ResponseEntity<byte[]> xlsx(
             @PathVariable String application, @ParameterObject MatrixAsked asked) {
-        Told told = told(application, asked);
+        Told told = matrices.told(me.person(), application, asked);
         ByteArrayOutputStream bytes = new ByteArrayOutputStream();
         try (Workbook workbook = new Workbook(bytes, "Nembar", "1.0")) {
             Worksheet sheet = workbook.newWorksheet("Matrix");
@@ -146,63 +137,5 @@ class MatrixController {
                 new ArrayList<>(List.of(row.name(), row.seat(), row.external() ? "yes" : ""));
         row.cells().forEach(cell -> values.add(cell.words()));
         return values;
-    }
-
-    private record Told(List<RecordType> types, List<MatrixRow> rows, long withheld) {}
-
-    private Told told(String application, MatrixAsked asked) {
-        String operation =
-                asked.operation() == null || asked.operation().isBlank()
-                        ? "view"
-                        : asked.operation();
-        if (!OPERATIONS.contains(operation)) {
-            throw new BadRequest(
-                    "operation", "Ask for one of " + String.join(", ", OPERATIONS) + ".");
-        }
-        Person asking = me.person();
-        Lookups.Where where = new Lookups.Where(application, asked.at(), asked.draft());
-        Matrix matrix = new Matrix(lookups.moment(asking, where), operation);
-        Directory directory = lookups.moment(asking, where).model().directory();
-        String search =
-                asked.search() == null ? "" : asked.search().strip().toLowerCase(Locale.ROOT);
-        var visible = governance.mayView(asking);
-        List<Matrix.Row> all = matrix.rows();
-        List<Matrix.Row> seen =
-                all.stream().filter(one -> visible.test(one.seat().person())).toList();
-        return new Told(
-                matrix.types(),
-                seen.stream()
-                        .map(one -> shown(directory, one))
-                        .filter(
-                                one ->
-                                        (one.name() + " " + one.seat())
-                                                .toLowerCase(Locale.ROOT)
-                                                .contains(search))
-                        .toList(),
-                all.size() - seen.size());
-    }
-
-    private static MatrixRow shown(Directory directory, Matrix.Row row) {
-        Person person = row.seat().person();
-        String seat =
-                person.external()
-                        ? row.seat().account().map(directory.accountNames()::get).orElse("")
-                        : person.unit().flatMap(directory::unit).map(Unit::name).orElse("");
-        return new MatrixRow(
-                person.key(),
-                person.name(),
-                row.seat().account().filter(any -> person.accounts().size() > 1),
-                seat,
-                person.external(),
-                row.cells().stream().map(MatrixController::cell).toList());
-    }
-
-    private static MatrixCell cell(Matrix.Cell cell) {
-        if (!cell.some()) {
-            return new MatrixCell(0, "");
-        }
-        int notches = cell.reach().notches();
-        return new MatrixCell(
-                notches, notches == 0 ? "shared, or with other records" : cell.reach().words());
     }
 }

@@ -93,7 +93,7 @@ class RecordListService {
     }
 
     /** Whether whoever asks may look through the person at records of the type; it is kept. */
-    void requireLooking(Question question, Person asking, RecordType type) {
+    private void requireLooking(Question question, Person asking, RecordType type) {
         Person person = question.access().who().person();
         governance.requireOnPerson(asking, "look_through", person);
         governance.requireSteward(asking, question.model(), type);
@@ -191,7 +191,7 @@ class RecordListService {
                 named(directory, type, wanted.search()));
     }
 
-    static RecordRow row(
+    private static RecordRow row(
             Directory directory, RecordType type, List<FieldCoverage> fields, Records.Row row) {
         List<FieldValue> values = new ArrayList<>();
         for (int i = 0; i < fields.size(); i++) {

@@ -33,8 +33,6 @@ class RecordSheets {
     }
 
     RecordSheet of(Question question, Person asking, RecordType type, String key) {
-        lists.requireLooking(question, asking, type);
-        GovernedRecord record = records.require(question.application(), type, key);
         RecordPage page =
                 lists.list(
                         question,
@@ -42,7 +40,8 @@ class RecordSheets {
                         type,
                         Operation.VIEW,
                         new Wanted(0, 1, null, false, "", key, "", true));
-        // Deleted since it was found: there is nothing of it to show.
+        GovernedRecord record = records.require(question.application(), type, key);
+        // It may have come since the page was read: there is nothing of it to show yet.
         List<FieldValue> values = page.rows().isEmpty() ? List.of() : page.rows().get(0).values();
         PersonAccess access = question.access();
         Relatives relatives = records.relatives(question.application());
