@@ -29,24 +29,60 @@ public record ListQuery(SqlText text, SqlText total, List<RecordSet> flags) {
             Set.of(FieldType.TEXT, FieldType.CHOICE, FieldType.REFERENCE, FieldType.PERSON);
 
     /**
+     * Where a page begins, so that a deep page costs what the first one does.
+     *
+     * @param value the field that is sorted by, on the record before the page, as it may be seen;
+     *     empty where it may not, where there is none, and in the order of keys
+     * @param key of the record before the page
+     */
+    public record Position(Optional<Object> value, String key) {}
+
+    /** A field that is seen and has one of some values, as text; a list of choices has it in it. */
+    public record Having(String field, SortedSet<String> values) {}
+
+    /**
      * Which page, in which order, of the records that match a search.
      *
+     * @param beside the record next to which the page begins; empty for the first page, or the last
+     *     one where it is read backwards
+     * @param backwards whether it is the page before; its rows then come in the opposite order
      * @param sort key of a field; empty for the record's own key
      * @param search text to look for in what may be seen; empty for all
      * @param named by field, where people see a name instead of the key: the keys whose names have
      *     the text
+     * @param having what those that are wanted have
      */
     public record Page(
-            int offset,
+            Optional<Position> beside,
+            boolean backwards,
             int size,
             Optional<String> sort,
             boolean descending,
             String search,
-            Map<String, SortedSet<String>> named) {
+            Map<String, SortedSet<String>> named,
+            Optional<Having> having) {
 
         /** All records up to a number, in the order of their keys. */
         public static Page first(int size) {
-            return new Page(0, size, Optional.empty(), false, "", Map.of());
+            return after(Optional.empty(), size);
+        }
+
+        /** The same page with one record more, which tells whether there is another page. */
+        public Page oneMore() {
+            return new Page(beside, backwards, size + 1, sort, descending, search, named, having);
+        }
+
+        /** The records after one, in the order of their keys. */
+        public static Page after(Optional<String> key, int size) {
+            return new Page(
+                    key.map(one -> new Position(Optional.empty(), one)),
+                    false,
+                    size,
+                    Optional.empty(),
+                    false,
+                    "",
+                    Map.of(),
+                    Optional.empty());
         }
     }
 
@@ -78,14 +114,14 @@ public record ListQuery(SqlText text, SqlText total, List<RecordSet> flags) {
             sql.add(", coalesce(").add(scan.where(flag)).add(", FALSE)");
         }
         SqlText where = where(scan, records, fields, page);
-        SqlText order = order(scan, type, fields, page);
+        ListOrder order = order(scan, type, fields, page);
+        SqlText beside = page.beside().map(order::beyond).orElse(new SqlText("", List.of()));
         sql.add(scan.from())
                 .add(where)
-                .add(order)
+                .add(beside)
+                .add(order.text())
                 .add(" LIMIT ")
-                .parameter(page.size())
-                .add(" OFFSET ")
-                .parameter(page.offset());
+                .parameter(page.size());
         return new ListQuery(sql.build(), total(type, records, fields, page), flags);
     }
 
@@ -110,19 +146,14 @@ public record ListQuery(SqlText text, SqlText total, List<RecordSet> flags) {
         return new SqlText.Builder().add("SELECT count(*)").add(scan.from()).add(where).build();
     }
 
-    private static SqlText order(
+    private static ListOrder order(
             TableScan scan, RecordType type, List<FieldCoverage> fields, Page page) {
-        SqlText.Builder sql = new SqlText.Builder().add(" ORDER BY ");
-        page.sort()
-                .flatMap(key -> fields.stream().filter(has(key)).findFirst())
-                .ifPresent(
-                        field ->
-                                sql.add(whereSeen(scan, field))
-                                        .add(page.descending() ? " DESC" : " ASC")
-                                        .add(" NULLS LAST, "));
-        return sql.add(scan.column(type.keyField()))
-                .add(page.descending() && page.sort().isEmpty() ? " DESC" : "")
-                .build();
+        Optional<SqlText> sorted =
+                page.sort()
+                        .flatMap(key -> fields.stream().filter(has(key)).findFirst())
+                        .map(field -> whereSeen(scan, field));
+        return new ListOrder(
+                sorted, scan.column(type.keyField()), page.descending(), page.backwards());
     }
 
     private static SqlText where(
@@ -144,7 +175,19 @@ public record ListQuery(SqlText text, SqlText total, List<RecordSet> flags) {
             }
             sql.add(")");
         }
+        page.having().ifPresent(one -> sql.add(" AND ").add(having(scan, fields, one)));
         return sql.build();
+    }
+
+    private static SqlText having(TableScan scan, List<FieldCoverage> fields, Having having) {
+        FieldCoverage field = fields.stream().filter(has(having.field())).findFirst().orElseThrow();
+        boolean several = field.field().type() == FieldType.CHOICES;
+        return new SqlText.Builder()
+                .add(whereSeen(scan, field))
+                .add(several ? " && (" : "::text = ANY (")
+                .parameter(having.values().toArray(String[]::new))
+                .add(several ? "::text[])" : ")")
+                .build();
     }
 
     private static Predicate<FieldCoverage> has(String key) {

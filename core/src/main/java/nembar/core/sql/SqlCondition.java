@@ -54,6 +54,19 @@ final class SqlCondition {
         }
     }
 
+    /** A value of a field, of any of the Java types that a field's value has. */
+    static SqlText literal(Object value) {
+        SqlText.Builder sql = new SqlText.Builder();
+        if (value instanceof Long) {
+            sql.add("?::bigint", value);
+        } else if (value instanceof List<?> list) {
+            sql.add("?::text[]", (Object) list.toArray(String[]::new));
+        } else {
+            literal(value, sql);
+        }
+        return sql.build();
+    }
+
     private static void literal(Object value, SqlText.Builder sql) {
         if (value instanceof Boolean truth) {
             sql.add(truth ? "TRUE" : "FALSE");

@@ -85,12 +85,14 @@ class SqlTest {
                         records,
                         fields,
                         new ListQuery.Page(
-                                0,
+                                Optional.empty(),
+                                false,
                                 10,
                                 Optional.of("name"),
                                 true,
                                 "100%_",
-                                Map.of("team", new TreeSet<>(Set.of("cranes")))));
+                                Map.of("team", new TreeSet<>(Set.of("cranes"))),
+                                Optional.empty()));
         assertThat(byName.text().sql())
                 .contains(
                         "ORDER BY (CASE WHEN t.\"owner\" = ? THEN t.\"name\" END) DESC NULLS LAST")

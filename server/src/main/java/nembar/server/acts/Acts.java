@@ -52,20 +52,26 @@ public class Acts {
     /** Notes it unless the same was noted lately. */
     @Transactional
     public void noteOnce(String actor, String kind, String key, String words, Duration within) {
-        long lately =
-                entities.createQuery(
+        if (!noted(actor, kind, key, words, within)) {
+            note(actor, kind, key, words);
+        }
+    }
+
+    /** Whether a person lately did to one what begins with these words. */
+    @Transactional(readOnly = true)
+    public boolean noted(String actor, String kind, String key, String words, Duration within) {
+        return entities.createQuery(
                                 "select count(one) from ActRow one where kind = :kind and key = :key"
-                                        + " and actor = :actor and words = :words and at > :since",
+                                        + " and actorKind = 'person' and actor = :actor"
+                                        + " and locate(:words, words) = 1 and at > :since",
                                 Long.class)
                         .setParameter("kind", kind)
                         .setParameter("key", key)
                         .setParameter("actor", actor)
                         .setParameter("words", words)
                         .setParameter("since", clock.instant().minus(within))
-                        .getSingleResult();
-        if (lately == 0) {
-            note(actor, kind, key, words);
-        }
+                        .getSingleResult()
+                > 0;
     }
 
     /** The same of whoever acts. */

@@ -1,22 +1,22 @@
 package nembar.server.ask;
 
 import io.swagger.v3.oas.annotations.Operation;
-import java.nio.charset.StandardCharsets;
 import java.util.Optional;
 import nembar.core.answers.Newcomer;
 import nembar.core.catalogue.RecordType;
 import nembar.server.ask.AccessChanges.RestsOn;
 import nembar.server.ask.Questions.Slots;
-import nembar.server.ask.RecordListService.Wanted;
 import nembar.server.http.BadRequest;
 import nembar.server.session.Me;
 import org.springdoc.core.annotations.ParameterObject;
-import org.springframework.http.HttpHeaders;
-import org.springframework.http.MediaType;
+import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBody;
 
@@ -31,6 +31,7 @@ class AskController {
     private final RecordCsv csv;
     private final RecordSheets sheets;
     private final AccessChanges changes;
+    private final Looks looks;
     private final Me me;
 
     AskController(
@@ -41,6 +42,7 @@ class AskController {
             RecordCsv csv,
             RecordSheets sheets,
             AccessChanges changes,
+            Looks looks,
             Me me) {
         this.questions = questions;
         this.whatCan = whatCan;
@@ -49,6 +51,7 @@ class AskController {
         this.csv = csv;
         this.sheets = sheets;
         this.changes = changes;
+        this.looks = looks;
         this.me = me;
     }
 
@@ -77,11 +80,12 @@ class AskController {
                     Boolean.TRUE.equals(asIfActive),
                     at,
                     draft,
-                    new Newcomer(said(role), said(set), said(unit), said(team), said(account)));
-        }
-
-        private static Optional<String> said(String slot) {
-            return Optional.ofNullable(slot).map(String::strip).filter(some -> !some.isEmpty());
+                    new Newcomer(
+                            ListAsked.said(role),
+                            ListAsked.said(set),
+                            ListAsked.said(unit),
+                            ListAsked.said(team),
+                            ListAsked.said(account)));
         }
     }
 
@@ -137,44 +141,17 @@ class AskController {
                 : because.ofRecord(question, me.person(), known, done, record);
     }
 
-    /**
-     * The records under a cell, as the person has them.
-     *
-     * @param record key of the one record that is wanted
-     * @param of key of the record that those wanted belong to
-     * @param withheld whether those that the person may not see are listed too, by their key alone
-     */
+    /** The records under a cell, as the person has them, a page at a time. */
     @GetMapping("/records")
     @Operation(operationId = "records")
     RecordPage records(
             @ParameterObject Asked asked,
             @RequestParam String type,
-            @RequestParam(defaultValue = "view") String operation,
-            @RequestParam(defaultValue = "0") int page,
-            @RequestParam(defaultValue = "25") int size,
-            @RequestParam(required = false) String sort,
-            @RequestParam(defaultValue = "false") boolean descending,
-            @RequestParam(defaultValue = "") String search,
-            @RequestParam(defaultValue = "") String record,
-            @RequestParam(defaultValue = "") String of,
-            @RequestParam(defaultValue = "false") boolean withheld) {
-        Question question = understood(asked, "");
-        RecordType known = question.type(type);
+            @ParameterObject ListAsked list,
+            @RequestParam(defaultValue = "") String draft) {
+        Question question = understood(asked, draft);
         return recordList.list(
-                question,
-                me.person(),
-                known,
-                Question.operation(known, operation),
-                new Wanted(page, size, sort, descending, search, record, of, withheld));
-    }
-
-    /** One record as the person has it: its fields, what they find to do, and what is around it. */
-    @GetMapping("/record")
-    @Operation(operationId = "recordAsTheyHaveIt")
-    RecordSheet record(
-            @ParameterObject Asked asked, @RequestParam String type, @RequestParam String record) {
-        Question question = understood(asked, "");
-        return sheets.of(question, me.person(), question.type(type), record);
+                question, without(asked, list, draft), me.person(), question.type(type), list);
     }
 
     /** The same list whole, as a CSV file (RFC 4180). */
@@ -183,34 +160,67 @@ class AskController {
     ResponseEntity<StreamingResponseBody> csv(
             @ParameterObject Asked asked,
             @RequestParam String type,
-            @RequestParam(defaultValue = "view") String operation,
-            @RequestParam(required = false) String sort,
-            @RequestParam(defaultValue = "false") boolean descending,
-            @RequestParam(defaultValue = "") String search) {
-        Question question = understood(asked, "");
-        RecordType known = question.type(type);
-        StreamingResponseBody file =
-                csv.of(
-                        recordList,
-                        question,
-                        me.person(),
-                        known,
-                        Question.operation(known, operation),
-                        new Wanted(
-                                0,
-                                RecordListService.SIZE_AT_MOST,
-                                sort,
-                                descending,
-                                search,
-                                "",
-                                "",
-                                false));
-        return ResponseEntity.ok()
-                .contentType(new MediaType("text", "csv", StandardCharsets.UTF_8))
-                .header(
-                        HttpHeaders.CONTENT_DISPOSITION,
-                        "attachment; filename=\"" + known.key() + ".csv\"")
-                .body(file);
+            @ParameterObject ListAsked list,
+            @RequestParam(defaultValue = "") String draft) {
+        Question question = understood(asked, draft);
+        return csv.of(
+                question, without(asked, list, draft), me.person(), question.type(type), list);
+    }
+
+    /** One record as the person has it: its fields, what they find to do, and what is around it. */
+    @GetMapping("/record")
+    @Operation(operationId = "recordAsTheyHaveIt")
+    RecordSheet record(
+            @ParameterObject Asked asked,
+            @RequestParam String type,
+            @RequestParam String record,
+            @RequestParam(defaultValue = "") String draft) {
+        Question question = understood(asked, draft);
+        return sheets.of(question, me.person(), question.type(type), record);
+    }
+
+    /**
+     * Why somebody looks through another.
+     *
+     * @param account for whom the other acts
+     */
+    record LookReason(String person, String application, String account, String reason) {}
+
+    /** Keeps why one looks through somebody, which may be asked for before one may. */
+    @PostMapping("/looks")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    @Operation(operationId = "sayWhyOneLooks")
+    void look(@RequestBody LookReason why) {
+        Asked of =
+                new Asked(
+                        why.person(),
+                        why.application(),
+                        why.account(),
+                        null,
+                        null,
+                        null,
+                        null,
+                        null,
+                        null);
+        looks.say(me.person(), understood(of, ""), why.reason());
+    }
+
+    private Optional<Question> without(Asked asked, ListAsked list, String draft) {
+        return ListAsked.said(list.without())
+                .map(
+                        person ->
+                                understood(
+                                        new Asked(
+                                                person,
+                                                asked.application(),
+                                                list.withoutAccount(),
+                                                null,
+                                                asked.at(),
+                                                null,
+                                                null,
+                                                null,
+                                                null),
+                                        draft));
     }
 
     private Question understood(Asked asked, String draft) {

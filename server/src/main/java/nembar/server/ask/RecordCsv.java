@@ -1,17 +1,14 @@
 package nembar.server.ask;
 
-import java.io.OutputStreamWriter;
-import java.io.Writer;
-import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
-import nembar.core.catalogue.Operation;
+import java.util.Optional;
+import java.util.function.Function;
+import java.util.stream.Stream;
 import nembar.core.catalogue.RecordType;
 import nembar.core.directory.Person;
-import nembar.server.ask.RecordListService.Wanted;
 import nembar.server.http.Csv;
-import org.apache.commons.csv.CSVFormat;
-import org.apache.commons.csv.CSVPrinter;
+import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Component;
 import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBody;
 
@@ -19,38 +16,37 @@ import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBo
 @Component
 class RecordCsv {
 
+    private final RecordListService lists;
+
+    RecordCsv(RecordListService lists) {
+        this.lists = lists;
+    }
+
     /** The file; what may not be asked is refused before its first byte. */
-    StreamingResponseBody of(
-            RecordListService lists,
+    ResponseEntity<StreamingResponseBody> of(
             Question question,
+            Optional<Question> without,
             Person asking,
             RecordType type,
-            Operation operation,
-            Wanted first) {
-        RecordPage begin = lists.list(question, asking, type, operation, first);
-        return output -> {
-            Writer writer = new OutputStreamWriter(output, StandardCharsets.UTF_8);
-            try (CSVPrinter csv = new CSVPrinter(writer, CSVFormat.RFC4180)) {
-                csv.printRecord(begin.columns().stream().map(RecordPage.Column::label).toList());
-                RecordPage page = begin;
-                while (!page.rows().isEmpty()) {
-                    for (RecordPage.RecordRow row : page.rows()) {
-                        csv.printRecord(values(row));
-                    }
-                    Wanted next = first.onPage(page.page() + 1);
-                    page = lists.list(question, asking, type, operation, next);
-                }
-            }
-        };
+            ListAsked asked) {
+        Function<String, RecordPage> page =
+                next -> lists.list(question, without, asking, type, asked.after(next));
+        RecordPage first = page.apply(null);
+        return Csv.file(
+                type.key() + ".csv",
+                first.columns().stream().map(RecordPage.Column::label).toList(),
+                Stream.iterate(
+                                Optional.of(first),
+                                Optional::isPresent,
+                                one -> one.get().next().map(page))
+                        .flatMap(one -> one.get().rows().stream())
+                        .map(RecordCsv::values));
     }
 
     private static List<String> values(RecordPage.RecordRow row) {
         List<String> values = new ArrayList<>();
         for (RecordPage.FieldValue value : row.values()) {
-            values.add(
-                    value.level().equals("hidden")
-                            ? "hidden"
-                            : Csv.harmless(value.value().orElse("")));
+            values.add(value.level().equals("hidden") ? "hidden" : value.value().orElse(""));
         }
         return values;
     }

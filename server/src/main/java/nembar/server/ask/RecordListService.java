@@ -10,6 +10,8 @@ import java.util.Optional;
 import java.util.SortedSet;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import nembar.core.catalogue.Field;
 import nembar.core.catalogue.FieldType;
 import nembar.core.catalogue.Operation;
@@ -24,119 +26,53 @@ import nembar.core.sql.ListQuery;
 import nembar.server.ask.RecordPage.Column;
 import nembar.server.ask.RecordPage.FieldValue;
 import nembar.server.ask.RecordPage.RecordRow;
-import nembar.server.governance.Governance;
 import nembar.server.http.BadRequest;
 import nembar.server.http.Refused;
+import nembar.server.records.Cursors;
 import nembar.server.records.Records;
 import org.springframework.stereotype.Service;
 
 /** Lists the records under a cell, as the person asked about has them. */
 @Service
 class RecordListService {
-    static final int SIZE_AT_MOST = 200;
-
     private final Records records;
-    private final Governance governance;
     private final Looks looks;
 
-    RecordListService(Records records, Governance governance, Looks looks) {
+    RecordListService(Records records, Looks looks) {
         this.records = records;
-        this.governance = governance;
         this.looks = looks;
     }
 
-    /**
-     * Which page is wanted.
-     *
-     * @param page from 0
-     * @param record key of the one record that is wanted; all where it is empty
-     * @param of key of the record that those wanted belong to; any where it is empty
-     * @param withheld whether records that the person may not do it on are listed too, by their key
-     *     alone
-     */
-    record Wanted(
-            int page,
-            int size,
-            String sort,
-            boolean descending,
-            String search,
-            String record,
-            String of,
-            boolean withheld) {
-        Wanted onPage(int other) {
-            return new Wanted(other, size, sort, descending, search, record, of, withheld);
-        }
-
-        /** The records of this type that are meant, whoever may see them. */
-        RecordSet among(RecordType type) {
-            RecordSet one =
-                    record.isEmpty()
-                            ? RecordSet.EVERYTHING
-                            : keyed(type.keyField(), record, "it is " + record);
-            if (of.isEmpty()) {
-                return one;
-            }
-            String through =
-                    type.parent()
-                            .orElseThrow(
-                                    () ->
-                                            new BadRequest(
-                                                    "of",
-                                                    type.plural() + " belong to no other record."))
-                            .through();
-            return RecordSet.allOf(one, keyed(through, of, "it belongs to " + of));
-        }
-
-        private static RecordSet keyed(String field, String key, String words) {
-            return RecordSet.among(field, new TreeSet<>(List.of(key)), words);
-        }
-    }
-
-    /** Whether whoever asks may look through the person at records of the type; it is kept. */
-    private void requireLooking(Question question, Person asking, RecordType type) {
-        Person person = question.access().who().person();
-        governance.requireOnPerson(asking, "look_through", person);
-        governance.requireSteward(asking, question.model(), type);
-        governance
-                .againstLooking(asking, person, question.model(), type)
-                .ifPresent(
-                        why -> {
-                            throw new Refused(
-                                    why,
-                                    List.of(
-                                            "Looking through somebody takes what giving them all"
-                                                    + " they reach there would take."));
-                        });
-        looks.note(asking, person, question.model().application());
-    }
-
+    /** What somebody may do on which records, and may not for whom these are listed without. */
     RecordPage list(
-            Question question, Person asking, RecordType type, Operation operation, Wanted wanted) {
-        requireLooking(question, asking, type);
+            Question question,
+            Optional<Question> without,
+            Person asking,
+            RecordType type,
+            ListAsked wanted) {
+        wanted.check();
+        looks.require(question, asking, type);
+        Operation operation = Question.operation(type, wanted.operation());
         if (operation.equals(Operation.CREATE)) {
             throw new BadRequest("operation", "What may be created is not there to be listed.");
         }
-        if (wanted.size() < 1 || wanted.size() > SIZE_AT_MOST || wanted.page() < 0) {
-            throw new BadRequest(
-                    "size", "Ask for a page from 0, of 1 to " + SIZE_AT_MOST + " records.");
-        }
         List<FieldCoverage> fields =
                 type.fields().stream().map(field -> question.access().field(type, field)).toList();
-        Records.Listing listing =
-                records.list(
-                        question.application(),
-                        type,
-                        wanted.withheld()
-                                ? wanted.among(type)
-                                : RecordSet.allOf(
-                                        question.access().coverage(type, operation).records(),
-                                        wanted.among(type)),
-                        fields,
-                        page(question.model().directory(), type, fields, wanted));
+        RecordSet theirs = question.access().records(type, operation);
+        RecordSet some =
+                without.map(
+                                other ->
+                                        RecordSet.less(
+                                                theirs, other.access().records(type, operation)))
+                        .orElse(theirs);
+        requireTold(question, type, some, fields);
+        RecordSet listed =
+                wanted.withheld() ? wanted.among(type) : RecordSet.allOf(some, wanted.among(type));
+        Directory directory = question.model().directory();
+        ListQuery.Page page = page(directory, type, fields, wanted);
+        Records.Listing listing = records.list(question.application(), type, listed, fields, page);
         List<RecordRow> rows =
-                listing.rows().stream()
-                        .map(row -> row(question.model().directory(), type, fields, row))
-                        .toList();
+                listing.rows().stream().map(row -> row(directory, type, fields, row)).toList();
         List<Column> columns =
                 fields.stream()
                         .map(
@@ -155,40 +91,132 @@ class RecordListService {
                 columns,
                 rows,
                 listing.total(),
-                wanted.page(),
-                wanted.size());
+                cursor(listing.before(), type, fields, page, listing.rows(), 0),
+                cursor(listing.after(), type, fields, page, listing.rows(), rows.size() - 1));
+    }
+
+    /** Of a draft, nothing is listed that rests on what is not for whoever asks to see. */
+    private static void requireTold(
+            Question question, RecordType type, RecordSet some, List<FieldCoverage> fields) {
+        boolean told =
+                Stream.concat(
+                                Stream.of(some),
+                                fields.stream()
+                                        .flatMap(one -> Stream.of(one.masked(), one.viewed())))
+                        .distinct()
+                        .allMatch(set -> question.mayCount(type, set));
+        if (!told) {
+            throw new Refused(
+                    "With this draft, what they see rests on what is not yours to see.",
+                    List.of("Look as published, or ask a steward to look with this draft."));
+        }
+    }
+
+    /** The position of a row, for the page that begins beside it. */
+    private static Optional<String> cursor(
+            boolean more,
+            RecordType type,
+            List<FieldCoverage> fields,
+            ListQuery.Page page,
+            List<Records.Row> rows,
+            int at) {
+        if (!more || rows.isEmpty()) {
+            return Optional.empty();
+        }
+        Records.Row row = rows.get(at);
+        Optional<Object> value =
+                page.sort()
+                        .filter(
+                                sort ->
+                                        row.levels()
+                                                        .get(index(fields, sort))
+                                                        .compareTo(FieldLevel.VIEW)
+                                                >= 0)
+                        .map(sort -> row.record().values().get(sort));
+        return Optional.of(
+                Cursors.text(
+                        new ListQuery.Position(
+                                value, row.record().key(type.keyField()).orElseThrow())));
+    }
+
+    private static int index(List<FieldCoverage> fields, String key) {
+        return IntStream.range(0, fields.size())
+                .filter(at -> fields.get(at).field().key().equals(key))
+                .findFirst()
+                .orElseThrow();
     }
 
     private static ListQuery.Page page(
-            Directory directory, RecordType type, List<FieldCoverage> fields, Wanted wanted) {
-        Optional<String> sort = Optional.ofNullable(wanted.sort()).filter(key -> !key.isBlank());
+            Directory directory, RecordType type, List<FieldCoverage> fields, ListAsked wanted) {
+        Optional<String> sort = ListAsked.said(wanted.sort());
+        Optional<String> field = ListAsked.said(wanted.field());
         if (sort.isPresent() && wanted.withheld()) {
             throw new BadRequest(
                     "sort",
                     "With what is withheld, records are listed in the order of their keys.");
         }
-        sort.ifPresent(
-                key -> {
-                    Field field = Question.field(type, key);
-                    boolean seen =
-                            fields.stream()
-                                    .filter(one -> one.field().equals(field))
-                                    .anyMatch(one -> !one.viewed().equals(RecordSet.NOTHING));
-                    if (!seen) {
-                        throw new BadRequest(
-                                "sort",
-                                "They cannot see "
-                                        + field.label().toLowerCase(Locale.ROOT)
-                                        + ", so the list cannot be sorted by it.");
-                    }
-                });
+        sort.ifPresent(key -> requireSeen("sort", "sorted by it", type, fields, key));
+        field.ifPresent(key -> requireSeen("field", "looked through by it", type, fields, key));
+        Optional<String> before = ListAsked.said(wanted.before());
+        Optional<ListQuery.Position> beside =
+                before.or(() -> ListAsked.said(wanted.after()))
+                        .map(
+                                text ->
+                                        Cursors.read(
+                                                before.isPresent() ? "before" : "after",
+                                                text,
+                                                sort.map(key -> Question.field(type, key).type())));
         return new ListQuery.Page(
-                Math.multiplyExact(wanted.page(), wanted.size()),
+                beside,
+                before.isPresent(),
                 wanted.size(),
                 sort,
                 wanted.descending(),
                 wanted.search(),
-                named(directory, type, wanted.search()));
+                named(directory, type, wanted.search()),
+                field.map(
+                        key ->
+                                new ListQuery.Having(
+                                        key,
+                                        values(
+                                                directory,
+                                                type,
+                                                Question.field(type, key),
+                                                wanted.value()))));
+    }
+
+    private static void requireSeen(
+            String parameter,
+            String done,
+            RecordType type,
+            List<FieldCoverage> fields,
+            String key) {
+        Field field = Question.field(type, key);
+        if (fields.get(index(fields, field.key())).viewed().equals(RecordSet.NOTHING)) {
+            throw new BadRequest(
+                    parameter,
+                    "They cannot see "
+                            + field.label().toLowerCase(Locale.ROOT)
+                            + ", so the list cannot be "
+                            + done
+                            + ".");
+        }
+    }
+
+    /** The values that are shown as this one, and itself. */
+    private static SortedSet<String> values(
+            Directory directory, RecordType type, Field field, String value) {
+        SortedSet<String> values = new TreeSet<>(List.of(value.strip()));
+        namesFor(directory, type, field)
+                .ifPresent(
+                        names ->
+                                names.forEach(
+                                        (key, name) -> {
+                                            if (name.equalsIgnoreCase(value.strip())) {
+                                                values.add(key);
+                                            }
+                                        }));
+        return values;
     }
 
     private static RecordRow row(

@@ -3,16 +3,22 @@ package nembar.server.ask;
 import java.util.List;
 import java.util.Optional;
 
-/** A page of the records under a cell, as the person has them. */
+/**
+ * A page of the records under a cell, as the person has them.
+ *
+ * @param total how many there are in all; counted with the first page only
+ * @param previous what asks for the page before, as {@code before}; empty where there is none
+ * @param next what asks for the page after, as {@code after}
+ */
 record RecordPage(
         String type,
         String title,
         String timeZone,
         List<Column> columns,
         List<RecordRow> rows,
-        long total,
-        int page,
-        int size) {
+        Optional<Long> total,
+        Optional<String> previous,
+        Optional<String> next) {
 
     /**
      * @param type the field's type, as in a design document

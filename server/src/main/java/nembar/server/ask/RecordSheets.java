@@ -11,7 +11,6 @@ import nembar.core.coverage.RecordSet;
 import nembar.core.coverage.Relatives;
 import nembar.core.decision.PersonAccess;
 import nembar.core.directory.Person;
-import nembar.server.ask.RecordListService.Wanted;
 import nembar.server.ask.RecordPage.FieldValue;
 import nembar.server.ask.RecordSheet.Around;
 import nembar.server.governance.Governance;
@@ -33,13 +32,7 @@ class RecordSheets {
     }
 
     RecordSheet of(Question question, Person asking, RecordType type, String key) {
-        RecordPage page =
-                lists.list(
-                        question,
-                        asking,
-                        type,
-                        Operation.VIEW,
-                        new Wanted(0, 1, null, false, "", key, "", true));
+        RecordPage page = lists.list(question, Optional.empty(), asking, type, ListAsked.one(key));
         GovernedRecord record = records.require(question.application(), type, key);
         // It may have come since the page was read: there is nothing of it to show yet.
         List<FieldValue> values = page.rows().isEmpty() ? List.of() : page.rows().get(0).values();

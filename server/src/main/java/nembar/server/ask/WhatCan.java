@@ -21,6 +21,7 @@ public record WhatCan(
      * @param accounts those one may choose from
      * @param active whether the answer counts them as active
      * @param mayLookThrough whether whoever asks may see the records themselves
+     * @param reasonWanted whether they have to say why before they look
      */
     public record Whom(
             String key,
@@ -31,7 +32,8 @@ public record WhatCan(
             Optional<Named> account,
             List<Named> accounts,
             boolean active,
-            boolean mayLookThrough) {}
+            boolean mayLookThrough,
+            boolean reasonWanted) {}
 
     /** Sums over all record types. */
     public record Totals(long records, long viewed, long changed) {}

@@ -36,10 +36,12 @@ import org.springframework.stereotype.Service;
 public class WhatCanService {
     private final Records records;
     private final Governance governance;
+    private final Looks looks;
 
-    WhatCanService(Records records, Governance governance) {
+    WhatCanService(Records records, Governance governance, Looks looks) {
         this.records = records;
         this.governance = governance;
+        this.looks = looks;
     }
 
     /** The answer for an access of any model: also one that is only thought of. */
@@ -188,7 +190,8 @@ public class WhatCanService {
                 who.account().map(key -> named(question, key)),
                 accounts,
                 who.active(),
-                governance.mayOnPerson(asking, "look_through", person));
+                governance.mayOnPerson(asking, "look_through", person),
+                looks.reasonWanted(asking, person, question.model().application()));
     }
 
     private static Named named(Question question, String account) {

@@ -9,6 +9,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import nembar.core.answers.WhoCan;
 import nembar.core.catalogue.Operation;
@@ -17,10 +18,12 @@ import nembar.core.coverage.GovernedRecord;
 import nembar.core.decision.PersonAccess;
 import nembar.core.directory.Person;
 import nembar.core.model.AccessModel;
+import nembar.core.sql.ListQuery.Position;
 import nembar.server.authzen.EvaluationService.Action;
 import nembar.server.authzen.EvaluationService.Entity;
 import nembar.server.http.BadRequest;
 import nembar.server.model.Moments;
+import nembar.server.records.Cursors;
 import nembar.server.records.Records;
 import org.springframework.stereotype.Service;
 
@@ -88,7 +91,6 @@ class SearchService {
         RecordType type = type(search);
         Operation operation = operation(search, type);
         PersonAccess access = access(search);
-        int from = from(search);
         int limit = limit(search);
         List<FoundEntity> found =
                 records
@@ -96,14 +98,18 @@ class SearchService {
                                 model(search).application().key(),
                                 type,
                                 access.records(type, operation),
-                                from,
+                                afterKey(search),
                                 limit + 1)
                         .stream()
                         .map(key -> new FoundEntity(type.key(), key))
                         .toList();
-        return found.size() > limit
-                ? new Results<>(found.subList(0, limit), next(from + limit))
-                : new Results<>(found, next(-1));
+        if (found.size() <= limit) {
+            return new Results<>(found, next(-1));
+        }
+        String last = found.get(limit - 1).id();
+        return new Results<>(
+                found.subList(0, limit),
+                new PageGiven(Cursors.text(new Position(Optional.empty(), last))));
     }
 
     /** Every operation that the subject may do on the resource. */
@@ -175,12 +181,21 @@ class SearchService {
     }
 
     private static int from(Search search) {
-        String token = search.page() == null ? null : search.page().token();
-        if (token == null || token.isEmpty()) {
-            return 0;
-        }
+        String token = token(search).orElse("0");
         require(token.matches("\\d{1,9}"), "page.token", "Send the token of the page before.");
         return Integer.parseInt(token);
+    }
+
+    /** Key of the last record of the page before. */
+    private static Optional<String> afterKey(Search search) {
+        return token(search)
+                .map(token -> Cursors.read("page.token", token, Optional.empty()).key());
+    }
+
+    private static Optional<String> token(Search search) {
+        return Optional.ofNullable(search.page())
+                .map(page -> page.token())
+                .filter(token -> !token.isEmpty());
     }
 
     private static int limit(Search search) {

@@ -6,6 +6,7 @@ import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -83,8 +84,14 @@ public class Records {
     /** A record, and the level of each of its fields, in the type's order. */
     public record Row(GovernedRecord record, List<FieldLevel> levels) {}
 
-    /** One page of records and how many there are in all. */
-    public record Listing(List<Row> rows, long total) {}
+    /**
+     * One page of records.
+     *
+     * @param before whether there are more before them
+     * @param after whether there are more after them
+     * @param total how many there are in all; counted with the first page only
+     */
+    public record Listing(List<Row> rows, boolean before, boolean after, Optional<Long> total) {}
 
     /** Counts all these sets, as many as a query can have in each scan of the type's table. */
     public Counts count(String application, RecordType type, Collection<RecordSet> sets) {
@@ -139,16 +146,19 @@ public class Records {
 
     /** Keys of some records of the set, the first by key. */
     public List<String> keys(String application, RecordType type, RecordSet set, int atMost) {
-        return keys(application, type, set, 0, atMost);
+        return keys(application, type, set, Optional.empty(), atMost);
     }
 
-    /** The same, leaving out as many as {@code from} at the beginning. */
+    /** The same, of those after a key. */
     public List<String> keys(
-            String application, RecordType type, RecordSet set, int from, int atMost) {
-        Page page = new Page(from, atMost, Optional.empty(), false, "", Map.of());
+            String application,
+            RecordType type,
+            RecordSet set,
+            Optional<String> after,
+            int atMost) {
         return all(
                         application,
-                        ListQuery.of(type, set, List.of(), page).text(),
+                        ListQuery.of(type, set, List.of(), Page.after(after, atMost)).text(),
                         (row, number) -> Values.record(row, type))
                 .stream()
                 .flatMap(record -> record.key(type.keyField()).stream())
@@ -252,8 +262,8 @@ public class Records {
             RecordSet records,
             List<FieldCoverage> fields,
             Page page) {
-        ListQuery query = ListQuery.of(type, records, fields, page);
-        List<Row> rows =
+        ListQuery query = ListQuery.of(type, records, fields, page.oneMore());
+        List<Row> read =
                 all(
                         application,
                         query.text(),
@@ -266,8 +276,19 @@ public class Records {
                             }
                             return new Row(Values.record(row, type), levels(fields, flags));
                         });
-        long total = one(application, query.total(), row -> row.getLong(1));
-        return new Listing(rows, total);
+        boolean more = read.size() > page.size();
+        List<Row> rows = new ArrayList<>(more ? read.subList(0, page.size()) : read);
+        if (page.backwards()) {
+            Collections.reverse(rows);
+        }
+        boolean first = page.beside().isEmpty();
+        return new Listing(
+                rows,
+                page.backwards() ? more : !first,
+                page.backwards() ? !first : more,
+                first
+                        ? Optional.of(one(application, query.total(), row -> row.getLong(1)))
+                        : Optional.empty());
     }
 
     /** The record of this key. */

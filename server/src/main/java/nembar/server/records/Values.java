@@ -18,6 +18,8 @@ import nembar.core.coverage.GovernedRecord;
 
 /** A field's value, from PostgreSQL or JSON, in the Java type that {@link FieldType} names. */
 public final class Values {
+    private static final int DIGITS_AT_MOST = 1_000;
+
     private Values() {}
 
     /** The record in the present row, whose first columns are the type's fields in order. */
@@ -65,17 +67,39 @@ public final class Values {
     public static Object fromJson(Object value, FieldType type) {
         String text = value.toString();
         return switch (type) {
-            case TEXT, CHOICE, REFERENCE, PERSON -> require(value, String.class);
+            case TEXT, CHOICE, REFERENCE, PERSON -> storable(require(value, String.class));
             case WHOLE_NUMBER -> require(value, Number.class).longValue();
-            case DECIMAL, MONEY -> new BigDecimal(require(value, Number.class).toString());
+            case DECIMAL, MONEY ->
+                    writable(new BigDecimal(require(value, Number.class).toString()));
             case DATE -> LocalDate.parse(text);
             case TIMESTAMP -> Instant.parse(text);
             case YES_NO -> require(value, Boolean.class);
             case CHOICES ->
                     require(value, List.class).stream()
-                            .map(one -> require(one, String.class))
+                            .map(one -> storable(require(one, String.class)))
                             .toList();
         };
+    }
+
+    /** The same value as JSON has it; {@link #fromJson} makes it again. */
+    static Object toJson(Object value) {
+        return value instanceof LocalDate || value instanceof Instant ? value.toString() : value;
+    }
+
+    /** PostgreSQL has no text with a zero in it. */
+    private static String storable(String text) {
+        if (text.indexOf(0) >= 0) {
+            throw new IllegalArgumentException("a character of this text cannot be stored");
+        }
+        return text;
+    }
+
+    /** A few characters of JSON can be a number of millions of digits. */
+    private static BigDecimal writable(BigDecimal number) {
+        if (Math.abs((long) number.scale()) > DIGITS_AT_MOST) {
+            throw new IllegalArgumentException("this number has too many digits");
+        }
+        return number;
     }
 
     private static <T> T require(Object value, Class<T> type) {

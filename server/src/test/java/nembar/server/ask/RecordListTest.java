@@ -32,18 +32,84 @@ class RecordListTest {
         return values;
     }
 
-    @Test
-    void pagesCoverTheListWithoutOverlap(Installation nembar) {
-        Client client = nembar.administrator();
-        String voyages = "person=ilse.marrow&type=voyage&operation=change&size=40&page=";
-        long total = list(client, voyages + 0).path("total").asLong();
+    private static List<String> keys(JsonNode page) {
         List<String> keys = new ArrayList<>();
-        for (int page = 0; page * 40L < total; page++) {
-            for (JsonNode row : list(client, voyages + page).path("rows")) {
-                keys.add(row.path("key").asString());
+        page.path("rows").forEach(row -> keys.add(row.path("key").asString()));
+        return keys;
+    }
+
+    /** Turns all pages forth, and back again, and holds each against the list as a whole. */
+    private static void pagesCoverTheList(Client client, String question) {
+        List<String> whole = keys(list(client, question + "&size=200"));
+        assertThat(whole).as(question).hasSizeGreaterThan(40);
+        JsonNode page = list(client, question + "&size=17");
+        int total = page.path("total").asInt();
+        assertThat(page.has("previous")).isFalse();
+        List<List<String>> forth = new ArrayList<>(List.of(keys(page)));
+        while (page.has("next")) {
+            page = list(client, question + "&size=17&after=" + page.path("next").asString());
+            assertThat(page.has("total")).isFalse();
+            forth.add(keys(page));
+        }
+        assertThat(forth.stream().flatMap(List::stream))
+                .as(question)
+                .hasSize(total)
+                .doesNotHaveDuplicates()
+                .startsWith(whole.toArray(String[]::new));
+        for (int at = forth.size() - 2; at >= 0; at--) {
+            page = list(client, question + "&size=17&before=" + page.path("previous").asString());
+            assertThat(keys(page)).as(question + " back at " + at).isEqualTo(forth.get(at));
+            assertThat(page.has("next")).isTrue();
+        }
+        assertThat(page.has("previous")).isFalse();
+    }
+
+    @Test
+    void pagesCoverTheListForthAndBackInAnyOrder(Installation nembar) {
+        Client client = nembar.administrator();
+        String lots = "person=mabel.hollis&type=cargo_lot";
+        pagesCoverTheList(client, lots);
+        pagesCoverTheList(client, lots + "&descending=true");
+        for (JsonNode column : list(client, lots + "&size=1").path("columns")) {
+            if (column.path("seen").asBoolean()) {
+                String sorted = lots + "&sort=" + column.path("key").asString();
+                pagesCoverTheList(client, sorted);
+                pagesCoverTheList(client, sorted + "&descending=true");
             }
         }
-        assertThat(keys).hasSize((int) total).doesNotHaveDuplicates();
+    }
+
+    @Test
+    void aListIsNarrowedToWhatAFieldIsSeenToBe(Installation nembar) {
+        Client client = nembar.administrator();
+        String lots = "person=ilse.marrow&type=cargo_lot&size=200";
+        JsonNode grain = list(client, lots + "&field=shipper&value=Hollis%20Grain");
+        assertThat(column(grain, "shipper")).isNotEmpty().containsOnly("Hollis Grain");
+        assertThat(grain.path("total"))
+                .isEqualTo(list(client, lots + "&field=shipper&value=hollis-grain").path("total"));
+        String crew = "/api/ask/records?application=towline&person=ilse.marrow&type=crew_member";
+        Answer hidden = nembar.steward().get(crew + "&field=address&value=x");
+        assertThat(hidden.status()).isEqualTo(400);
+        assertThat(hidden.detail()).contains("cannot see");
+        assertThat(
+                        client.get("/api/ask/records?application=towline&" + lots + "&field=status")
+                                .status())
+                .isEqualTo(400);
+    }
+
+    @Test
+    void whatOneMayAndAnotherMayNotIsListed(Installation nembar) {
+        Client client = nembar.administrator();
+        String lots = "type=cargo_lot&size=200&person=";
+        List<String> mabel = keys(list(client, lots + "mabel.hollis"));
+        List<String> saskia = keys(list(client, lots + "saskia.bellweather"));
+        List<String> only = keys(list(client, lots + "mabel.hollis&without=saskia.bellweather"));
+        assertThat(only).isEqualTo(mabel.stream().filter(one -> !saskia.contains(one)).toList());
+        assertThat(keys(list(client, lots + "mabel.hollis&without=mabel.hollis"))).isEmpty();
+        Answer nobody =
+                client.get(
+                        "/api/ask/records?application=towline&" + lots + "ilse.marrow&without=x");
+        assertThat(nobody.status()).isEqualTo(404);
     }
 
     @Test
@@ -160,8 +226,19 @@ class RecordListTest {
         String voyages = "/api/ask/records?application=towline&person=ilse.marrow&type=voyage";
         assertThat(client.get(voyages + "&size=0").status()).isEqualTo(400);
         assertThat(client.get(voyages + "&size=100000").status()).isEqualTo(400);
-        assertThat(client.get(voyages + "&page=-1").status()).isEqualTo(400);
-        assertThat(client.get(voyages + "&page=two").status()).isEqualTo(400);
+        assertThat(client.get(voyages + "&size=-1").status()).isEqualTo(400);
+        for (String rubbish :
+                List.of(
+                        "x",
+                        "%00",
+                        "W10",
+                        "WyJhXHUwMDAwIl0",
+                        "e30",
+                        "W251bGxd",
+                        "A".repeat(3000))) {
+            assertThat(client.get(voyages + "&after=" + rubbish).status()).isEqualTo(400);
+        }
+        assertThat(client.get(voyages + "&after=WyJhIl0&before=WyJhIl0").status()).isEqualTo(400);
         assertThat(client.get(voyages + "&operation=create").status()).isEqualTo(400);
     }
 

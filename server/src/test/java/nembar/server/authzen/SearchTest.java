@@ -146,7 +146,22 @@ class SearchTest {
                                         + view
                                         + ",\"resource\":{\"type\":\"cargo_lot\"},\"page\":{\"limit\":2}}");
         assertThat(resources.json().path("results")).hasSize(2);
-        assertThat(resources.json().at("/page/next_token").asString()).isEqualTo("2");
+        String next = resources.json().at("/page/next_token").asString();
+        Answer following =
+                gateway(nembar)
+                        .post(
+                                "/access/v1/search/resource",
+                                "{"
+                                        + mabel(nembar)
+                                        + ","
+                                        + view
+                                        + ",\"resource\":{\"type\":\"cargo_lot\"},"
+                                        + "\"page\":{\"limit\":2,\"token\":\""
+                                        + next
+                                        + "\"}}");
+        assertThat(following.json().path("results")).hasSize(2);
+        assertThat(following.json().at("/results/0/id").asString())
+                .isGreaterThan(resources.json().at("/results/1/id").asString());
 
         Answer actions =
                 gateway(nembar)
