@@ -5,17 +5,23 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import nembar.server.document.ChangePart;
+import nembar.server.http.Csv;
 import nembar.server.session.Me;
+import org.springdoc.core.annotations.ParameterObject;
+import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBody;
 
 /** Answers about a whole design; each can be asked for an instant, or of a draft. */
 @RestController
 @RequestMapping("/api/applications/{application}")
 class AnswersController {
+    private static final List<String> SIDES = List.of("What", "Only the first", "Only the second");
+
     private final AnswersService answers;
     private final DifferenceService differences;
     private final Me me;
@@ -70,26 +76,57 @@ class AnswersController {
 
     record FindingPage(List<FindingShown> findings, long total) {}
 
+    /**
+     * Two accesses: of two people, or of one at two instants, or with a draft.
+     *
+     * @param otherPerson key of the second person; the same as the first where it is left out
+     */
+    record DifferenceAsked(
+            String person,
+            String account,
+            String at,
+            String draft,
+            String otherPerson,
+            String otherAccount,
+            String otherAt,
+            String otherDraft) {
+
+        Lookups.Side first(String application) {
+            return new Lookups.Side(
+                    new Lookups.Where(application, at, draft),
+                    person == null ? "" : person,
+                    account);
+        }
+
+        Lookups.Side second(String application) {
+            boolean same = otherPerson == null || otherPerson.isBlank();
+            return new Lookups.Side(
+                    new Lookups.Where(application, otherAt, otherDraft),
+                    same ? person == null ? "" : person : otherPerson,
+                    same && otherAccount == null ? account : otherAccount);
+        }
+    }
+
     /** What differs between two people, or for one person between two instants or a draft. */
     @GetMapping("/difference")
     @Operation(operationId = "difference")
     DifferenceShown difference(
-            @PathVariable String application,
-            @RequestParam String person,
-            @RequestParam(required = false) String account,
-            @RequestParam(required = false) String at,
-            @RequestParam(required = false) String draft,
-            @RequestParam(required = false) String otherPerson,
-            @RequestParam(required = false) String otherAccount,
-            @RequestParam(required = false) String otherAt,
-            @RequestParam(required = false) String otherDraft) {
+            @PathVariable String application, @ParameterObject DifferenceAsked asked) {
         return differences.between(
-                me.person(),
-                new Lookups.Side(new Lookups.Where(application, at, draft), person, account),
-                new Lookups.Side(
-                        new Lookups.Where(application, otherAt, otherDraft),
-                        otherPerson == null ? person : otherPerson,
-                        otherPerson == null && otherAccount == null ? account : otherAccount));
+                me.person(), asked.first(application), asked.second(application));
+    }
+
+    /** The same as a CSV file (RFC 4180). */
+    @GetMapping(path = "/difference.csv", produces = "text/csv")
+    @Operation(operationId = "differenceCsv")
+    ResponseEntity<StreamingResponseBody> differenceCsv(
+            @PathVariable String application, @ParameterObject DifferenceAsked asked) {
+        return Csv.file(
+                "difference.csv",
+                SIDES,
+                differences
+                        .rows(me.person(), asked.first(application), asked.second(application))
+                        .stream());
     }
 
     /** What two roles give, side by side. */
@@ -100,6 +137,19 @@ class AnswersController {
             @PathVariable String first,
             @PathVariable String second) {
         return differences.ofRoles(me.person(), application, first, second);
+    }
+
+    /** The same as a CSV file (RFC 4180). */
+    @GetMapping(path = "/roles/{first}/difference/{second}/csv", produces = "text/csv")
+    @Operation(operationId = "roleDifferenceCsv")
+    ResponseEntity<StreamingResponseBody> rolesCsv(
+            @PathVariable String application,
+            @PathVariable String first,
+            @PathVariable String second) {
+        return Csv.file(
+                "roles.csv",
+                SIDES,
+                differences.roleRows(me.person(), application, first, second).stream());
     }
 
     /** Changes that would turn a no on one record into a yes, the cheapest first. */

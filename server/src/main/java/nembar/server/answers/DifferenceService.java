@@ -8,6 +8,7 @@ import nembar.core.answers.Counting;
 import nembar.core.answers.Difference;
 import nembar.core.answers.Moment;
 import nembar.core.answers.RoleDifference;
+import nembar.core.catalogue.Catalogue;
 import nembar.core.catalogue.RecordType;
 import nembar.core.coverage.RecordSet;
 import nembar.core.directory.Person;
@@ -84,6 +85,32 @@ class DifferenceService {
         return new DifferenceShown(left.person().name(), right.person().name(), lines);
     }
 
+    /** The same in the application's words: what, how far one does, and how far the other. */
+    List<List<String>> rows(Person me, Lookups.Side first, Lookups.Side second) {
+        Catalogue catalogue = lookups.moment(me, first.where()).model().catalogue();
+        return between(me, first, second).lines().stream()
+                .map(
+                        line ->
+                                List.of(
+                                        Subjects.words(
+                                                catalogue, line.type(), line.what(), line.level()),
+                                        side(line, line.onlyFirst(), line.onlyFirstRecords()),
+                                        side(line, line.onlySecond(), line.onlySecondRecords())))
+                .toList();
+    }
+
+    private static String side(DifferenceLine line, String words, long records) {
+        if (line.type().isEmpty()) {
+            return words;
+        }
+        if (line.withheld()) {
+            return "for those who may see them";
+        }
+        return records == 0 && words.equals(RecordSet.NOTHING.words())
+                ? ""
+                : records + " (" + words + ")";
+    }
+
     private static DifferenceLine line(
             RecordType type,
             String what,
@@ -102,6 +129,24 @@ class DifferenceService {
                 gained.words(),
                 Math.max(other, 0),
                 one == Counting.WITHHELD || other == Counting.WITHHELD);
+    }
+
+    /** The same in the application's words. */
+    List<List<String>> roleRows(Person me, String application, String first, String second) {
+        List<RoleLine> lines = ofRoles(me, application, first, second);
+        Catalogue catalogue = models.model(application).catalogue();
+        return lines.stream()
+                .map(
+                        line ->
+                                List.of(
+                                        Subjects.words(
+                                                catalogue,
+                                                line.recordType(),
+                                                line.what(),
+                                                line.use()),
+                                        String.join(" | ", line.first()),
+                                        String.join(" | ", line.second())))
+                .toList();
     }
 
     List<RoleLine> ofRoles(Person me, String application, String first, String second) {

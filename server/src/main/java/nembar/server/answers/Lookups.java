@@ -8,7 +8,11 @@ import nembar.core.answers.Counting;
 import nembar.core.answers.Moment;
 import nembar.core.catalogue.Operation;
 import nembar.core.catalogue.RecordType;
+import nembar.core.condition.Condition;
+import nembar.core.condition.ConditionRefused;
+import nembar.core.condition.Standing;
 import nembar.core.coverage.GovernedRecord;
+import nembar.core.coverage.RecordSet;
 import nembar.core.design.Role;
 import nembar.core.directory.Person;
 import nembar.core.model.AccessModel;
@@ -81,6 +85,28 @@ class Lookups {
         }
         governance.requireSteward(me, model, type);
         return records.require(application, type, key);
+    }
+
+    /**
+     * The records that meet a condition, whoever looks.
+     *
+     * @param name of the parameter that has the condition as text
+     * @throws BadRequest where it cannot be read, or depends on who looks
+     */
+    RecordSet meeting(Moment moment, RecordType type, String name, String text) {
+        try {
+            Condition condition = Condition.ofText(text);
+            condition.check(moment.model().scopeOf(type), Standing.OPENS);
+            if (condition.personal()) {
+                throw new BadRequest(
+                        name,
+                        "This condition depends on who looks. Say what the records have instead.");
+            }
+            Seat any = moment.model().seats().all().get(0);
+            return moment.access(any).meeting(Optional.of(condition), type);
+        } catch (ConditionRefused refused) {
+            throw new BadRequest(name, refused.place() + ": " + refused.reason());
+        }
     }
 
     static RecordType type(AccessModel model, String key) {

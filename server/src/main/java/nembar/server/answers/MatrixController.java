@@ -1,9 +1,6 @@
 package nembar.server.answers;
 
 import io.swagger.v3.oas.annotations.Operation;
-import java.io.ByteArrayOutputStream;
-import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -13,11 +10,9 @@ import nembar.server.answers.MatrixService.Told;
 import nembar.server.http.Csv;
 import nembar.server.http.Named;
 import nembar.server.http.Paging;
+import nembar.server.http.Xlsx;
 import nembar.server.session.Me;
-import org.dhatim.fastexcel.Workbook;
-import org.dhatim.fastexcel.Worksheet;
 import org.springdoc.core.annotations.ParameterObject;
-import org.springframework.http.HttpHeaders;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -30,9 +25,6 @@ import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBo
 @RestController
 @RequestMapping("/api/applications/{application}")
 class MatrixController {
-    private static final String XLSX =
-            "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet";
-
     private final MatrixService matrices;
     private final Me me;
 
@@ -98,31 +90,16 @@ class MatrixController {
     }
 
     /** The same whole, as a workbook (ISO/IEC 29500). */
-    @GetMapping(path = "/matrix.xlsx", produces = XLSX)
+    @GetMapping(path = "/matrix.xlsx", produces = Xlsx.TYPE)
     @Operation(operationId = "matrixXlsx")
     ResponseEntity<byte[]> xlsx(
             @PathVariable String application, @ParameterObject MatrixAsked asked) {
         Told told = matrices.told(me.person(), application, asked);
-        ByteArrayOutputStream bytes = new ByteArrayOutputStream();
-        try (Workbook workbook = new Workbook(bytes, "Nembar", "1.0")) {
-            Worksheet sheet = workbook.newWorksheet("Matrix");
-            write(sheet, 0, heads(told));
-            for (int i = 0; i < told.rows().size(); i++) {
-                write(sheet, i + 1, row(told.rows().get(i)));
-            }
-        } catch (IOException impossible) {
-            throw new UncheckedIOException(impossible);
-        }
-        return ResponseEntity.ok()
-                .header(HttpHeaders.CONTENT_TYPE, XLSX)
-                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"matrix.xlsx\"")
-                .body(bytes.toByteArray());
-    }
-
-    private static void write(Worksheet sheet, int line, List<String> values) {
-        for (int i = 0; i < values.size(); i++) {
-            sheet.value(line, i, values.get(i));
-        }
+        return Xlsx.file(
+                "matrix.xlsx",
+                "Matrix",
+                heads(told),
+                told.rows().stream().map(MatrixController::row));
     }
 
     private static List<String> heads(Told told) {

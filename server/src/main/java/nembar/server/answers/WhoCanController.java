@@ -78,6 +78,7 @@ class WhoCanController {
      *
      * @param classification every field that is classified so
      * @param record key of the one record that is meant
+     * @param where a condition as text: only records that meet it are meant
      * @param by key of the way by which those that are wanted came by it
      */
     record WhoCanAsked(
@@ -86,6 +87,7 @@ class WhoCanController {
             String field,
             String classification,
             String record,
+            String where,
             String function,
             String at,
             String draft,
@@ -118,12 +120,13 @@ class WhoCanController {
         return answers.whoCan(
                 me.person(),
                 new Lookups.Where(application, asked.at(), asked.draft()),
-                new WhoCanService.Subject(
+                new WhoCanQuestion.Subject(
                         asked.type(),
                         asked.operation(),
                         asked.field(),
                         asked.classification(),
                         asked.record(),
+                        asked.where(),
                         asked.function()),
                 asked.by() == null ? "" : asked.by());
     }

@@ -1,49 +1,32 @@
 package nembar.server.answers;
 
 import java.util.ArrayList;
-import java.util.Collection;
 import java.util.Collections;
 import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.Optional;
 import java.util.Set;
-import java.util.function.BiFunction;
 import java.util.function.Predicate;
-import java.util.function.Supplier;
-import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import nembar.core.answers.Counting;
 import nembar.core.answers.Moment;
 import nembar.core.answers.Way;
-import nembar.core.answers.WhoCan;
-import nembar.core.catalogue.Field;
-import nembar.core.catalogue.Function;
-import nembar.core.catalogue.Operation;
 import nembar.core.catalogue.RecordType;
-import nembar.core.coverage.GovernedRecord;
 import nembar.core.coverage.RecordSet;
-import nembar.core.coverage.Relatives;
-import nembar.core.decision.FieldCoverage;
-import nembar.core.decision.FieldLevel;
-import nembar.core.decision.PersonAccess;
 import nembar.core.design.Element;
 import nembar.core.directory.Person;
 import nembar.core.model.AccessModel;
-import nembar.core.model.Seats.Seat;
 import nembar.core.words.Sentence;
 import nembar.core.words.Sentences;
-import nembar.core.words.Step;
-import nembar.core.words.Telling;
 import nembar.server.answers.WhoCanController.Able;
 import nembar.server.answers.WhoCanController.ByWhat;
 import nembar.server.answers.WhoCanController.WhoCanPage;
+import nembar.server.answers.WhoCanQuestion.Found;
+import nembar.server.answers.WhoCanQuestion.Subject;
 import nembar.server.governance.Governance;
-import nembar.server.http.BadRequest;
 import nembar.server.http.NotFound;
 import nembar.server.http.Paging;
 import nembar.server.records.Records;
@@ -52,7 +35,6 @@ import org.springframework.stereotype.Service;
 /** Who can do something: people with their levels and routes, grouped by how they came by it. */
 @Service
 class WhoCanService {
-    private static final int ROUTES_AT_MOST = 3;
     private static final int AT_A_TIME = 200;
 
     private final Records records;
@@ -64,37 +46,6 @@ class WhoCanService {
         this.governance = governance;
         this.lookups = lookups;
     }
-
-    /**
-     * What is asked about: an operation or field of a type, maybe on a record; all fields of a
-     * classification; or a function.
-     */
-    record Subject(
-            String type,
-            String operation,
-            String field,
-            String classification,
-            String record,
-            String function) {}
-
-    /**
-     * Somebody who can, before it is told.
-     *
-     * @param routes worked out for those on the page only, as {@code counted} is
-     */
-    private record Found(
-            Seat seat,
-            String level,
-            Supplier<Set<Way>> ways,
-            Supplier<List<String>> routes,
-            Optional<Counted> counted) {
-        Found(Seat seat, String level, Supplier<Set<Way>> ways, Supplier<List<String>> routes) {
-            this(seat, level, ways, routes, Optional.empty());
-        }
-    }
-
-    /** How many records it is about. */
-    private record Counted(RecordType type, RecordSet records) {}
 
     /** Everybody who can, by what, and those of them that are wanted. */
     final class Answer {
@@ -143,7 +94,8 @@ class WhoCanService {
     Answer whoCan(Person me, Lookups.Where where, Subject subject, String by) {
         Moment moment = lookups.moment(me, where);
         Predicate<Person> visible = governance.mayView(me);
-        List<Found> all = new Asking(me, moment, where.application()).ask(subject);
+        List<Found> all =
+                new WhoCanQuestion(lookups, records, me, moment, where.application()).ask(subject);
         List<Found> told = all.stream().filter(one -> visible.test(one.seat().person())).toList();
         Map<Way, String> keys = new LinkedHashMap<>();
         List<ByWhat> ways = ways(moment.model(), told, keys);
@@ -245,254 +197,5 @@ class WhoCanService {
                                 "With the "
                                         + way.with().orElseThrow().plural().toLowerCase(Locale.ROOT)
                                         + " that these records belong to or lift.");
-    }
-
-    /** One question about one moment. */
-    private final class Asking {
-        private final Person me;
-        private final Moment moment;
-        private final String application;
-        private final AccessModel model;
-        private final WhoCan who;
-
-        Asking(Person me, Moment moment, String application) {
-            this.me = me;
-            this.moment = moment;
-            this.application = application;
-            this.model = moment.model();
-            this.who = new WhoCan(moment);
-        }
-
-        List<Found> ask(Subject of) {
-            if (of.function() != null) {
-                return onFunction(
-                        Lookups.known(
-                                model.catalogue().function(of.function()),
-                                "function",
-                                of.function(),
-                                model.catalogue().functions().stream().map(Function::key)));
-            }
-            if (of.classification() != null) {
-                return onClassified(of.classification());
-            }
-            RecordType type = Lookups.type(model, of.type());
-            if (of.field() != null) {
-                Field field =
-                        Lookups.known(
-                                type.field(of.field()),
-                                "field",
-                                of.field(),
-                                type.fields().stream().map(Field::key));
-                return of.record() == null
-                        ? onAnyField(type, field)
-                        : onField(type, field, record(type, of.record()));
-            }
-            Operation operation = Lookups.operation(type, of.operation());
-            return of.record() == null
-                    ? onAny(type, operation)
-                    : on(type, operation, record(type, of.record()));
-        }
-
-        private GovernedRecord record(RecordType type, String key) {
-            return lookups.record(me, model, application, type, key);
-        }
-
-        private List<Found> on(RecordType type, Operation operation, GovernedRecord record) {
-            return who.on(type, operation, record, records.relatives(application)).stream()
-                    .map(
-                            one ->
-                                    new Found(
-                                            one.seat(),
-                                            operation.label(),
-                                            one.ways(),
-                                            () ->
-                                                    routes(
-                                                            one.seat(),
-                                                            one.decision().grants(),
-                                                            Telling::route)))
-                    .toList();
-        }
-
-        private List<Found> onAny(RecordType type, Operation operation) {
-            return who.onAny(type, operation).stream()
-                    .map(
-                            one ->
-                                    new Found(
-                                            one.seat(),
-                                            operation.label(),
-                                            one.ways(),
-                                            () ->
-                                                    routes(
-                                                            one.seat(),
-                                                            access(one.seat())
-                                                                    .coverage(type, operation)
-                                                                    .grants(),
-                                                            Telling::route),
-                                            operation.equals(Operation.CREATE)
-                                                    ? Optional.empty()
-                                                    : Optional.of(
-                                                            new Counted(
-                                                                    type,
-                                                                    access(one.seat())
-                                                                            .records(
-                                                                                    type,
-                                                                                    operation)))))
-                    .toList();
-        }
-
-        private List<Found> onField(RecordType type, Field field, GovernedRecord record) {
-            Relatives relatives = records.relatives(application);
-            return who.onField(type, field, record, relatives).stream()
-                    .map(
-                            one ->
-                                    new Found(
-                                            one.seat(),
-                                            level(one.level()),
-                                            one.ways(),
-                                            () ->
-                                                    field.guarded()
-                                                            ? ofField(one.seat(), type, field)
-                                                            : routes(
-                                                                    one.seat(),
-                                                                    access(one.seat())
-                                                                            .decide(
-                                                                                    type,
-                                                                                    Operation.VIEW,
-                                                                                    record,
-                                                                                    relatives)
-                                                                            .grants(),
-                                                                    Telling::route)))
-                    .toList();
-        }
-
-        private List<Found> onAnyField(RecordType type, Field field) {
-            return who.onAnyField(type, field).stream()
-                    .map(
-                            one ->
-                                    new Found(
-                                            one.seat(),
-                                            level(best(one.level())),
-                                            one.ways(),
-                                            () -> ofField(one.seat(), type, field),
-                                            Optional.of(
-                                                    new Counted(
-                                                            type,
-                                                            access(one.seat())
-                                                                    .field(type, field)
-                                                                    .masked()))))
-                    .toList();
-        }
-
-        /** Who sees any field of the classification, and which, the first ones named. */
-        private List<Found> onClassified(String classification) {
-            Map<Seat, List<Found>> bySeat = new LinkedHashMap<>();
-            boolean any = false;
-            for (RecordType type : model.catalogue().recordTypes()) {
-                for (Field field : type.fields()) {
-                    if (field.classifications().contains(classification)) {
-                        any = true;
-                        String of =
-                                " "
-                                        + field.label().toLowerCase(Locale.ROOT)
-                                        + " of "
-                                        + type.plural().toLowerCase(Locale.ROOT);
-                        for (Found one : onAnyField(type, field)) {
-                            bySeat.computeIfAbsent(one.seat(), none -> new ArrayList<>())
-                                    .add(
-                                            new Found(
-                                                    one.seat(),
-                                                    one.level() + of,
-                                                    one.ways(),
-                                                    one.routes()));
-                        }
-                    }
-                }
-            }
-            if (!any) {
-                throw new BadRequest(
-                        "classification", "No field is classified `" + classification + "`.");
-            }
-            return bySeat.entrySet().stream()
-                    .map(one -> together(one.getKey(), one.getValue()))
-                    .toList();
-        }
-
-        private Found together(Seat seat, List<Found> fields) {
-            String more =
-                    fields.size() > ROUTES_AT_MOST
-                            ? ", and " + (fields.size() - ROUTES_AT_MOST) + " more fields"
-                            : "";
-            return new Found(
-                    seat,
-                    fields.stream()
-                                    .limit(ROUTES_AT_MOST)
-                                    .map(Found::level)
-                                    .collect(Collectors.joining(", "))
-                            + more,
-                    () ->
-                            fields.stream()
-                                    .flatMap(one -> one.ways().get().stream())
-                                    .collect(Collectors.toCollection(LinkedHashSet::new)),
-                    () ->
-                            fields.stream()
-                                    .flatMap(one -> one.routes().get().stream())
-                                    .distinct()
-                                    .limit(ROUTES_AT_MOST)
-                                    .toList());
-        }
-
-        private List<Found> onFunction(Function function) {
-            return who.onFunction(function).stream()
-                    .map(
-                            one ->
-                                    new Found(
-                                            one.seat(),
-                                            one.level().level(),
-                                            one.ways(),
-                                            () ->
-                                                    routes(
-                                                            one.seat(),
-                                                            one.level().grants(),
-                                                            Telling::route)))
-                    .toList();
-        }
-
-        private List<String> ofField(Seat seat, RecordType type, Field field) {
-            return field.guarded()
-                    ? routes(seat, access(seat).field(type, field).grants(), Telling::route)
-                    : routes(
-                            seat,
-                            access(seat).coverage(type, Operation.VIEW).grants(),
-                            Telling::route);
-        }
-
-        private PersonAccess access(Seat seat) {
-            return moment.access(seat);
-        }
-
-        private <G> List<String> routes(
-                Seat seat, Collection<G> grants, BiFunction<Telling, G, List<Step>> route) {
-            Telling telling = new Telling(model, moment.standpoint(seat));
-            return grants.stream()
-                    .limit(ROUTES_AT_MOST)
-                    .map(grant -> Step.sentence(ofOthers(route.apply(telling, grant))))
-                    .toList();
-        }
-    }
-
-    /** Without the person, who is named beside it. */
-    private static List<Step> ofOthers(List<Step> steps) {
-        return steps.stream().filter(step -> step.kind() != Step.Kind.PERSON).toList();
-    }
-
-    private static FieldLevel best(FieldCoverage coverage) {
-        if (!coverage.changed().equals(RecordSet.NOTHING)) {
-            return FieldLevel.CHANGE;
-        }
-        return coverage.viewed().equals(RecordSet.NOTHING) ? FieldLevel.MASKED : FieldLevel.VIEW;
-    }
-
-    private static String level(FieldLevel level) {
-        return Lookups.lower(level);
     }
 }

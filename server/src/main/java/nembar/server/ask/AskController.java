@@ -7,9 +7,12 @@ import nembar.core.catalogue.RecordType;
 import nembar.server.ask.AccessChanges.RestsOn;
 import nembar.server.ask.Questions.Slots;
 import nembar.server.http.BadRequest;
+import nembar.server.http.Csv;
 import nembar.server.session.Me;
 import org.springdoc.core.annotations.ParameterObject;
+import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -101,12 +104,45 @@ class AskController {
         return whatCan.answer(understood(asked, draft), me.person());
     }
 
+    /** What somebody can do as one page in plain words, for them or their manager (PDF). */
+    @GetMapping(path = "/access-card.pdf", produces = MediaType.APPLICATION_PDF_VALUE)
+    @Operation(operationId = "accessCard")
+    ResponseEntity<byte[]> card(@ParameterObject Asked asked) {
+        Question question = understood(asked, "");
+        RestsOn on = changes.of(question);
+        byte[] card =
+                AccessCard.of(
+                        whatCan.answer(question, me.person()),
+                        on.at(),
+                        question.model().application().zone(),
+                        on.publication());
+        return ResponseEntity.ok()
+                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"access-card.pdf\"")
+                .body(card);
+    }
+
     /** What the answer rests on, and when it was and will be another. */
     @GetMapping("/changes")
     @Operation(operationId = "accessChanges")
     RestsOn changes(@ParameterObject Asked asked) {
         return changes.of(understood(asked, ""));
     }
+
+    /** The same whole, as a CSV file (RFC 4180). */
+    @GetMapping(path = "/what-can.csv", produces = "text/csv")
+    @Operation(operationId = "whatCanCsv")
+    ResponseEntity<StreamingResponseBody> whatCanCsv(
+            @ParameterObject Asked asked, @RequestParam(defaultValue = "") String draft) {
+        WhatCan answer = whatCan.answer(understood(asked, draft), me.person());
+        return Csv.file("what-can.csv", AnswerRows.WHAT_CAN, AnswerRows.of(answer));
+    }
+
+    /**
+     * What an answer is the reason of.
+     *
+     * @param type with an operation or a field, and maybe the key of one record
+     */
+    record About(String type, String operation, String record, String field, String function) {}
 
     /**
      * Why: of a cell (type and operation), one record of it, a field, or a function.
@@ -117,28 +153,38 @@ class AskController {
     @Operation(operationId = "because")
     Because because(
             @ParameterObject Asked asked,
-            @RequestParam(required = false) String type,
-            @RequestParam(required = false) String operation,
-            @RequestParam(required = false) String record,
-            @RequestParam(required = false) String field,
-            @RequestParam(required = false) String function,
+            @ParameterObject About about,
             @RequestParam(defaultValue = "") String draft) {
-        Question question = understood(asked, draft);
-        if (function != null) {
-            return because.ofFunction(question, question.function(function));
+        return because(understood(asked, draft), about);
+    }
+
+    /** The same as a CSV file (RFC 4180). */
+    @GetMapping(path = "/because.csv", produces = "text/csv")
+    @Operation(operationId = "becauseCsv")
+    ResponseEntity<StreamingResponseBody> becauseCsv(
+            @ParameterObject Asked asked,
+            @ParameterObject About about,
+            @RequestParam(defaultValue = "") String draft) {
+        Because told = because(understood(asked, draft), about);
+        return Csv.file("because.csv", AnswerRows.BECAUSE, AnswerRows.of(told));
+    }
+
+    private Because because(Question question, About about) {
+        if (about.function() != null) {
+            return because.ofFunction(question, question.function(about.function()));
         }
-        if (type == null || (operation == null && field == null)) {
+        if (about.type() == null || (about.operation() == null && about.field() == null)) {
             throw new BadRequest(
                     "type", "Name a record type with an operation or a field, or a function.");
         }
-        RecordType known = question.type(type);
-        if (field != null) {
-            return because.ofField(question, known, Question.field(known, field));
+        RecordType known = question.type(about.type());
+        if (about.field() != null) {
+            return because.ofField(question, known, Question.field(known, about.field()));
         }
-        nembar.core.catalogue.Operation done = Question.operation(known, operation);
-        return record == null
+        nembar.core.catalogue.Operation done = Question.operation(known, about.operation());
+        return about.record() == null
                 ? because.ofCell(question, me.person(), known, done)
-                : because.ofRecord(question, me.person(), known, done, record);
+                : because.ofRecord(question, me.person(), known, done, about.record());
     }
 
     /** The records under a cell, as the person has them, a page at a time. */

@@ -1,5 +1,6 @@
 package nembar.server.session;
 
+import jakarta.servlet.DispatcherType;
 import jakarta.servlet.http.HttpServletRequest;
 import java.util.regex.Pattern;
 import nembar.server.http.Problems;
@@ -32,6 +33,12 @@ class Security {
     private static final Pattern DESIGN =
             Pattern.compile("/api/applications/[^/]+/design(/part|/check|/propose)?");
 
+    /** Questions; what is theirs to ask, services are told as people are. */
+    private static final Pattern QUESTION =
+            Pattern.compile(
+                    "/api/(ask/(?!questions).+|applications/[^/]+/(who-can|matrix|role-matrix"
+                            + "|difference|mends|roles/[^/]+/difference/.+)(\\.csv|\\.xlsx)?)");
+
     private final Problems problems;
 
     Security(Problems problems) {
@@ -57,7 +64,13 @@ class Security {
     @Order(1)
     SecurityFilterChain programsIn(HttpSecurity http, Tokens tokens) throws Exception {
         return http.securityMatcher(Security::ofProgram)
-                .authorizeHttpRequests(all -> all.anyRequest().authenticated())
+                .authorizeHttpRequests(
+                        all ->
+                                // A file that is being written was asked for with the token.
+                                all.dispatcherTypeMatchers(DispatcherType.ASYNC)
+                                        .permitAll()
+                                        .anyRequest()
+                                        .authenticated())
                 .sessionManagement(
                         session -> session.sessionCreationPolicy(SessionCreationPolicy.STATELESS))
                 .csrf(AbstractHttpConfigurer::disable)
@@ -108,12 +121,13 @@ class Security {
     }
 
     /**
-     * Decisions, and designs where a bearer token is sent; whoever has a session comes in by it.
+     * Decisions, and designs and questions where a bearer token is sent; whoever has a session
+     * comes in by it.
      */
     private static boolean ofProgram(HttpServletRequest request) {
         String path = request.getRequestURI();
         return path.startsWith("/access/")
-                || DESIGN.matcher(path).matches()
+                || (DESIGN.matcher(path).matches() || QUESTION.matcher(path).matches())
                         && Bearer.sent(request.getHeader(HttpHeaders.AUTHORIZATION)).isPresent();
     }
 

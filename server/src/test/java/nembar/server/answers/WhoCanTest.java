@@ -2,6 +2,8 @@ package nembar.server.answers;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.net.URLEncoder;
+import java.nio.charset.StandardCharsets;
 import java.util.Set;
 import java.util.TreeSet;
 import nembar.server.testing.Client;
@@ -103,5 +105,55 @@ class WhoCanTest {
         long lines = file.text().lines().count() - 1;
         assertThat(lines)
                 .isEqualTo(client.get(TOWLINE + "/who-can" + asked).json().path("total").asLong());
+    }
+
+    private static String where(String condition) {
+        return "&where=" + URLEncoder.encode(condition, StandardCharsets.UTF_8);
+    }
+
+    @Test
+    void whoCanIsAskedOfRecordsThatMeetACondition(Installation nembar) {
+        Client client = nembar.administrator();
+        String lots = TOWLINE + "/who-can?type=cargo_lot&operation=view&size=200";
+        JsonNode all = client.get(lots).json();
+        JsonNode grain = client.get(lots + where("shipper = 'hollis-grain'")).json();
+        assertThat(grain.path("total").asInt()).isPositive().isLessThan(all.path("total").asInt());
+        assertThat(grain.toString()).contains("mabel.hollis").doesNotContain("ragna.northfell");
+        grain.path("people").forEach(one -> assertThat(one.path("records").asLong()).isPositive());
+        JsonNode one =
+                client.get(
+                                "/api/ask/records?person=mabel.hollis&application=towline"
+                                        + "&type=cargo_lot&field=shipper&value=hollis-grain")
+                        .json();
+        assertThat(grain.toString())
+                .contains("\"records\":" + one.path("total").asLong() + ",\"routes\"");
+        assertThat(client.get(lots + where("shipper = 'nobody'")).json().path("total").asInt())
+                .isZero();
+        String fields = TOWLINE + "/who-can?type=voyage&field=margin&size=200";
+        assertThat(client.get(fields + where("status = 'planned'")).status()).isEqualTo(200);
+    }
+
+    @Test
+    void aConditionThatCannotBeAskedAboutIsRefused(Installation nembar) {
+        Client client = nembar.administrator();
+        String lots = TOWLINE + "/who-can?type=cargo_lot&operation=view";
+        assertThat(client.get(lots + where("shipper = ")).status()).isEqualTo(400);
+        Answer personal = client.get(lots + where("clerk = user.id"));
+        assertThat(personal.status()).isEqualTo(400);
+        assertThat(personal.detail()).contains("depends on who looks");
+        assertThat(client.get(lots + "&record=L-1" + where("TRUE")).status()).isEqualTo(400);
+        assertThat(
+                        client.get(
+                                        TOWLINE
+                                                + "/who-can?type=cargo_lot&operation=create"
+                                                + where("TRUE"))
+                                .status())
+                .isEqualTo(400);
+        Answer guarded =
+                client.get(
+                        TOWLINE
+                                + "/who-can?type=medical_note&operation=view"
+                                + where("fit_for_duty = TRUE"));
+        assertThat(guarded.status()).as(guarded.text()).isIn(400, 403);
     }
 }

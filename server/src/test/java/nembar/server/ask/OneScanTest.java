@@ -45,7 +45,9 @@ class OneScanTest {
         when(records.count(any(), any(), anyCollection()))
                 .thenAnswer(call -> counted(call.getArgument(2)));
         Question question = Question.of(new PersonAccess(towline, who));
-        WhatCan answer = new WhatCanService(records, mock(Governance.class), mock(Looks.class)).answer(question, ilse);
+        WhatCan answer =
+                new WhatCanService(records, mock(Governance.class), mock(Looks.class))
+                        .answer(question, ilse);
         assertThat(answer.totals().records()).isEqualTo(130);
         verify(records, times(13)).count(eq("towline"), any(), anyCollection());
         verifyNoMoreInteractions(records);

@@ -5,9 +5,11 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
 import nembar.server.testing.Client;
 import nembar.server.testing.Client.Answer;
 import nembar.server.testing.Installation;
+import nembar.server.testing.Limited;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import tools.jackson.databind.JsonNode;
@@ -327,5 +329,42 @@ class RecordListTest {
         list(client, "person=otto.grist&type=invoice&size=1");
         String history = client.get("/api/people/otto.grist").json().path("history").toString();
         assertThat(history.split("looked through in Towline", -1)).hasSize(2);
+    }
+
+    @Test
+    void aDraftIsLookedThroughAsIfItWerePublished(Installation nembar) {
+        Client client = nembar.administrator();
+        String towline = "/api/applications/towline";
+        Answer made =
+                client.post(
+                        towline + "/drafts",
+                        Limited.draft(
+                                "look",
+                                List.of(
+                                        Limited.assign(
+                                                "look-berths",
+                                                "set",
+                                                "see-berths",
+                                                "clemency.hart",
+                                                Map.of()))));
+        String draft = made.json().path("id").asString();
+        String berths = "person=clemency.hart&type=berth_booking";
+        assertThat(list(client, berths).path("total").asLong()).isZero();
+        JsonNode page = list(client, berths + "&draft=" + draft);
+        assertThat(page.path("total").asLong()).isPositive();
+        String key = page.at("/rows/0/key").asString();
+        String record = "/api/ask/record?application=towline&" + berths + "&record=" + key;
+        assertThat(client.get(record).json().path("seen").asBoolean()).isFalse();
+        assertThat(client.get(record + "&draft=" + draft).json().path("seen").asBoolean()).isTrue();
+        assertThat(
+                        nembar.branchAdministrator()
+                                .get(
+                                        "/api/ask/records?application=towline&"
+                                                + berths
+                                                + "&draft="
+                                                + draft)
+                                .status())
+                .isEqualTo(403);
+        client.with("If-Match", made.header("ETag")).delete(towline + "/drafts/" + draft);
     }
 }

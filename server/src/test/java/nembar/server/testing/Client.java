@@ -11,6 +11,7 @@ import java.net.http.HttpRequest.BodyPublisher;
 import java.net.http.HttpRequest.BodyPublishers;
 import java.net.http.HttpResponse;
 import java.net.http.HttpResponse.BodyHandlers;
+import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.util.HashMap;
 import java.util.Map;
@@ -38,13 +39,13 @@ public final class Client {
     }
 
     /** An answer: status, headers, and the body, as JSON when it is any. */
-    public record Answer(int status, HttpResponse<String> response) {
+    public record Answer(int status, HttpResponse<byte[]> response) {
         public JsonNode json() {
             return JSON.readTree(response.body());
         }
 
         public String text() {
-            return response.body();
+            return new String(response.body(), StandardCharsets.UTF_8);
         }
 
         public String header(String name) {
@@ -115,6 +116,11 @@ public final class Client {
         return send("PATCH", path, JSON.writeValueAsString(body));
     }
 
+    /** What is to be had there, as it is. */
+    public byte[] bytes(String path) {
+        return get(path).response().body();
+    }
+
     /** Sends bytes as they are. */
     public Answer postBytes(String path, byte[] bytes) {
         return send("POST", path, BodyPublishers.ofByteArray(bytes), "application/octet-stream");
@@ -154,7 +160,7 @@ public final class Client {
             request.header("X-XSRF-TOKEN", token);
         }
         try {
-            HttpResponse<String> response = http.send(request.build(), BodyHandlers.ofString());
+            HttpResponse<byte[]> response = http.send(request.build(), BodyHandlers.ofByteArray());
             return new Answer(response.statusCode(), response);
         } catch (IOException failed) {
             throw new UncheckedIOException(failed);

@@ -212,4 +212,36 @@ class ServiceTokenTest {
             throw new AssertionError(interrupted);
         }
     }
+
+    @Test
+    void aServiceAsksWhatIsTheirsToAskAndNothingElse(Installation nembar) {
+        String token = issue(nembar.administrator(), Map.of("label", "asks"));
+        Client program = by(nembar, token);
+        String ilse = "/api/ask/what-can?application=towline&person=ilse.marrow";
+        assertThat(program.get(ilse).status()).isEqualTo(403);
+        assertThat(by(nembar, "guess").get(ilse).status()).isEqualTo(401);
+        Limited.publish(
+                nembar.administrator(),
+                "/api/applications/nembar",
+                "Ask",
+                List.of(assign("gateway-asks", "role", "auditor", "towline.gateway", Map.of())));
+        try {
+            assertThat(program.get(ilse).json().at("/person/name").asString())
+                    .isEqualTo("Ilse Marrow");
+            assertThat(
+                            program.get(
+                                            "/api/applications/towline/who-can.csv?type=invoice"
+                                                    + "&operation=approve")
+                                    .text())
+                    .startsWith("Person,Account,");
+            assertThat(program.get("/api/ask/questions").status()).isEqualTo(401);
+            assertThat(program.get("/api/people").status()).isEqualTo(401);
+        } finally {
+            Limited.publish(
+                    nembar.administrator(),
+                    "/api/applications/nembar",
+                    "No more",
+                    List.of(Map.of("remove", "assignments", "key", "gateway-asks")));
+        }
+    }
 }

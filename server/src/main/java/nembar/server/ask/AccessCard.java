@@ -1,0 +1,267 @@
+package nembar.server.ask;
+
+import com.lowagie.text.Document;
+import com.lowagie.text.Element;
+import com.lowagie.text.Font;
+import com.lowagie.text.PageSize;
+import com.lowagie.text.Paragraph;
+import com.lowagie.text.Phrase;
+import com.lowagie.text.pdf.PdfPCell;
+import com.lowagie.text.pdf.PdfPTable;
+import com.lowagie.text.pdf.PdfWriter;
+import java.awt.Color;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.time.format.DateTimeFormatter;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import nembar.server.ask.WhatCan.AreaRows;
+import nembar.server.ask.WhatCan.Cell;
+import nembar.server.ask.WhatCan.FieldRow;
+import nembar.server.ask.WhatCan.FunctionRow;
+import nembar.server.ask.WhatCan.TypeRow;
+import org.librepdf.openpdf.fonts.Liberation;
+
+/**
+ * What somebody can do as one page in plain words, to be sent to them or their manager: a PDF (ISO
+ * 32000).
+ */
+final class AccessCard {
+    private static final Color INK = new Color(0x22, 0x30, 0x3A);
+    private static final Color QUIET = new Color(0x5C, 0x6A, 0x72);
+    private static final Color LINE = new Color(0xDA, 0xD7, 0xCE);
+    private static final Color KELP = new Color(0x2F, 0x5D, 0x50);
+    private static final DateTimeFormatter EXACTLY =
+            DateTimeFormatter.ofPattern("d MMMM yyyy, HH:mm", Locale.ENGLISH);
+
+    /** The largest that fits is taken. */
+    private static final List<Float> SIZES = List.of(10f, 9f, 8f, 7f, 6f);
+
+    private static final int FIELDS_AT_MOST = 12;
+
+    private final WhatCan answer;
+    private final Instant at;
+    private final ZoneId zone;
+    private final Optional<Long> publication;
+    private final float size;
+
+    /** Whether what they see of single fields is said too. */
+    private final boolean fields;
+
+    private AccessCard(
+            WhatCan answer,
+            Instant at,
+            ZoneId zone,
+            Optional<Long> publication,
+            float size,
+            boolean fields) {
+        this.answer = answer;
+        this.at = at;
+        this.zone = zone;
+        this.publication = publication;
+        this.size = size;
+        this.fields = fields;
+    }
+
+    /**
+     * @param at the instant that the answer is of
+     * @param publication number of that on which it rests; empty before the first
+     * @return a PDF of one page
+     */
+    static byte[] of(WhatCan answer, Instant at, ZoneId zone, Optional<Long> publication) {
+        for (boolean fields : new boolean[] {true, false}) {
+            for (float size : SIZES) {
+                AccessCard card = new AccessCard(answer, at, zone, publication, size, fields);
+                ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+                if (card.write(bytes) == 1) {
+                    return bytes.toByteArray();
+                }
+            }
+        }
+        throw new IllegalStateException("the card does not fit one page");
+    }
+
+    /** How many pages it took. */
+    private int write(ByteArrayOutputStream bytes) {
+        Document document = new Document(PageSize.A4, 48, 48, 44, 44);
+        PdfWriter writer = PdfWriter.getInstance(document, bytes);
+        document.addTitle(title());
+        document.addCreator("Nembar");
+        document.open();
+        document.add(new Paragraph(title(), font(Liberation.SANS_BOLD, size + 8, INK)));
+        document.add(text(subtitle(), QUIET, 2));
+        document.add(text("Holds: " + holds(), INK, size));
+        heading(document, "Records");
+        List<TypeRow> reached = new ArrayList<>();
+        List<String> none = new ArrayList<>();
+        for (AreaRows area : answer.areas()) {
+            for (TypeRow type : area.types()) {
+                if (type.cells().stream().anyMatch(AccessCard::some)) {
+                    reached.add(type);
+                } else {
+                    none.add(type.plural().toLowerCase(Locale.ROOT));
+                }
+            }
+        }
+        if (!reached.isEmpty()) {
+            document.add(table(reached));
+        }
+        if (!none.isEmpty()) {
+            document.add(text("Nothing of: " + String.join(", ", none) + ".", QUIET, size / 2));
+        }
+        List<FunctionRow> functions =
+                answer.functions().stream().filter(one -> !one.level().equals("none")).toList();
+        heading(document, "Functions");
+        document.add(
+                text(
+                        functions.isEmpty()
+                                ? "None."
+                                : functions.stream()
+                                        .map(one -> one.name() + ": " + one.level())
+                                        .collect(Collectors.joining(" · ")),
+                        INK,
+                        2));
+        document.add(text(foot(), QUIET, size * 1.5f));
+        document.close();
+        return writer.getPageNumber() - 1;
+    }
+
+    private String title() {
+        return "What " + answer.person().name() + " can do in " + answer.application().name();
+    }
+
+    private String subtitle() {
+        WhatCan.Whom who = answer.person();
+        return Stream.of(
+                        who.seat(),
+                        who.account().map(one -> "acting for " + one.name()).orElse(""),
+                        who.status().equals("active") ? "" : who.status(),
+                        EXACTLY.format(at.atZone(zone)) + " (" + zone.getId() + ")")
+                .filter(part -> !part.isEmpty())
+                .collect(Collectors.joining(" · "));
+    }
+
+    private String holds() {
+        return answer.holdings().isEmpty()
+                ? "nothing; so there is nothing they can do."
+                : String.join("; ", answer.holdings());
+    }
+
+    private String foot() {
+        return "The numbers are of the records there were when this was written. "
+                + publication
+                        .map(number -> "It rests on publication no. " + number + ".")
+                        .orElse("Nothing had been published.")
+                + " If something here is not needed for the work, or is missing for it, tell your"
+                + " administrator.";
+    }
+
+    private PdfPTable table(List<TypeRow> types) {
+        PdfPTable table = new PdfPTable(new float[] {3, 3, 7});
+        table.setWidthPercentage(100);
+        table.setSpacingBefore(size / 3);
+        for (TypeRow type : types) {
+            cell(table, type.plural(), Liberation.SANS_BOLD, INK);
+            cell(table, mayView(type), Liberation.SANS, INK);
+            cell(table, rest(type), Liberation.SANS, INK);
+        }
+        return table;
+    }
+
+    private static boolean some(Cell cell) {
+        return cell.records().map(number -> number > 0).orElse(cell.granted());
+    }
+
+    private static String mayView(TypeRow type) {
+        return type.cells().stream()
+                .filter(cell -> cell.operation().equals("view") && some(cell))
+                .findFirst()
+                .map(cell -> "view " + amount(cell, type))
+                .orElse("view none");
+    }
+
+    private String rest(TypeRow type) {
+        String operations =
+                type.cells().stream()
+                        .filter(cell -> !cell.operation().equals("view") && some(cell))
+                        .map(
+                                cell ->
+                                        cell.label()
+                                                + cell.records()
+                                                        .map(any -> " " + amount(cell, type))
+                                                        .orElse(""))
+                        .collect(Collectors.joining(", "));
+        return Stream.of(
+                        operations,
+                        fields ? named("not shown: ", type, "hidden") : "",
+                        fields ? named("masked: ", type, "masked") : "")
+                .filter(part -> !part.isEmpty())
+                .collect(Collectors.joining("\n"));
+    }
+
+    private static String amount(Cell cell, TypeRow type) {
+        long records = cell.records().orElse(0L);
+        return records == type.total() ? "all " + number(records) : number(records);
+    }
+
+    private static String number(long number) {
+        return String.format(Locale.ROOT, "%,d", number).replace(',', '\u00a0');
+    }
+
+    private static String named(String lead, TypeRow type, String level) {
+        List<String> labels =
+                type.fields().stream()
+                        .filter(field -> field.level().equals(level))
+                        .map(FieldRow::label)
+                        .map(label -> label.toLowerCase(Locale.ROOT))
+                        .toList();
+        if (labels.isEmpty()) {
+            return "";
+        }
+        int more = labels.size() - FIELDS_AT_MOST;
+        return lead
+                + labels.stream().limit(FIELDS_AT_MOST).collect(Collectors.joining(", "))
+                + (more > 0 ? " and " + more + " more" : "");
+    }
+
+    private void heading(Document document, String words) {
+        Paragraph heading = new Paragraph(words, font(Liberation.SANS_BOLD, size + 1, KELP));
+        heading.setSpacingBefore(size);
+        document.add(heading);
+    }
+
+    private Paragraph text(String words, Color color, float before) {
+        Paragraph paragraph = new Paragraph(words, font(Liberation.SANS, size, color));
+        paragraph.setLeading(size * 1.4f);
+        paragraph.setSpacingBefore(before);
+        return paragraph;
+    }
+
+    private void cell(PdfPTable table, String words, Liberation face, Color color) {
+        PdfPCell cell = new PdfPCell(new Phrase(size * 1.3f, words, font(face, size, color)));
+        cell.setBorder(PdfPCell.BOTTOM);
+        cell.setBorderColor(LINE);
+        cell.setPadding(size / 4);
+        cell.setPaddingLeft(0);
+        cell.setVerticalAlignment(Element.ALIGN_TOP);
+        table.addCell(cell);
+    }
+
+    private static Font font(Liberation face, float size, Color color) {
+        try {
+            Font font = face.create();
+            font.setSize(size);
+            font.setColor(color);
+            return font;
+        } catch (IOException missing) {
+            throw new UncheckedIOException(missing);
+        }
+    }
+}
