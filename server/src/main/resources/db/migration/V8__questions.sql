@@ -14,3 +14,6 @@ CREATE TABLE question (
 CREATE INDEX ON question (owner, asked_at);
 CREATE UNIQUE INDEX ON question (owner, address) WHERE NOT kept;
 CREATE INDEX ON question (shared) WHERE shared;
+
+-- What one element was, and the teams that named somebody, without reading all of the past.
+CREATE INDEX ON revision (scope, kind, key, valid_from);

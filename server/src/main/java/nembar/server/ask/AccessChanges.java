@@ -2,6 +2,7 @@ package nembar.server.ask;
 
 import java.time.Clock;
 import java.time.Instant;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
@@ -25,19 +26,27 @@ class AccessChanges {
     private final Models models;
     private final Moments moments;
     private final PublicationStore publications;
+    private final DirectoryChanges directory;
     private final Clock clock;
 
-    AccessChanges(Models models, Moments moments, PublicationStore publications, Clock clock) {
+    AccessChanges(
+            Models models,
+            Moments moments,
+            PublicationStore publications,
+            DirectoryChanges directory,
+            Clock clock) {
         this.models = models;
         this.moments = moments;
         this.publications = publications;
+        this.directory = directory;
         this.clock = clock;
     }
 
     /**
      * An instant at which the answer becomes another.
      *
-     * @param publication number of that by which it did; empty where something begins or ends
+     * @param publication number of that by which it did; empty where something begins or ends, and
+     *     where they became another in the directory
      * @param words by what
      */
     record AccessChange(Instant at, Optional<Long> publication, String words) {}
@@ -48,8 +57,8 @@ class AccessChanges {
      * @param at the instant that is asked about
      * @param now the instant at which it was asked
      * @param publication number of the publication in force at that instant; empty before the first
-     * @param changes the earliest first: the last publications that concerned the person, and what
-     *     begins and ends next
+     * @param changes the earliest first: the last publications that concerned the person and what
+     *     became of them in the directory, and what begins and ends next
      */
     record RestsOn(
             Instant at, Instant now, Optional<Long> publication, List<AccessChange> changes) {}
@@ -58,13 +67,20 @@ class AccessChanges {
         Instant now = clock.instant();
         Standpoint who = question.access().who();
         String application = question.application();
+        String person = who.person().key();
         List<AccessChange> past =
-                publications(application, wanted(who.person().key(), now), AT_MOST).stream()
-                        .sorted((one, other) -> one.at().compareTo(other.at()))
-                        .map(
-                                one ->
-                                        new AccessChange(
-                                                one.at(), Optional.of(one.number()), one.reason()))
+                Stream.concat(
+                                publications(application, wanted(person, now), AT_MOST).stream()
+                                        .map(
+                                                one ->
+                                                        new AccessChange(
+                                                                one.at(),
+                                                                Optional.of(one.number()),
+                                                                one.reason())),
+                                directory.of(person, AT_MOST).stream())
+                        .sorted(Comparator.comparing(AccessChange::at).reversed())
+                        .limit(AT_MOST)
+                        .sorted(Comparator.comparing(AccessChange::at))
                         .toList();
         List<AccessChange> coming =
                 coming(question, now).stream()

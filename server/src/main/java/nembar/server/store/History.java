@@ -7,6 +7,7 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import nembar.server.document.DocumentJson;
 import org.springframework.stereotype.Component;
 
@@ -91,6 +92,49 @@ class History {
                                 bodies.computeIfAbsent(row.kind(), any -> new ArrayList<>())
                                         .add(row.body()));
         return bodies;
+    }
+
+    /** What an element was from an instant on; until the next one, or another. */
+    record Past(String key, String body, Instant from, Optional<Instant> until) {
+        private static Past of(RevisionRow row) {
+            return new Past(row.key(), row.body(), row.from(), row.until());
+        }
+    }
+
+    /** The last revisions of an element, the latest first. */
+    List<Past> of(String scope, String kind, String key, int atMost) {
+        return entities
+                .createQuery(
+                        "from RevisionRow where scope = :scope and kind = :kind and key = :key"
+                                + " order by validFrom desc, id desc",
+                        RevisionRow.class)
+                .setParameter("scope", scope)
+                .setParameter("kind", kind)
+                .setParameter("key", key)
+                .setMaxResults(atMost)
+                .getResultList()
+                .stream()
+                .map(Past::of)
+                .toList();
+    }
+
+    /** The last revisions whose list under a name has a text in it, the latest first. */
+    List<Past> having(String scope, String kind, String list, String text, int atMost) {
+        return entities
+                .createQuery(
+                        "from RevisionRow where scope = :scope and kind = :kind and"
+                                + " function('jsonb_exists', function('jsonb_extract_path', body,"
+                                + " :list), :text) = true order by validFrom desc, id desc",
+                        RevisionRow.class)
+                .setParameter("scope", scope)
+                .setParameter("kind", kind)
+                .setParameter("list", list)
+                .setParameter("text", text)
+                .setMaxResults(atMost)
+                .getResultList()
+                .stream()
+                .map(Past::of)
+                .toList();
     }
 
     /** Everything that has changed after the edition, as it is now, in the order of places. */

@@ -15,6 +15,7 @@ import nembar.server.document.DesignDocument.ApplicationPart;
 import nembar.server.document.DesignDocument.CataloguePart;
 import nembar.server.document.DesignDocument.DesignPart;
 import nembar.server.document.DesignDocument.DirectoryPart;
+import nembar.server.document.DesignDocument.PersonPart;
 import nembar.server.document.DocumentJson;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Isolation;
@@ -101,6 +102,32 @@ public class ModelStore {
         Map<String, DesignDocument> all = new LinkedHashMap<>();
         applications().forEach(row -> all.put(row.key(), document(row, directory)));
         return new Stored(directory, all, editions());
+    }
+
+    /** What somebody was in the directory from an instant on. */
+    public record PersonPast(PersonPart part, Instant from) {}
+
+    /** From when until when a team named somebody; without an end, it still does. */
+    public record TeamPast(String team, Instant from, Optional<Instant> until) {}
+
+    /** What somebody was in the directory, the latest first. */
+    @Transactional(readOnly = true)
+    public List<PersonPast> pastOf(String person, int atMost) {
+        return history.of(DIRECTORY, "people", person, atMost).stream()
+                .map(
+                        one ->
+                                new PersonPast(
+                                        DocumentJson.element(one.body(), PersonPart.class),
+                                        one.from()))
+                .toList();
+    }
+
+    /** The teams that name or named somebody, as often as these were changed, the latest first. */
+    @Transactional(readOnly = true)
+    public List<TeamPast> teamsOf(String person, int atMost) {
+        return history.having(DIRECTORY, "teams", "members", person, atMost).stream()
+                .map(one -> new TeamPast(one.key(), one.from(), one.until()))
+                .toList();
     }
 
     /** What has changed after the edition, as it is at one moment. */

@@ -7,6 +7,7 @@ import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.time.Instant;
+import java.util.Optional;
 import org.hibernate.annotations.ColumnTransformer;
 
 /**
@@ -60,6 +61,14 @@ class RevisionRow {
 
     String scope() {
         return scope;
+    }
+
+    Instant from() {
+        return validFrom;
+    }
+
+    Optional<Instant> until() {
+        return Optional.ofNullable(validUntil);
     }
 
     boolean open() {

@@ -2,7 +2,9 @@ package nembar.server.ask;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import java.util.stream.StreamSupport;
 import nembar.core.directory.Directory;
@@ -226,5 +228,29 @@ class WhatCanTest {
                                 + "&at=2001-01-01T00:00:00Z");
         assertThat(early.status()).isEqualTo(404);
         assertThat(early.detail()).contains("Nothing was published yet in Towline");
+    }
+
+    @Test
+    void whatBecameOfSomebodyInTheDirectoryIsAmongTheChanges(Installation nembar) {
+        Client client = nembar.administrator();
+        String team = "/api/teams/claims-panel/members";
+        client.post("/api/people/acts", Map.of("act", "suspend", "people", List.of("tove.ansgar")));
+        client.post("/api/people/acts", Map.of("act", "resume", "people", List.of("tove.ansgar")));
+        client.post(team, Map.of("add", List.of("tove.ansgar")));
+        client.post(team, Map.of("add", List.of("clemency.hart")));
+        client.post(team, Map.of("remove", List.of("tove.ansgar")));
+        client.post(team, Map.of("remove", List.of("clemency.hart")));
+        List<String> words = new ArrayList<>();
+        client.get("/api/ask/changes?person=tove.ansgar&application=towline")
+                .json()
+                .path("changes")
+                .forEach(one -> words.add(one.path("words").asString()));
+        assertThat(words)
+                .containsSubsequence(
+                        "became suspended",
+                        "became active",
+                        "joined Claims Panel",
+                        "left Claims Panel");
+        assertThat(words.stream().filter("joined Claims Panel"::equals)).hasSize(1);
     }
 }

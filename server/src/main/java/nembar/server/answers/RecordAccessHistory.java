@@ -1,0 +1,154 @@
+package nembar.server.answers;
+
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.Predicate;
+import java.util.stream.Collectors;
+import nembar.core.answers.Moment;
+import nembar.core.answers.WhoCan;
+import nembar.core.catalogue.Operation;
+import nembar.core.catalogue.RecordType;
+import nembar.core.coverage.GovernedRecord;
+import nembar.core.coverage.Relatives;
+import nembar.core.directory.Person;
+import nembar.server.answers.RecordAccessController.AccessChanged;
+import nembar.server.answers.RecordAccessController.AccessHistory;
+import nembar.server.answers.RecordAccessController.ReachChange;
+import nembar.server.governance.AskedMoments;
+import nembar.server.governance.Governance;
+import nembar.server.model.Models;
+import nembar.server.records.Records;
+import nembar.server.store.Page;
+import nembar.server.store.PublicationStore;
+import nembar.server.store.PublicationStore.Publication;
+import nembar.server.store.PublicationStore.Wanted;
+import org.springframework.stereotype.Service;
+
+/**
+ * By which publications who reaches a record became another: the record as it is today, held
+ * against the design just before each publication and with it.
+ */
+@Service
+class RecordAccessHistory {
+    private static final int PUBLICATIONS_LOOKED_AT = 12;
+    private static final int NAMES_AT_MOST = 6;
+
+    /** Number of the publication before which there was nothing. */
+    private static final long FIRST = 1;
+
+    private final Lookups lookups;
+    private final AskedMoments moments;
+    private final Models models;
+    private final Records records;
+    private final Governance governance;
+    private final PublicationStore publications;
+
+    RecordAccessHistory(
+            Lookups lookups,
+            AskedMoments moments,
+            Models models,
+            Records records,
+            Governance governance,
+            PublicationStore publications) {
+        this.lookups = lookups;
+        this.moments = moments;
+        this.models = models;
+        this.records = records;
+        this.governance = governance;
+        this.publications = publications;
+    }
+
+    /** Who reaches it, by operation. */
+    private record Reach(Map<Operation, Set<Person>> able) {}
+
+    AccessHistory of(Person me, String application, String typeKey, String key) {
+        Moment now = lookups.moment(me, new Lookups.Where(application, null, null));
+        RecordType type = Lookups.type(now.model(), typeKey);
+        GovernedRecord record = lookups.record(me, now.model(), application, type, key);
+        Page<Publication> past =
+                publications.publications(application, Wanted.ALL, 0, PUBLICATIONS_LOOKED_AT);
+        Predicate<Person> visible = governance.mayView(me);
+        Map<String, String> names = models.directory().personNames();
+        List<AccessChanged> changed = new ArrayList<>();
+        for (Publication one : past.items()) {
+            Reach after = reach(me, application, one.at(), type, record);
+            Reach before =
+                    one.number() == FIRST
+                            ? new Reach(Map.of())
+                            : reach(me, application, one.at().minusMillis(1), type, record);
+            List<ReachChange> changes = changes(before, after, visible);
+            if (!changes.isEmpty()) {
+                changed.add(
+                        new AccessChanged(
+                                one.number(),
+                                one.at(),
+                                names.getOrDefault(one.author(), one.author()),
+                                one.reason(),
+                                changes));
+            }
+        }
+        return new AccessHistory(changed, past.items().size(), past.total() > past.items().size());
+    }
+
+    /** Nobody, where the application did not have such records yet. */
+    private Reach reach(
+            Person me, String application, Instant at, RecordType type, GovernedRecord record) {
+        Moment then = moments.of(me, application, "", Optional.of(at));
+        Map<Operation, Set<Person>> able = new LinkedHashMap<>();
+        Optional<RecordType> known = then.model().catalogue().recordType(type.key());
+        if (known.isPresent()) {
+            WhoCan who = new WhoCan(then);
+            Relatives relatives = records.relatives(application);
+            for (Operation operation : known.get().operations()) {
+                if (!operation.equals(Operation.CREATE)) {
+                    able.put(
+                            operation,
+                            who.on(known.get(), operation, record, relatives).stream()
+                                    .map(one -> one.seat().person())
+                                    .collect(Collectors.toCollection(LinkedHashSet::new)));
+                }
+            }
+        }
+        return new Reach(able);
+    }
+
+    private static List<ReachChange> changes(Reach before, Reach after, Predicate<Person> visible) {
+        Set<Operation> operations = new LinkedHashSet<>(after.able().keySet());
+        operations.addAll(before.able().keySet());
+        List<ReachChange> changes = new ArrayList<>();
+        for (Operation operation : operations) {
+            List<String> gained = only(after, before, operation, visible);
+            List<String> lost = only(before, after, operation, visible);
+            if (!gained.isEmpty() || !lost.isEmpty()) {
+                changes.add(
+                        new ReachChange(
+                                operation.label(),
+                                gained.stream().limit(NAMES_AT_MOST).toList(),
+                                gained.size(),
+                                lost.stream().limit(NAMES_AT_MOST).toList(),
+                                lost.size()));
+            }
+        }
+        return changes;
+    }
+
+    /** Names of those who can by one and not by the other. */
+    private static List<String> only(
+            Reach one, Reach other, Operation operation, Predicate<Person> visible) {
+        Set<String> others =
+                other.able().getOrDefault(operation, Set.of()).stream()
+                        .map(Person::key)
+                        .collect(Collectors.toSet());
+        return one.able().getOrDefault(operation, Set.of()).stream()
+                .filter(person -> !others.contains(person.key()))
+                .filter(visible)
+                .map(Person::name)
+                .toList();
+    }
+}
