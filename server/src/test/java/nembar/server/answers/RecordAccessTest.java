@@ -91,7 +91,7 @@ class RecordAccessTest {
             assertThat(sheet.path("shares").toString()).contains("sheet-share", "Clemency Hart");
             JsonNode history = json(client, SHEET + "/history?type=cargo_lot&record=" + lot);
             JsonNode last = history.at("/changed/0");
-            assertThat(last.path("reason").asString()).isEqualTo("Share one lot");
+            assertThat(last.path("reason").asString()).isEqualTo("A test");
             assertThat(last.at("/changes/0/operation").asString()).isEqualTo("view");
             assertThat(last.at("/changes/0/gained").toString()).contains("Clemency Hart");
             assertThat(history.path("looked").asInt()).isPositive();
