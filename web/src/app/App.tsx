@@ -35,6 +35,7 @@ const Ledger = lazy(() => import('../ledger/LedgerPlace'));
 const LedgerStart = lazy(() =>
   import('../ledger/LedgerPlace').then((place) => ({ default: place.LedgerStart })),
 );
+const RecordPlace = lazy(() => import('../record/RecordPlace'));
 const Own = lazy(() => import('../own/OwnPlace'));
 
 const queries: QueryClient = new QueryClient({
@@ -92,6 +93,7 @@ function Door() {
         <Routes>
           <Route path="/ask/:form" element={<AskPlace />} />
           <Route path="/look/:application" element={<Look />} />
+          <Route path="/record/:application/:type/:record" element={<RecordPlace />} />
           <Route path="/people" element={<PeopleList />} />
           <Route path="/people/p/:key" element={<PersonSheet />} />
           <Route path="/people/organisations" element={<Organisations />} />

@@ -43,7 +43,7 @@ const schemes = { light: 'Light', dark: 'Dark', system: 'As the system' } as con
 function usePlacesApplication(): string | null {
   const { pathname, search } = useLocation();
   const [, place, application] = pathname.split('/');
-  if (place === 'bench' || place === 'ledger' || place === 'look') {
+  if (place === 'bench' || place === 'ledger' || place === 'look' || place === 'record') {
     return application ? decodeURIComponent(application) : null;
   }
   return place === 'ask' ? new URLSearchParams(search).get('application') : null;

@@ -4,6 +4,7 @@ import Link from '@mui/material/Link';
 import Typography from '@mui/material/Typography';
 import { Link as RouterLink } from 'react-router';
 import { Trouble } from '../app/Trouble';
+import { recordAddress } from '../record/address';
 import { type BecauseAnswer, useBecause } from './answers';
 import { KeepSo } from './KeepSo';
 import type { Question } from './question';
@@ -46,14 +47,21 @@ export function Because({ question }: { question: Question }) {
       {answer.isError && <Trouble error={answer.error} again={() => answer.refetch()} />}
       {answer.data && <Reasons answer={answer.data} question={question} />}
       {answer.data && pick?.kind === 'record' && (
-        <Link
-          component={RouterLink}
-          to={`/bench/${question.slots.application}?list=directShares`}
-          state={{ begin: { recordType: pick.type, record: pick.record } }}
-          sx={{ mt: 1.5, display: 'block' }}
-        >
-          Open this record to somebody
-        </Link>
+        <Box sx={{ mt: 1.5, display: 'grid', gap: 0.5 }}>
+          <Link
+            component={RouterLink}
+            to={recordAddress(question.slots.application, pick.type, pick.record)}
+          >
+            Who reaches it, since when, and its shares
+          </Link>
+          <Link
+            component={RouterLink}
+            to={`/bench/${question.slots.application}?list=directShares`}
+            state={{ begin: { recordType: pick.type, record: pick.record } }}
+          >
+            Open this record to somebody
+          </Link>
+        </Box>
       )}
       {answer.data && <KeepSo answer={answer.data} question={question} />}
     </Box>

@@ -63,6 +63,7 @@ const answer: WhatCan = {
     accounts: [],
     active: true,
     mayLookThrough: true,
+    reasonWanted: false,
   },
   application: { key: 'towline', name: 'Towline' },
   holdings: ['Dispatcher'],

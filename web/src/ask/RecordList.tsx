@@ -1,9 +1,9 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
-import { Pages } from '../app/Pages';
 import { Search } from '../app/Search';
 import { Trouble } from '../app/Trouble';
+import { Turning } from '../app/turning';
 import { csvAddress, PAGE_SIZE, useRecords, type WhatCan } from './answers';
 import type { Listed, Question } from './question';
 import { RecordTable } from './RecordTable';
@@ -29,7 +29,7 @@ export function RecordList({ question, listed, answer }: Props) {
         <Search
           label="Find in what they see"
           value={listed.search}
-          onSearch={(search) => question.arrange({ search, page: 0 })}
+          onSearch={(search) => question.arrange({ search })}
           width={210}
         />
         <Button component="a" variant="outlined" href={csvAddress(question.slots, listed)} download>
@@ -38,22 +38,23 @@ export function RecordList({ question, listed, answer }: Props) {
       </Box>
       {records.isPending && <Working lines={12} />}
       {records.isError && <Trouble error={records.error} again={() => records.refetch()} />}
-      {records.data && records.data.total === 0 && (
+      {records.data && records.data.rows.length === 0 && (
         <Typography sx={{ my: 3 }}>
-          {listed.search
+          {listed.search || listed.value
             ? 'Nothing that they can see has these letters in it.'
             : 'There is no record here that they may see.'}
         </Typography>
       )}
-      {records.data && records.data.total > 0 && (
+      {records.data && records.data.rows.length > 0 && (
         <Box sx={{ opacity: records.isPlaceholderData ? 0.6 : 1 }}>
           <RecordTable page={records.data} listed={listed} question={question} />
-          <Pages
-            total={records.data.total}
-            page={records.data.page}
+          <Turning
+            now={listed.turned}
+            of={records.data}
+            rows={records.data.rows.length}
             size={PAGE_SIZE}
-            onPage={(page) => question.arrange({ page })}
-            always
+            total={records.total}
+            onTurn={question.arrange}
           />
         </Box>
       )}

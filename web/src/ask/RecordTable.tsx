@@ -2,6 +2,7 @@ import Box from '@mui/material/Box';
 import Link from '@mui/material/Link';
 import { styled } from '@mui/material/styles';
 import TableSortLabel from '@mui/material/TableSortLabel';
+import type { ReactNode } from 'react';
 import type { RecordPage } from './answers';
 import { Shield } from './marks';
 import type { Listed, Question } from './question';
@@ -30,7 +31,11 @@ export const Records = styled('table')(({ theme }) => ({
   '& .masked': { color: theme.vars?.palette.text.secondary, fontStyle: 'italic' },
 }));
 
-type Props = { page: RecordPage; listed: Listed; question: Question };
+type Props = {
+  page: RecordPage;
+  listed: Listed;
+  question: Pick<Question, 'pick' | 'because' | 'arrange'>;
+};
 
 /** Rows as the person has them: hidden fields hatched, masked values read as masked. */
 export function RecordTable({ page, listed, question }: Props) {
@@ -52,7 +57,9 @@ export function RecordTable({ page, listed, question }: Props) {
                 column={column}
                 sort={listed.sort}
                 descending={listed.descending}
-                onSort={(descending) => question.arrange({ sort: column.key, descending, page: 0 })}
+                onSort={(descending) =>
+                  question.arrange({ sort: column.key, down: descending ? 'yes' : '' })
+                }
               />
             ))}
           </tr>
@@ -104,8 +111,11 @@ export function ColumnHead({
   sort,
   descending,
   onSort,
+  unseen,
 }: {
   column: RecordPage['columns'][number];
+  /** What stands for the name of a column that they never see. */
+  unseen?: ReactNode;
   /** Key of the column that the rows are sorted by. */
   sort: string;
   descending: boolean;
@@ -117,7 +127,7 @@ export function ColumnHead({
     <th
       scope="col"
       className={`${isNumeric(column.type) ? 'number' : ''} ${column.seen ? '' : 'withheld'}`}
-      title={column.seen ? '' : `They never see ${column.label.toLowerCase()}`}
+      title={column.seen || unseen ? '' : `They never see ${column.label.toLowerCase()}`}
       aria-sort={sorted ? (descending ? 'descending' : 'ascending') : undefined}
     >
       {column.seen && onSort ? (
@@ -129,7 +139,7 @@ export function ColumnHead({
           {column.label}
         </TableSortLabel>
       ) : (
-        column.label
+        (!column.seen && unseen) || column.label
       )}{' '}
       {column.guarded && <Shield label="guarded" />}
     </th>

@@ -9,14 +9,18 @@ import { filledIn, useAddress } from '../app/address';
 import { Listing } from '../app/Listing';
 import { useListed } from '../app/listed';
 import { Remark } from '../app/parts';
+import { useSettled } from '../app/settled';
 import { useBench } from '../bench/api';
 import { TakeAway } from '../bench/TakeAway';
 import { useQueue } from '../bench/working';
+import { More, TextSlot } from '../sentences/slots';
 import { ApplicationSlot, Asking, InstantSlot } from './Asking';
 import { DoingSlots, useDoing } from './DoingSlots';
-import type { Doing } from './doing';
+import { type Doing, onRecords } from './doing';
 import { instantFrom, pickToText } from './question';
 import { number, quoted } from './said';
+
+const TYPING_MS = 500;
 
 type Able = Schemas['Able'];
 type ByWhat = Schemas['ByWhat'];
@@ -43,6 +47,7 @@ export function WhoCan() {
   const bench = useBench(application);
   const say = (next: Record<string, string>) => changeAddress({ by: '', page: '', ...next });
   const { doing, record, slots } = useDoing(params, say);
+  const where = record === '' && manyOf(doing) ? (params.get('where') ?? '') : '';
   useEffect(() => {
     document.title = 'Who can · Nembar';
   }, []);
@@ -50,20 +55,24 @@ export function WhoCan() {
     <>
       <Asking form="who-can">
         <DoingSlots bench={bench.data} {...slots} classes fields />
+        {record === '' && manyOf(doing) && (
+          <WhereSlot key={slots.text} where={where} onWhere={(next) => say({ where: next })} />
+        )}
         <span>in</span>
         <ApplicationSlot
           application={application}
-          onChoose={(next) => say({ application: next, do: '', record: '' })}
+          onChoose={(next) => say({ application: next, do: '', record: '', where: '' })}
         />
         <InstantSlot at={at} onChange={(next) => say({ at: next })} />
       </Asking>
       {doing ? (
         <Answer
-          key={slots.text + record + at + application}
+          key={slots.text + record + where + at + application}
           application={application}
           at={at}
           doing={doing}
           record={record}
+          where={where}
         />
       ) : (
         <Typography color="textSecondary" sx={{ mt: 3 }}>
@@ -74,26 +83,60 @@ export function WhoCan() {
   );
 }
 
-function Answer({
+/** Whether it is about many records, of which a condition can leave some. */
+const manyOf = (doing: Doing | null) =>
+  onRecords(doing) && !(doing.kind === 'cell' && doing.operation === 'create');
+
+/** A condition on the records; asked about once it rests. */
+function WhereSlot({ where, onWhere }: { where: string; onWhere: (where: string) => void }) {
+  const [open, setOpen] = useState(where !== '');
+  const [typed, setTyped] = useState(where);
+  const settled = useSettled(typed.trim(), TYPING_MS);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: only what was typed is put into the address
+  useEffect(() => {
+    if (settled !== where) {
+      onWhere(settled);
+    }
+  }, [settled]);
+  return open ? (
+    <>
+      <span>where</span>
+      <TextSlot
+        label="Condition on the records"
+        value={typed}
+        onChange={setTyped}
+        placeholder="status = 'planned'"
+      />
+    </>
+  ) : (
+    <More onClick={() => setOpen(true)}>where …</More>
+  );
+}
+
+/** Everybody who can, and by what they came by it. */
+export function Answer({
   application,
   at,
   doing,
   record,
+  where,
 }: {
   application: string;
   at: string;
   doing: Doing;
   record: string;
+  where: string;
 }) {
+  const about = { ...subject(doing, record), ...(where ? { where } : {}) };
   const { list, asked, change, page, turn } = useListed(
-    ['who-can', application, at, doing, record],
+    ['who-can', application, at, doing, record, where],
     ['by'] as const,
     (query) =>
       data(
         api.GET('/api/applications/{application}/who-can', {
           params: {
             path: { application },
-            query: { ...subject(doing, record), ...(at ? { at } : {}), ...query },
+            query: { ...about, ...(at ? { at } : {}), ...query },
           },
         }),
       ),
@@ -112,7 +155,7 @@ function Answer({
               component="a"
               variant="outlined"
               className="no-print"
-              href={`/api/applications/${application}/who-can.csv?${filledIn({ ...subject(doing, record), at, by: asked.by })}`}
+              href={`/api/applications/${application}/who-can.csv?${filledIn({ ...about, at, by: asked.by })}`}
               download
             >
               CSV

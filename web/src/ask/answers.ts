@@ -1,5 +1,6 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { api, data, type Schemas } from '../api/client';
+import { positionOf } from '../app/turning';
 import { aboutSomebody, type Listed, type Pick, type Slots } from './question';
 
 export type WhatCan = Schemas['WhatCan'];
@@ -22,10 +23,16 @@ export function asked({ asIfActive, ...slots }: Slots) {
   };
 }
 
-export function useWhatCan(slots: Slots, enabled = true) {
+/** What they can do; with a draft as if it were published, where one is named. */
+export function useWhatCan(slots: Slots, enabled = true, draft = '') {
   return useQuery({
-    queryKey: ['what-can', slots],
-    queryFn: () => data(api.GET('/api/ask/what-can', { params: { query: asked(slots) } })),
+    queryKey: ['what-can', slots, draft],
+    queryFn: () =>
+      data(
+        api.GET('/api/ask/what-can', {
+          params: { query: { ...asked(slots), ...(draft ? { draft } : {}) } },
+        }),
+      ),
     enabled: enabled && aboutSomebody(slots) && slots.application !== '',
   });
 }
@@ -63,29 +70,54 @@ export function useBecause(
   });
 }
 
-function arranged({ type, operation, sort, descending, search }: Listed) {
+/** A list as the server takes it, without the position in it. */
+export function arranged({ type, operation, sort, descending, search, field, value }: Listed) {
   return {
     type,
-    operation,
+    ...(operation ? { operation } : {}),
     ...(sort ? { sort } : {}),
     ...(descending ? { descending } : {}),
     ...(search ? { search } : {}),
+    ...(field && value ? { field, value } : {}),
   };
 }
 
-export function useRecords(slots: Slots, listed: Listed) {
-  return useQuery({
-    queryKey: ['records', slots, listed],
+/** Whom a list leaves out what they may do too, and with which draft it is looked at. */
+export type Beyond = {
+  without?: string;
+  withoutAccount?: string;
+  withheld?: boolean;
+  of?: string;
+  draft?: string;
+};
+
+/** A page of records, and how many there are in all, which is counted once for all pages. */
+export function useRecords(slots: Slots, listed: Listed, beyond: Beyond = {}, enabled = true) {
+  const query = { ...asked(slots), ...arranged(listed), ...beyond };
+  const position = positionOf(listed.turned);
+  const first = Object.keys(position).length === 0;
+  const page = useQuery({
+    queryKey: ['records', query, position],
     queryFn: () =>
       data(
         api.GET('/api/ask/records', {
-          params: {
-            query: { ...asked(slots), ...arranged(listed), page: listed.page, size: PAGE_SIZE },
-          },
+          params: { query: { ...query, ...position, size: PAGE_SIZE } },
         }),
       ),
+    enabled,
     placeholderData: keepPreviousData,
+    retry: false,
   });
+  const { sort: _, descending: __, ...unsorted } = query;
+  const counted = useQuery({
+    queryKey: ['records', unsorted, 'total'],
+    queryFn: async () =>
+      (await data(api.GET('/api/ask/records', { params: { query: { ...unsorted, size: 1 } } })))
+        .total,
+    enabled: enabled && !first,
+    retry: false,
+  });
+  return { ...page, total: page.data?.total ?? counted.data };
 }
 
 /** One record as the person has it, as published; an empty page where it is not theirs to view. */
@@ -99,8 +131,8 @@ export function useRecord(slots: Slots, type: string, record: string) {
 }
 
 /** Where the same list is to be had as a CSV file. */
-export function csvAddress(slots: Slots, listed: Listed): string {
-  const query = Object.entries({ ...asked(slots), ...arranged(listed) });
+export function csvAddress(slots: Slots, listed: Listed, beyond: Beyond = {}): string {
+  const query = Object.entries({ ...asked(slots), ...arranged(listed), ...beyond });
   return `/api/ask/records.csv?${new URLSearchParams(query.map(([key, value]) => [key, String(value)]))}`;
 }
 

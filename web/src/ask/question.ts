@@ -1,5 +1,6 @@
 import { useMemo } from 'react';
 import { useAddress } from '../app/address';
+import { FIRST_PAGE, type Turned, turnedFrom } from '../app/turning';
 
 /** What the Because panel is about. */
 export type Pick =
@@ -12,14 +13,32 @@ export type Pick =
 export type Listed = {
   type: string;
   operation: string;
-  page: number;
+  turned: Turned;
   sort: string;
   descending: boolean;
   search: string;
+  /** Key of a field that is to have a value; empty for none. */
+  field: string;
+  value: string;
 };
 
 /** The first page of everything, in the order of its keys. */
-const asItComes = { page: '', sort: '', down: '', search: '' };
+const asItComes = { ...FIRST_PAGE, sort: '', down: '', search: '', field: '', value: '' };
+
+/** How a list is arranged, as the address has it. */
+export const arrangedFrom = (params: URLSearchParams) => ({
+  turned: turnedFrom(params),
+  sort: params.get('sort') ?? '',
+  descending: params.get('down') === 'yes',
+  search: params.get('search') ?? '',
+  field: params.get('field') ?? '',
+  value: params.get('value') ?? '',
+});
+
+/** What of an arrangement is to be another; the list then begins anew, unless it is turned. */
+export type Arranging = Partial<
+  Record<'sort' | 'down' | 'search' | 'field' | 'value' | keyof typeof FIRST_PAGE, string>
+>;
 
 /** Somebody who is not there yet, by what they would be given and where they would be. */
 export type Newcomer = { role: string; set: string; unit: string; team: string };
@@ -93,14 +112,7 @@ function listedFrom(params: URLSearchParams): Listed | null {
   if (!type || !operation) {
     return null;
   }
-  return {
-    type,
-    operation,
-    page: Math.max(0, Number.parseInt(params.get('page') ?? '0', 10) || 0),
-    sort: params.get('sort') ?? '',
-    descending: params.get('down') === 'yes',
-    search: params.get('search') ?? '',
-  };
+  return { type, operation, ...arrangedFrom(params) };
 }
 
 /** The question as the address has it; changing it changes the address, which can be sent on. */
@@ -156,7 +168,7 @@ export function useQuestion() {
       });
     },
     /** Asks the same of another instant. */
-    when: (at: string) => change({ at, page: '' }),
+    when: (at: string) => change({ at, ...FIRST_PAGE }),
     because: (next: Pick | null) => change({ because: next ? pickToText(next) : '' }, true),
     toggle: (type: string) => {
       const next = new Set(open);
@@ -171,10 +183,7 @@ export function useQuestion() {
         because: pickToText({ kind: 'cell', type, operation }),
         ...asItComes,
       }),
-    arrange: (next: Partial<Listed>) => {
-      const { page, sort, descending, search } = { ...(listed as Listed), ...next };
-      change({ page: page ? String(page) : '', sort, down: descending ? 'yes' : '', search }, true);
-    },
+    arrange: (next: Arranging) => change({ ...FIRST_PAGE, ...next }, true),
     closeList: () =>
       change({
         list: '',

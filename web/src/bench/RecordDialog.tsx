@@ -4,11 +4,13 @@ import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import Typography from '@mui/material/Typography';
+import { Link } from 'react-router';
 import { Trouble } from '../app/Trouble';
 import { useRecord } from '../ask/answers';
 import { slotsOf } from '../ask/question';
 import { Values } from '../ask/Values';
 import { Working } from '../ask/Working';
+import { recordAddress } from '../record/address';
 import type { DraftShown, ImpactLine } from './api';
 import { DraftedBecause } from './BecauseLeaf';
 
@@ -52,6 +54,9 @@ export function RecordDialog({
         {seen.data && row && <Values page={seen.data} row={row} />}
       </DialogContent>
       <DialogActions>
+        <Button component={Link} to={recordAddress(application, line.type, record)}>
+          Who reaches it
+        </Button>
         <Button variant="contained" onClick={onClose}>
           Close
         </Button>

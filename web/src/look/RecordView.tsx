@@ -11,6 +11,7 @@ import { Shield } from '../ask/marks';
 import { shown } from '../ask/RecordTable';
 import { number } from '../ask/said';
 import { Working } from '../ask/Working';
+import { recordAddress } from '../record/address';
 import { Reachers } from '../sentences/Reachers';
 import { eyesOf, type Look, type RecordSheet, useSheet } from './look';
 
@@ -25,7 +26,8 @@ export function RecordView({ look, answer }: { look: Look; answer: WhatCan }) {
     operation: 'view',
     record: looked.record,
   } as const;
-  const because = useBecause(eyes, pick);
+  const draft = looked.draft ? { id: looked.draft, version: 0 } : undefined;
+  const because = useBecause(eyes, pick, draft);
   const question = { pick, listed: null, because: () => {}, list: () => {} };
   return (
     <>
@@ -138,8 +140,8 @@ function Links({ look }: { look: Look }) {
   const asked = new URLSearchParams({ application, do: `cell:${type}:view`, record });
   return (
     <Box sx={{ mt: 1.5, display: 'grid', gap: 0.75 }}>
-      <MuiLink component={Link} to={`/ask/who-can?${asked}`}>
-        Who can view it, in groups
+      <MuiLink component={Link} to={recordAddress(application, type, record)}>
+        Who reaches it, since when, and its shares
       </MuiLink>
       <MuiLink component={Link} to={`/ask/why?person=${person}&${asked}`}>
         What it would take for them to do more

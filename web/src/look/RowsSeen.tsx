@@ -4,6 +4,7 @@ import type { RecordPage } from '../ask/answers';
 import { ColumnHead, levelClass, Records, shown } from '../ask/RecordTable';
 import { isNumeric } from '../ask/said';
 import type { Look } from './look';
+import { Withheld } from './Withheld';
 
 type Row = RecordPage['rows'][number];
 
@@ -73,6 +74,15 @@ export function RowsSeen({ look, page, beside, name, other }: Props) {
               <ColumnHead
                 key={column.key}
                 column={column}
+                unseen={
+                  <Withheld
+                    looked={looked}
+                    pick={{ kind: 'field', type: page.type, field: column.key }}
+                  >
+                    {/* biome-ignore lint/a11y/noNoninteractiveTabindex: its reason is told on focus */}
+                    <span tabIndex={0}>{column.label}</span>
+                  </Withheld>
+                }
                 sort={looked.sort}
                 descending={looked.descending}
                 onSort={
@@ -105,17 +115,46 @@ export function RowsSeen({ look, page, beside, name, other }: Props) {
                       key={column.key}
                       className={`${isNumeric(column.type) ? 'number' : ''} ${drawn.seen ? levelClass(value.level) : 'withheld'}`}
                     >
-                      {at === 0 ? (
+                      {at === 0 && !row.seen ? (
+                        <Withheld
+                          looked={looked}
+                          pick={{
+                            kind: 'record',
+                            type: page.type,
+                            operation: 'view',
+                            record: row.key,
+                          }}
+                        >
+                          <Link
+                            component="button"
+                            onClick={() => look.open(page.type, row.key)}
+                            sx={{ font: 'inherit', color: 'text.secondary' }}
+                          >
+                            {row.key}
+                          </Link>
+                        </Withheld>
+                      ) : at === 0 ? (
                         <Link
                           component="button"
-                          title={row.seen ? 'Open it as they have it' : 'Why they do not see it'}
+                          title="Open it as they have it"
                           onClick={() => look.open(page.type, row.key)}
-                          sx={{ font: 'inherit', color: row.seen ? undefined : 'text.secondary' }}
+                          sx={{ font: 'inherit' }}
                         >
                           {row.key}
                         </Link>
                       ) : (
-                        drawn.seen && shown(value, column.type, page.timeZone)
+                        drawn.seen &&
+                        (value.level === 'hidden' && column.seen ? (
+                          <Withheld
+                            looked={looked}
+                            pick={{ kind: 'field', type: page.type, field: column.key }}
+                          >
+                            {/* biome-ignore lint/a11y/noNoninteractiveTabindex: its reason is told on focus */}
+                            <span tabIndex={0}>hidden</span>
+                          </Withheld>
+                        ) : (
+                          shown(value, column.type, page.timeZone)
+                        ))
                       )}
                     </td>,
                   ];

@@ -1,51 +1,66 @@
-import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { api, data, type Schemas } from '../api/client';
 import { useAddress } from '../app/address';
-import { asked, PAGE_SIZE } from '../ask/answers';
-import { instantFrom, type Slots, slotsOf } from '../ask/question';
+import { FIRST_PAGE } from '../app/turning';
+import { asked, useRecords } from '../ask/answers';
+import {
+  type Arranging,
+  arrangedFrom,
+  instantFrom,
+  type Listed,
+  type Slots,
+  slotsOf,
+} from '../ask/question';
 
 export type RecordSheet = Schemas['RecordSheet'];
 
 /** What of an application is looked at, by whose eyes, as the address has it. */
-export type Looked = {
+export type Looked = Omit<Listed, 'operation'> & {
   application: string;
   person: string;
   account: string;
   /** A second person, beside the first; empty for none. */
   other: string;
+  otherAccount: string;
   at: string;
-  type: string;
+  /** Id of a draft that is taken to be published; empty for none. */
+  draft: string;
   record: string;
   /** Key of the record that those listed belong to; empty for all. */
   of: string;
-  search: string;
-  sort: string;
-  descending: boolean;
   withheld: boolean;
-  page: number;
 };
 
 /** What leads to another list: where one is in this one is not kept then. */
-const FROM_THE_BEGINNING = { record: '', of: '', search: '', sort: '', down: '', page: '' };
+const FROM_THE_BEGINNING = {
+  ...FIRST_PAGE,
+  record: '',
+  of: '',
+  search: '',
+  sort: '',
+  down: '',
+  field: '',
+  value: '',
+};
+
+type By = Partial<Record<'person' | 'account' | 'other' | 'otherAccount' | 'at' | 'draft', string>>;
 
 export function useLook(application: string) {
   const { params, change } = useAddress();
   const get = (key: string) => params.get(key) ?? '';
-  const page = Number.parseInt(get('page'), 10);
   const looked: Looked = {
     application,
     person: get('person'),
     account: get('account'),
     other: get('other'),
+    otherAccount: get('otherAccount'),
     at: instantFrom(params.get('at')),
+    draft: get('draft'),
     type: get('type'),
     record: get('record'),
     of: get('of'),
-    search: get('search'),
-    sort: get('sort'),
-    descending: get('down') === 'yes',
     withheld: get('withheld') === 'yes',
-    page: page > 0 && page < 1_000_000 ? page : 0,
+    ...arrangedFrom(params),
   };
   return {
     looked,
@@ -53,11 +68,10 @@ export function useLook(application: string) {
     list: (type: string, of = '') => change({ ...FROM_THE_BEGINNING, type, of }),
     open: (type: string, record: string) => change({ type, record }),
     back: () => change({ record: '' }),
-    by: (next: { person?: string; account?: string; other?: string; at?: string }) =>
-      change({ ...next, page: '' }),
-    arrange: (next: { search?: string; sort?: string; down?: string; page?: string }) =>
-      change({ page: '', ...next }, true),
-    withhold: (withheld: boolean) => change({ withheld: withheld ? 'yes' : '', page: '' }, true),
+    by: (next: By) => change({ ...next, ...FIRST_PAGE }),
+    arrange: (next: Arranging) => change({ ...FIRST_PAGE, ...next }, true),
+    withhold: (withheld: boolean) =>
+      change({ withheld: withheld ? 'yes' : '', ...FIRST_PAGE }, true),
   };
 }
 
@@ -66,49 +80,62 @@ export type Look = ReturnType<typeof useLook>;
 export const eyesOf = ({ person, application, account, at }: Looked): Slots =>
   slotsOf({ person, application, account, at });
 
-/** The second person's eyes, acting for their own first account. */
-export const otherEyes = ({ other, application, at }: Looked): Slots =>
-  slotsOf({ person: other, application, at });
+/** The second person's eyes; acting for their own first account where none is said. */
+export const otherEyes = ({ other, otherAccount, application, at }: Looked): Slots =>
+  slotsOf({ person: other, application, account: otherAccount, at });
 
 /** Records of the type as the person has them; those withheld too where that is asked for. */
 export function useRows(slots: Slots, looked: Looked, withheld: boolean) {
+  const { of, draft, sort, descending } = looked;
+  const listed = {
+    ...looked,
+    operation: 'view',
+    sort: withheld ? '' : sort,
+    descending: !withheld && descending,
+  };
+  const beyond = {
+    ...(withheld ? { withheld } : {}),
+    ...(of ? { of } : {}),
+    ...(draft ? { draft } : {}),
+  };
+  return useRecords(
+    slots,
+    listed,
+    beyond,
+    slots.person !== '' && looked.type !== '' && looked.record === '',
+  );
+}
+
+export function useSheet(slots: Slots, looked: Looked) {
+  const { type, record, draft } = looked;
   return useQuery({
-    queryKey: ['look', slots, looked, withheld],
+    queryKey: ['look-record', slots, type, record, draft],
     queryFn: () =>
       data(
-        api.GET('/api/ask/records', {
-          params: {
-            query: {
-              ...asked(slots),
-              type: looked.type,
-              size: PAGE_SIZE,
-              page: looked.page,
-              withheld,
-              of: looked.of,
-              search: looked.search,
-              ...(looked.sort && !withheld
-                ? { sort: looked.sort, descending: looked.descending }
-                : {}),
-            },
-          },
+        api.GET('/api/ask/record', {
+          params: { query: { ...asked(slots), type, record, ...(draft ? { draft } : {}) } },
         }),
       ),
-    enabled: slots.person !== '' && looked.type !== '' && looked.record === '',
-    placeholderData: keepPreviousData,
+    enabled: record !== '' && slots.person !== '',
     retry: false,
   });
 }
 
-export function useSheet(slots: Slots, looked: Looked) {
-  return useQuery({
-    queryKey: ['look-record', slots, looked.type, looked.record],
-    queryFn: () =>
+/** Keeps why one looks; what could not be looked at before then is asked for again. */
+export function useReason(slots: Slots) {
+  const queries = useQueryClient();
+  return useMutation({
+    mutationFn: (reason: string) =>
       data(
-        api.GET('/api/ask/record', {
-          params: { query: { ...asked(slots), type: looked.type, record: looked.record } },
+        api.POST('/api/ask/looks', {
+          body: {
+            person: slots.person,
+            application: slots.application,
+            account: slots.account,
+            reason,
+          },
         }),
       ),
-    enabled: looked.record !== '' && slots.person !== '',
-    retry: false,
+    onSuccess: () => queries.invalidateQueries(),
   });
 }
