@@ -2,10 +2,9 @@ import Box from '@mui/material/Box';
 import MuiLink from '@mui/material/Link';
 import Typography from '@mui/material/Typography';
 import { useEffect } from 'react';
-import { Link, Navigate, useParams } from 'react-router';
+import { Link, Navigate, useParams, useSearchParams } from 'react-router';
 import { useShortcut } from '../app/shortcuts';
 import { Trouble } from '../app/Trouble';
-import { Tools } from './Asking';
 import { useWhatCan } from './answers';
 import { Because } from './Because';
 import { CouldSentence } from './CouldSentence';
@@ -13,12 +12,16 @@ import { Differs } from './Differs';
 import { Functions } from './Functions';
 import { FORMS, formOf, inForm } from './forms';
 import { Matrix } from './Matrix';
+import { QuestionLists } from './Questions';
 import { aboutSomebody, useQuestion } from './question';
 import { ReachGrid } from './ReachGrid';
 import { RecordList } from './RecordList';
+import { Roles } from './Roles';
 import { Sentence } from './Sentence';
 import { Summary } from './Summary';
 import { TimeLine } from './TimeLine';
+import { Tools } from './Tools';
+import { Which } from './Which';
 import { WhoCan } from './WhoCan';
 import { Why } from './Why';
 import { Working } from './Working';
@@ -31,13 +34,46 @@ export default function AskPlace() {
     case 'what-could':
       return <What key={form} could={form === 'what-could'} />;
     case 'who-can':
-      return <Alone>{<WhoCan />}</Alone>;
+      return (
+        <Alone needs={['do']}>
+          <WhoCan />
+        </Alone>
+      );
     case 'why':
-      return <Alone>{<Why />}</Alone>;
+      return (
+        <Alone needs={['person', 'do']}>
+          <Why />
+        </Alone>
+      );
     case 'differs':
-      return <Alone>{<Differs />}</Alone>;
+      return (
+        <Alone
+          needs={[
+            ['person', 'role'],
+            ['other', 'otherRole'],
+          ]}
+        >
+          <Differs />
+        </Alone>
+      );
+    case 'which':
+      return (
+        <Alone needs={['person', 'do', 'other']}>
+          <Which />
+        </Alone>
+      );
     case 'matrix':
-      return <Alone>{<Matrix />}</Alone>;
+      return (
+        <Alone>
+          <Matrix />
+        </Alone>
+      );
+    case 'roles':
+      return (
+        <Alone>
+          <Roles />
+        </Alone>
+      );
     default:
       return <Navigate to="/ask/what-can" replace />;
   }
@@ -47,7 +83,15 @@ export default function AskPlace() {
 const PAPER = { '@media print': { height: 'auto', overflow: 'visible' } };
 
 /** A form whose answer needs no panel beside it. */
-function Alone({ children }: { children: React.ReactNode }) {
+function Alone({
+  needs = [],
+  children,
+}: {
+  /** Of each, one parameter that the address must have to ask anything. */
+  needs?: (string | string[])[];
+  children: React.ReactNode;
+}) {
+  const [params] = useSearchParams();
   return (
     <Box
       component="main"
@@ -57,7 +101,7 @@ function Alone({ children }: { children: React.ReactNode }) {
         Ask
       </Typography>
       {children}
-      <Tools />
+      <Tools asked={needs.every((one) => [one].flat().some((name) => params.has(name)))} />
     </Box>
   );
 }
@@ -118,7 +162,7 @@ function What({ could }: { could: boolean }) {
             )}
           </>
         )}
-        <Tools />
+        <Tools asked={asked} />
       </Box>
       {pick && answer.data && <Because question={question} />}
     </Box>
@@ -150,6 +194,9 @@ function Beginning({ could }: { could: boolean }) {
             </MuiLink>
           </li>
         ))}
+      </Box>
+      <Box sx={{ mt: 3 }}>
+        <QuestionLists />
       </Box>
     </Box>
   );

@@ -1,6 +1,6 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import { type ReactNode, type Ref, useDeferredValue, useMemo, useRef, useState } from 'react';
+import { type ReactNode, type Ref, useDeferredValue, useMemo, useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 import { InstantField } from '../app/Dates';
 import { exactly } from '../app/when';
@@ -27,7 +27,7 @@ export function Asking({ form, children }: { form: Form; children: ReactNode }) 
       sx={{
         pt: '18px',
         // Where the tools stand, which come last by keyboard.
-        pr: '180px',
+        pr: '320px',
         display: 'flex',
         flexWrap: 'wrap',
         alignItems: 'center',
@@ -50,57 +50,6 @@ export function Asking({ form, children }: { form: Form; children: ReactNode }) 
       <span>?</span>
     </Box>
   );
-}
-
-/** The question and its answer as text, and on paper: with when it was asked. Last in its place. */
-export function Tools() {
-  const [copied, setCopied] = useState(false);
-  const place = useRef<HTMLSpanElement>(null);
-  const copy = async () => {
-    await navigator.clipboard.writeText(asText(place.current?.closest('main') ?? null));
-    setCopied(true);
-  };
-  return (
-    <>
-      <Box
-        component="span"
-        ref={place}
-        data-tools
-        className="no-print"
-        sx={{ position: 'absolute', top: 24, right: 20, display: 'flex', gap: 0.5 }}
-      >
-        <Button variant="text" size="small" onClick={copy} onBlur={() => setCopied(false)}>
-          {copied ? 'Copied' : 'Copy as text'}
-        </Button>
-        <Button variant="text" size="small" onClick={() => window.print()}>
-          Print
-        </Button>
-      </Box>
-      <Box
-        sx={{ display: 'none', '@media print': { display: 'block', width: '100%', fontSize: 12 } }}
-      >
-        Asked on {exactly(new Date().toISOString())}
-      </Box>
-    </>
-  );
-}
-
-/** What a place says: the slots of its question as they are filled, and the answer. */
-export function asText(main: HTMLElement | null): string {
-  if (!main) {
-    return '';
-  }
-  const form = main.querySelector('form');
-  const question = [...(form?.querySelectorAll('input, span, button') ?? [])]
-    .filter((one) => one.querySelector('input, button') === null)
-    .map((one) => (one instanceof HTMLInputElement ? one.value : (one.textContent ?? '')))
-    .filter((word) => word !== '')
-    .join(' ');
-  const answer = [...main.children]
-    .filter((one) => one !== form && one.tagName !== 'H1' && !one.matches('[data-tools]'))
-    .map((one) => (one as HTMLElement).innerText ?? one.textContent ?? '')
-    .join('\n');
-  return `${question}\n${answer}`.trim();
 }
 
 const asChoice = ({ key, words, detail }: (typeof FORMS)[number]): Choice => ({
@@ -126,10 +75,13 @@ export function PersonSlot({
   name,
   placeholder = 'somebody',
   quiet = false,
+  others = [],
   inputRef,
   onChoose,
 }: {
   label?: string;
+  /** What else may be chosen, beside people. */
+  others?: Choice[];
   /** Key of whom it is about; empty for nobody yet. */
   person: string;
   /** What they are called, once that is known. */
@@ -145,6 +97,8 @@ export function PersonSlot({
   const people = usePeople(search);
   const known = name ?? (chosen?.key === person ? chosen.name : undefined);
   const called = usePersonName(person, known) ?? person;
+  const letters = search.trim().toLowerCase();
+  const found = letters ? others.filter((one) => one.name.toLowerCase().includes(letters)) : [];
   // The slot takes a new object for a new choice and forgets what is being typed.
   const value: Choice | null = useMemo(
     () => (person === '' ? null : { key: person, name: called }),
@@ -156,7 +110,7 @@ export function PersonSlot({
       placeholder={placeholder}
       quiet={quiet}
       value={value}
-      choices={(people.data?.people ?? []).map(personChoice)}
+      choices={[...found, ...(people.data?.people ?? []).map(personChoice)]}
       waiting={people.isPending || people.isPlaceholderData || search !== typed}
       none="Nobody you may view has such a name, address or seat"
       {...(inputRef ? { inputRef } : {})}

@@ -2,10 +2,11 @@ import { useRef } from 'react';
 import { useShortcut } from '../app/shortcuts';
 import { useBench } from '../bench/api';
 import type { PartShown, WhoPart } from '../sentences/api';
-import { Parts } from '../sentences/slots';
+import { More, Parts } from '../sentences/slots';
 import { ApplicationSlot, Asking, InstantSlot } from './Asking';
 import type { WhatCan } from './answers';
 import type { Newcomer, Question, Slots } from './question';
+import { Slot } from './Slot';
 
 type Whom = Newcomer & { account: string };
 
@@ -51,6 +52,10 @@ export function CouldSentence({
   const box = useRef<HTMLSpanElement>(null);
   useShortcut('/', () => box.current?.querySelector('input')?.focus());
   const parts = partsOf(slots);
+  const sets = (bench.data?.sets ?? []).map(({ element: { key, name } }) => ({
+    key: key ?? '',
+    name: name ?? '',
+  }));
   return (
     <Asking form="what-could">
       <span>somebody new</span>
@@ -66,6 +71,17 @@ export function CouldSentence({
           onChange={(next) => ask({ ...newcomerOf(next, slots.set), person: '' })}
         />
       </span>
+      <Slot
+        label="A privilege set besides"
+        placeholder="with a privilege set"
+        quiet
+        value={sets.find((one) => one.key === slots.set) ?? null}
+        choices={sets}
+        waiting={!bench.data}
+        none="No privilege set is called so"
+        onChoose={(next) => ask({ set: next.key, person: '' })}
+      />
+      {slots.set && <More onClick={() => ask({ set: '', person: '' })}>without it</More>}
       <span>do in</span>
       <ApplicationSlot
         application={slots.application}

@@ -1,7 +1,8 @@
 import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
-import { useEffect, useRef } from 'react';
+import { type Ref, useEffect, useRef } from 'react';
 import { api, data, type Schemas } from '../api/client';
 import { useAddress } from '../app/address';
 import { Rows } from '../app/parts';
@@ -10,75 +11,181 @@ import { Trouble } from '../app/Trouble';
 import { exactly } from '../app/when';
 import { type Bench, useBench } from '../bench/api';
 import { ApplicationSlot, Asking, InstantSlot, PersonSlot } from './Asking';
+import { DraftSlot } from './DraftSlot';
 import { instantFrom } from './question';
 import { number } from './said';
 import { Working } from './Working';
 
 type Line = Schemas['DifferenceLine'];
 
-/** What differs between two people, or for one person between two instants. */
+/** One side of the comparison: somebody at an instant, with a draft or without; or a role. */
+type Side = { person: string; account: string; role: string; at: string; draft: string };
+
+type Asked = { application: string; one: Side; other: Side };
+
+const sideOfAddress = (params: URLSearchParams, [person, account, role, at, draft]: string[]) => ({
+  person: params.get(person ?? '') ?? '',
+  account: params.get(account ?? '') ?? '',
+  role: params.get(role ?? '') ?? '',
+  at: instantFrom(params.get(at ?? '')),
+  draft: params.get(draft ?? '') ?? '',
+});
+
+const ONE = ['person', 'account', 'role', 'at', 'draft'];
+const OTHER = ['other', 'otherAccount', 'otherRole', 'otherAt', 'otherDraft'];
+
+/** What differs between two people, two roles, or for one person between two instants or a draft. */
 export function Differs() {
   const { params, change: say } = useAddress();
-  const asked = {
+  const asked: Asked = {
     application: params.get('application') ?? 'towline',
-    person: params.get('person') ?? '',
-    at: instantFrom(params.get('at')),
-    other: params.get('other') ?? '',
-    otherAt: instantFrom(params.get('otherAt')),
+    one: sideOfAddress(params, ONE),
+    other: sideOfAddress(params, OTHER),
   };
+  const { application, one, other } = asked;
   const first = useRef<HTMLInputElement>(null);
   useShortcut('/', () => first.current?.focus());
   useEffect(() => {
     document.title = 'What differs · Nembar';
   }, []);
-  const bench = useBench(asked.application);
+  const bench = useBench(application);
+  const roles = bench.data?.roles ?? [];
   return (
     <>
       <Asking form="differs">
-        <PersonSlot
+        <SideSlots
           label="One"
-          person={asked.person}
+          application={application}
+          side={one}
+          roles={roles}
           inputRef={first}
-          onChoose={(person) => say({ person, other: asked.other || person })}
+          onSide={(next) =>
+            say({
+              ...inAddress(ONE, next),
+              // One person twice, until another is named.
+              ...(next.person && !other.person ? { other: next.person, otherRole: '' } : {}),
+              ...(next.role && !other.role ? { other: '' } : {}),
+            })
+          }
         />
-        <InstantSlot at={asked.at} onChange={(at) => say({ at })} />
         <span>and</span>
-        <PersonSlot label="Other" person={asked.other} onChoose={(other) => say({ other })} />
-        <InstantSlot at={asked.otherAt} onChange={(otherAt) => say({ otherAt })} />
+        <SideSlots
+          label="Other"
+          application={application}
+          side={other}
+          roles={roles}
+          onSide={(next) => say(inAddress(OTHER, next))}
+        />
         <span>in</span>
         <ApplicationSlot
-          application={asked.application}
-          onChoose={(application) => say({ application })}
+          application={application}
+          onChoose={(next) =>
+            say({ application: next, role: '', otherRole: '', draft: '', otherDraft: '' })
+          }
         />
       </Asking>
-      {asked.person && asked.other ? (
+      {one.role && other.role ? (
+        <RoleAnswer application={application} one={one} other={other} bench={bench.data} />
+      ) : one.person && other.person ? (
         <Answer asked={asked} bench={bench.data} />
       ) : (
         <Typography color="textSecondary" sx={{ mt: 3 }}>
-          Name two people, or the same one twice with two instants.
+          {one.role || other.role
+            ? 'Name two roles; a role and somebody are not alike.'
+            : 'Name two people or two roles, or the same person twice with two instants, or as published and as in your draft.'}
         </Typography>
       )}
     </>
   );
 }
 
-type Asked = { application: string; person: string; at: string; other: string; otherAt: string };
+const inAddress = (names: string[], side: Side): Record<string, string> =>
+  Object.fromEntries(
+    [side.person, side.account, side.role, side.at, side.draft].map((value, at) => [
+      names[at] ?? '',
+      value,
+    ]),
+  );
+
+/** Somebody or a role; of somebody, when, and with a draft or without. */
+function SideSlots({
+  label,
+  application,
+  side,
+  roles,
+  inputRef,
+  onSide,
+}: {
+  label: string;
+  application: string;
+  side: Side;
+  roles: Bench['roles'];
+  inputRef?: Ref<HTMLInputElement>;
+  onSide: (side: Side) => void;
+}) {
+  const others = roles.map(({ element: { key, name } }) => ({
+    key: `role:${key}`,
+    name: name ?? '',
+    detail: 'role',
+  }));
+  const named = others.find((one) => one.key === `role:${side.role}`)?.name;
+  return (
+    <>
+      <PersonSlot
+        label={label}
+        placeholder="somebody, or a role"
+        person={side.role ? `role:${side.role}` : side.person}
+        name={side.role ? (named ?? side.role) : undefined}
+        others={others}
+        {...(inputRef ? { inputRef } : {})}
+        onChoose={(key) =>
+          onSide(
+            key.startsWith('role:')
+              ? { ...side, person: '', account: '', role: key.slice('role:'.length) }
+              : { ...side, person: key, account: '', role: '' },
+          )
+        }
+      />
+      {!side.role && (
+        <>
+          <InstantSlot at={side.at} onChange={(at) => onSide({ ...side, at })} />
+          <DraftSlot
+            application={application}
+            draft={side.draft}
+            label={`${label}: as published or as drafted`}
+            onChange={(draft) => onSide({ ...side, draft })}
+          />
+        </>
+      )}
+    </>
+  );
+}
+
+/** The two sides as the server takes them. */
+function queryOf({ one, other }: Asked) {
+  const query = {
+    person: one.person,
+    account: one.account,
+    at: one.at,
+    draft: one.draft,
+    otherPerson: other.person,
+    otherAccount: other.account,
+    otherAt: other.at,
+    otherDraft: other.draft,
+  };
+  return Object.fromEntries(Object.entries(query).filter(([, value]) => value !== '')) as Partial<
+    typeof query
+  >;
+}
 
 function Answer({ asked, bench }: { asked: Asked; bench: Bench | undefined }) {
+  const query = queryOf(asked);
   const told = useQuery({
     queryKey: ['difference', asked],
     queryFn: () =>
       data(
         api.GET('/api/applications/{application}/difference', {
-          params: {
-            path: { application: asked.application },
-            query: {
-              person: asked.person,
-              ...(asked.at ? { at: asked.at } : {}),
-              otherPerson: asked.other,
-              ...(asked.otherAt ? { otherAt: asked.otherAt } : {}),
-            },
-          },
+          params: { path: { application: asked.application }, query },
         }),
       ),
     retry: false,
@@ -90,8 +197,68 @@ function Answer({ asked, bench }: { asked: Asked; bench: Bench | undefined }) {
     return <Trouble error={told.error} again={() => told.refetch()} />;
   }
   const { first, second, lines } = told.data;
-  const heads = [headOf(first, asked.at, asked), headOf(second, asked.otherAt, asked)];
-  if (lines.length === 0) {
+  return (
+    <Table
+      heads={[headOf(first, asked.one, asked), headOf(second, asked.other, asked)]}
+      rows={lines.map((line) => ({
+        key: `${line.type} ${line.what} ${line.level}`,
+        words: wordsOf(line, bench),
+        one: sideOf(line, line.onlyFirst, line.onlyFirstRecords),
+        other: sideOf(line, line.onlySecond, line.onlySecondRecords),
+      }))}
+      file={`/api/applications/${asked.application}/difference.csv?${new URLSearchParams(query)}`}
+    />
+  );
+}
+
+function RoleAnswer({
+  application,
+  one,
+  other,
+  bench,
+}: {
+  application: string;
+  one: Side;
+  other: Side;
+  bench: Bench | undefined;
+}) {
+  const path = { application, first: one.role, second: other.role };
+  const told = useQuery({
+    queryKey: ['role-difference', path],
+    queryFn: () =>
+      data(
+        api.GET('/api/applications/{application}/roles/{first}/difference/{second}', {
+          params: { path },
+        }),
+      ),
+    retry: false,
+  });
+  if (told.isPending) {
+    return <Working lines={8} />;
+  }
+  if (told.isError) {
+    return <Trouble error={told.error} again={() => told.refetch()} />;
+  }
+  const name = (key: string) =>
+    bench?.roles.find((role) => role.element.key === key)?.element.name ?? key;
+  return (
+    <Table
+      heads={[name(one.role), name(other.role)]}
+      rows={told.data.map((line) => ({
+        key: `${line.recordType} ${line.what} ${line.use}`,
+        words: wordsOf({ type: line.recordType, what: line.what, level: line.use }, bench),
+        one: line.first.join(', or '),
+        other: line.second.join(', or '),
+      }))}
+      file={`/api/applications/${application}/roles/${one.role}/difference/${other.role}/csv`}
+    />
+  );
+}
+
+type Row = { key: string; words: string; one: string; other: string };
+
+function Table({ heads, rows, file }: { heads: [string, string]; rows: Row[]; file: string }) {
+  if (rows.length === 0) {
     return (
       <Typography sx={{ mt: 3 }}>
         Nothing: {heads[0]} and {heads[1]} can do the same.
@@ -100,6 +267,14 @@ function Answer({ asked, bench }: { asked: Asked; bench: Bench | undefined }) {
   }
   return (
     <Box sx={{ mt: 2 }}>
+      <Box sx={{ display: 'flex', alignItems: 'center', mb: 1 }}>
+        <Typography variant="h2" component="h2" sx={{ flex: 1 }}>
+          {rows.length === 1 ? '1 thing differs' : `${number(rows.length)} things differ`}
+        </Typography>
+        <Button component="a" variant="outlined" className="no-print" href={file} download>
+          CSV
+        </Button>
+      </Box>
       <Rows aria-label="What differs">
         <thead>
           <tr>
@@ -109,11 +284,11 @@ function Answer({ asked, bench }: { asked: Asked; bench: Bench | undefined }) {
           </tr>
         </thead>
         <tbody>
-          {lines.map((line) => (
-            <tr key={`${line.type} ${line.what} ${line.level}`}>
-              <td>{wordsOf(line, bench)}</td>
-              <td>{sideOf(line, line.onlyFirst, line.onlyFirstRecords)}</td>
-              <td>{sideOf(line, line.onlySecond, line.onlySecondRecords)}</td>
+          {rows.map((row) => (
+            <tr key={row.key}>
+              <td>{row.words}</td>
+              <td>{row.one}</td>
+              <td>{row.other}</td>
             </tr>
           ))}
         </tbody>
@@ -122,11 +297,18 @@ function Answer({ asked, bench }: { asked: Asked; bench: Bench | undefined }) {
   );
 }
 
-const headOf = (name: string, at: string, { at: one, otherAt }: Asked) =>
-  one === '' && otherAt === '' ? name : `${name}, ${at === '' ? 'now' : exactly(at)}`;
+/** Whose side it is, and when and how where the two are not asked about alike. */
+function headOf(name: string, side: Side, { one, other }: Asked): string {
+  const when = one.at !== other.at ? `, ${side.at === '' ? 'now' : exactly(side.at)}` : '';
+  const how = one.draft !== other.draft ? (side.draft ? ', as drafted' : ', as published') : '';
+  return name + when + how;
+}
 
 /** What a line is about, in the application's words. */
-export function wordsOf(line: Line, bench: Bench | undefined): string {
+export function wordsOf(
+  line: Pick<Line, 'type' | 'what' | 'level'>,
+  bench: Bench | undefined,
+): string {
   const type = bench?.types.find((one) => one.key === line.type);
   const plural = type?.plural.toLowerCase() ?? line.type;
   if (line.type === '') {
@@ -143,6 +325,13 @@ export function wordsOf(line: Line, bench: Bench | undefined): string {
 /** How the server says that a side has nothing alone. */
 const NOTHING = 'no record';
 
+/** That something may be done, and on which records, in one sentence. */
+function mayWhere(words: string): string {
+  const [all, ...rest] = words.split(/, (?=but not )/);
+  const but = rest.length > 0 ? `, ${rest.join(', ')}` : '';
+  return all === 'every record' ? `may${but}` : `may, where ${all}${but}`;
+}
+
 /** What one side has alone: a number of records, or the level of a function. */
 export function sideOf(line: Line, words: string, records: number): string {
   if (line.type === '') {
@@ -152,7 +341,7 @@ export function sideOf(line: Line, words: string, records: number): string {
     return words === NOTHING ? '' : 'for those who may see them';
   }
   if (line.what === 'create' && line.level === '') {
-    return words === NOTHING ? '' : `may, where ${words}`;
+    return words === NOTHING ? '' : mayWhere(words);
   }
   if (records > 0) {
     return records === 1 ? '1 record' : `${number(records)} records`;

@@ -2,7 +2,6 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import ButtonBase from '@mui/material/ButtonBase';
 import MuiLink from '@mui/material/Link';
-import { styled } from '@mui/material/styles';
 import Typography from '@mui/material/Typography';
 import { useEffect } from 'react';
 import { Link, useNavigate } from 'react-router';
@@ -13,6 +12,7 @@ import { Pages } from '../app/Pages';
 import { Search } from '../app/Search';
 import { Trouble } from '../app/Trouble';
 import { ApplicationSlot, Asking, InstantSlot } from './Asking';
+import { Bar, FULL, MatrixGrid } from './matrixParts';
 import { instantFrom, pickToText } from './question';
 import { Slot } from './Slot';
 import { number } from './said';
@@ -21,32 +21,6 @@ import { Working } from './Working';
 type Row = Schemas['MatrixRow'];
 
 const OPERATIONS = ['view', 'change', 'create', 'delete'].map((key) => ({ key, name: key }));
-
-/** As wide as seven notches. */
-const FULL = 56;
-
-const Grid = styled('table')(({ theme }) => ({
-  borderCollapse: 'collapse',
-  background: theme.vars?.palette.background.paper,
-  fontSize: 13,
-  '& th, & td': {
-    height: 26,
-    padding: '0 6px',
-    textAlign: 'left',
-    whiteSpace: 'nowrap',
-    borderBottom: `1px solid ${theme.vars?.palette.divider}`,
-  },
-  '& thead th': {
-    height: 'auto',
-    padding: '6px',
-    verticalAlign: 'bottom',
-    whiteSpace: 'normal',
-    width: FULL + 12,
-    color: theme.vars?.palette.text.secondary,
-    fontSize: 12.5,
-    fontWeight: 500,
-  },
-}));
 
 /** How far everybody reaches, as a picture: people by record type, by one operation. */
 export function Matrix() {
@@ -124,7 +98,7 @@ export function Matrix() {
           tabIndex={0}
           sx={{ overflowX: 'auto', opacity: list.isPlaceholderData ? 0.6 : 1 }}
         >
-          <Grid>
+          <MatrixGrid>
             <thead>
               <tr>
                 <th scope="col">Who</th>
@@ -147,7 +121,7 @@ export function Matrix() {
                 />
               ))}
             </tbody>
-          </Grid>
+          </MatrixGrid>
           <Pages page={page} size={SIZE} total={told.total} onPage={turn} />
         </Box>
       )}
@@ -213,20 +187,5 @@ function Line({
         );
       })}
     </tr>
-  );
-}
-
-/** A reach as a length; what is only shared, or comes with others, as a thin line. */
-function Bar({ notches, outside }: { notches: number; outside: boolean }) {
-  return (
-    <Box
-      component="span"
-      sx={{
-        width: notches === 0 ? FULL : (notches / 7) * FULL,
-        height: notches === 0 ? 3 : 12,
-        bgcolor: outside ? 'secondary.main' : 'primary.main',
-        opacity: notches === 0 ? 0.6 : 1,
-      }}
-    />
   );
 }

@@ -35,10 +35,12 @@ type Props = {
   page: RecordPage;
   listed: Listed;
   question: Pick<Question, 'pick' | 'because' | 'arrange'>;
+  /** What a record's key leads to; to why they may do it where this is left out. */
+  link?: (key: string) => ReactNode;
 };
 
 /** Rows as the person has them: hidden fields hatched, masked values read as masked. */
-export function RecordTable({ page, listed, question }: Props) {
+export function RecordTable({ page, listed, question, link }: Props) {
   const picked = question.pick?.kind === 'record' ? question.pick.record : '';
   return (
     <Box
@@ -75,7 +77,9 @@ export function RecordTable({ page, listed, question }: Props) {
                     key={column.key}
                     className={`${isNumeric(column.type) ? 'number' : ''} ${levelClass(value.level)}`}
                   >
-                    {first ? (
+                    {first && link ? (
+                      link(row.key)
+                    ) : first ? (
                       <Link
                         component="button"
                         title="Why they may"

@@ -4,7 +4,7 @@ import MuiLink from '@mui/material/Link';
 import Typography from '@mui/material/Typography';
 import { Link } from 'react-router';
 import { filledIn } from '../app/address';
-import type { WhatCan } from './answers';
+import { asked, type WhatCan } from './answers';
 import { inForm } from './forms';
 import type { Question } from './question';
 import { number } from './said';
@@ -52,6 +52,16 @@ export function Summary({ answer, question }: { answer: WhatCan; question: Quest
           </>
         )}
       </Typography>
+      <Typography className="no-print" sx={{ mt: 0.25, display: 'flex', gap: 2, fontSize: 13.5 }}>
+        <MuiLink href={fileOf('what-can.csv', question)} download>
+          CSV
+        </MuiLink>
+        {question.slots.person !== '' && (
+          <MuiLink href={fileOf('access-card.pdf', question)} download>
+            Access card, one page for them or their manager
+          </MuiLink>
+        )}
+      </Typography>
       {holdings.length === 0 && !inactive && (
         <Notice>
           {person.name} can sign in to {application.name} and do nothing there: no assignment gives
@@ -76,6 +86,10 @@ export function Summary({ answer, question }: { answer: WhatCan; question: Quest
     </Box>
   );
 }
+
+/** Where the answer is to be had as a file. */
+const fileOf = (file: string, { slots }: Question) =>
+  `/api/ask/${file}?${new URLSearchParams(Object.entries(asked(slots)).map(([key, value]) => [key, String(value)]))}`;
 
 const lookOf = ({ slots: { application, person, account, at } }: Question) =>
   filledIn({ application, person, account, at });

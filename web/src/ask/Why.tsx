@@ -1,9 +1,10 @@
 import Box from '@mui/material/Box';
+import MuiLink from '@mui/material/Link';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useRef } from 'react';
 import { api, data } from '../api/client';
-import { useAddress } from '../app/address';
+import { filledIn, useAddress } from '../app/address';
 import { Remark } from '../app/parts';
 import { useShortcut } from '../app/shortcuts';
 import { Trouble } from '../app/Trouble';
@@ -71,6 +72,17 @@ function picked(doing: Doing | null, record: string): Pick | null {
   return record && doing.kind === 'cell' ? { ...doing, kind: 'record', record } : doing;
 }
 
+const named = ({ person, application, account, at }: Slots) => ({
+  person,
+  application,
+  account,
+  at,
+});
+
+function about({ kind: _, ...of }: Pick): Record<string, string> {
+  return of;
+}
+
 function Answer({ slots, pick }: { slots: Slots; pick: Pick }) {
   const answer = useBecause(slots, pick);
   const tray = useTray(slots.application);
@@ -95,6 +107,14 @@ function Answer({ slots, pick }: { slots: Slots; pick: Pick }) {
         </Typography>
         {draft && slots.at === '' && <Drafted slots={slots} pick={pick} draft={draft} now={yes} />}
         <Reasons answer={answer.data} question={question} alone />
+        <MuiLink
+          href={`/api/ask/because.csv?${filledIn({ ...named(slots), ...about(pick) })}`}
+          download
+          className="no-print"
+          sx={{ display: 'inline-block', mb: 1.5, fontSize: 13.5 }}
+        >
+          CSV
+        </MuiLink>
         {slots.at === '' && <KeepSo answer={answer.data} question={{ pick, slots }} />}
       </div>
       {!yes && pick.kind === 'record' && slots.at === '' && <WouldTake slots={slots} pick={pick} />}

@@ -3,8 +3,8 @@ import userEvent from '@testing-library/user-event';
 import { Route, Routes } from 'react-router';
 import { expect, test } from 'vitest';
 import { Refusal, serve, show } from '../testing/served';
-import { asText } from './Asking';
 import AskPlace from './AskPlace';
+import { asText } from './Tools';
 
 const A = '/api/applications/app';
 
@@ -206,6 +206,6 @@ test('a question and its answer are had as text', () => {
     '<h1>Ask</h1><form><input value="Can"><span><input value="Ann Reed"></span>' +
     '<input value="view trips"><span>in</span><span>?</span>' +
     '</form><div>No</div><span data-tools><button>Print</button></span>';
-  expect(asText(main)).toBe('Can Ann Reed view trips in ?\nNo');
+  expect(asText(main)).toBe('Can Ann Reed view trips in?\nNo');
   expect(asText(null)).toBe('');
 });

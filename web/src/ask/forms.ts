@@ -25,9 +25,15 @@ export const FORMS = [
     example: 'What could a new dispatcher in the Night Desk do in Towline?',
   },
   {
+    key: 'which',
+    words: 'Which records may',
+    detail: 'somebody reach that another may not',
+    example: 'Which records may Ilse Marrow view, of cargo lots, that Mabel Hollis may not?',
+  },
+  {
     key: 'differs',
     words: 'What differs between',
-    detail: 'two people, or two days',
+    detail: 'two people, roles or days, or draft and published',
     example: 'What differs between Ilse Marrow and Maren Holt in Towline?',
   },
   {
@@ -35,6 +41,12 @@ export const FORMS = [
     words: 'How far may everybody',
     detail: 'reach: people by record type',
     example: 'How far may everybody view in Towline?',
+  },
+  {
+    key: 'roles',
+    words: 'What are the roles made of',
+    detail: 'roles by privilege sets',
+    example: 'What are the roles made of in Towline?',
   },
   {
     key: 'look',
@@ -55,8 +67,10 @@ const KEPT: Record<Form, string[]> = {
   'who-can': ['application', 'at', 'do', 'record'],
   why: ['application', 'person', 'account', 'at', 'do', 'record'],
   'what-could': ['application', 'at'],
-  differs: ['application', 'person', 'account', 'at'],
+  which: ['application', 'person', 'account', 'at', 'do', 'other'],
+  differs: ['application', 'person', 'account', 'at', 'other'],
   matrix: ['application', 'at'],
+  roles: ['application', 'at'],
   look: ['person', 'account', 'at'],
 };
 

@@ -281,7 +281,7 @@ const Quiet = styled('button')(({ theme }) => ({
 /** Opens a slot that is mostly left out. */
 export function More({ onClick, children }: { onClick: () => void; children: ReactNode }) {
   return (
-    <Quiet type="button" onClick={onClick}>
+    <Quiet type="button" data-left-out onClick={onClick}>
       {children}
     </Quiet>
   );

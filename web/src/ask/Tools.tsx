@@ -1,0 +1,109 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import { useEffect, useRef, useState } from 'react';
+import { useLocation, useSearchParams } from 'react-router';
+import { exactly } from '../app/when';
+import { QuestionsButton } from './Questions';
+import { useQuestionActs } from './questions';
+
+/** A question that stands so long was meant. */
+const MEANT_MS = 1_500;
+
+/**
+ * What can be done with a question and its answer: kept, copied as text, put on paper. Last in its
+ * place.
+ */
+export function Tools({ asked }: { asked: boolean }) {
+  const [done, setDone] = useState('');
+  const place = useRef<HTMLSpanElement>(null);
+  const { pathname, search } = useLocation();
+  const [params] = useSearchParams();
+  const { note, keep } = useQuestionActs();
+  const application = params.get('application') ?? 'towline';
+  const main = () => place.current?.closest('main') ?? null;
+  const said = () => ({
+    application,
+    name: questionOf(main()).slice(0, 300),
+    address: pathname + search,
+  });
+  // biome-ignore lint/correctness/useExhaustiveDependencies: noted once for each address
+  useEffect(() => {
+    if (!asked) {
+      return;
+    }
+    const later = setTimeout(() => {
+      const question = said();
+      if (question.name !== '') {
+        note.mutate(question);
+      }
+    }, MEANT_MS);
+    return () => clearTimeout(later);
+  }, [asked, pathname, search]);
+  const copy = async () => {
+    await navigator.clipboard.writeText(asText(main()));
+    setDone('copied');
+  };
+  return (
+    <>
+      <Box
+        component="span"
+        ref={place}
+        data-tools
+        className="no-print"
+        onBlur={() => setDone('')}
+        sx={{ position: 'absolute', top: 24, right: 20, display: 'flex', gap: 0.5 }}
+      >
+        <QuestionsButton />
+        {asked && (
+          <>
+            <Button
+              variant="text"
+              size="small"
+              title={keep.isError ? keep.error.message : 'Finds it again under Questions'}
+              onClick={() => keep.mutate(said(), { onSuccess: () => setDone('kept') })}
+            >
+              {done === 'kept' ? 'Kept' : keep.isError ? 'Not kept' : 'Keep'}
+            </Button>
+            <Button variant="text" size="small" onClick={copy}>
+              {done === 'copied' ? 'Copied' : 'Copy as text'}
+            </Button>
+            <Button variant="text" size="small" onClick={() => window.print()}>
+              Print
+            </Button>
+          </>
+        )}
+      </Box>
+      <Box
+        sx={{ display: 'none', '@media print': { display: 'block', width: '100%', fontSize: 12 } }}
+      >
+        Asked on {exactly(new Date().toISOString())}
+      </Box>
+    </>
+  );
+}
+
+/** The slots of a question as they are filled, in a sentence. */
+export function questionOf(main: HTMLElement | null): string {
+  const form = main?.querySelector('form');
+  return [...(form?.querySelectorAll('input, span, button') ?? [])]
+    .filter((one) => one.querySelector('input, button') === null)
+    .filter((one) => !one.matches('[data-left-out]'))
+    .map((one) => (one instanceof HTMLInputElement ? one.value : (one.textContent ?? '')))
+    .map((word) => word.trim())
+    .filter((word) => word !== '')
+    .join(' ')
+    .replace(/ ([?,])/g, '$1');
+}
+
+/** What a place says: its question, and the answer. */
+export function asText(main: HTMLElement | null): string {
+  if (!main) {
+    return '';
+  }
+  const form = main.querySelector('form');
+  const answer = [...main.children]
+    .filter((one) => one !== form && one.tagName !== 'H1' && !one.matches('[data-tools]'))
+    .map((one) => (one as HTMLElement).innerText ?? one.textContent ?? '')
+    .join('\n');
+  return `${questionOf(main)}\n${answer}`.trim();
+}
