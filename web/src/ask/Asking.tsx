@@ -76,12 +76,15 @@ export function PersonSlot({
   placeholder = 'somebody',
   quiet = false,
   others = [],
+  othersFirst = false,
   inputRef,
   onChoose,
 }: {
   label?: string;
   /** What else may be chosen, beside people. */
   others?: Choice[];
+  /** Whether these are offered before a letter is typed. */
+  othersFirst?: boolean;
   /** Key of whom it is about; empty for nobody yet. */
   person: string;
   /** What they are called, once that is known. */
@@ -98,7 +101,8 @@ export function PersonSlot({
   const known = name ?? (chosen?.key === person ? chosen.name : undefined);
   const called = usePersonName(person, known) ?? person;
   const letters = search.trim().toLowerCase();
-  const found = letters ? others.filter((one) => one.name.toLowerCase().includes(letters)) : [];
+  const found =
+    letters || othersFirst ? others.filter((one) => one.name.toLowerCase().includes(letters)) : [];
   // The slot takes a new object for a new choice and forgets what is being typed.
   const value: Choice | null = useMemo(
     () => (person === '' ? null : { key: person, name: called }),

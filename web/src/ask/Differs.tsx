@@ -58,6 +58,7 @@ export function Differs() {
           application={application}
           side={one}
           roles={roles}
+          rolesFirst={other.role !== ''}
           inputRef={first}
           onSide={(next) =>
             say({
@@ -74,6 +75,7 @@ export function Differs() {
           application={application}
           side={other}
           roles={roles}
+          rolesFirst={one.role !== ''}
           onSide={(next) => say(inAddress(OTHER, next))}
         />
         <span>in</span>
@@ -113,6 +115,7 @@ function SideSlots({
   application,
   side,
   roles,
+  rolesFirst,
   inputRef,
   onSide,
 }: {
@@ -120,6 +123,8 @@ function SideSlots({
   application: string;
   side: Side;
   roles: Bench['roles'];
+  /** Whether the other side is a role already. */
+  rolesFirst: boolean;
   inputRef?: Ref<HTMLInputElement>;
   onSide: (side: Side) => void;
 }) {
@@ -137,6 +142,7 @@ function SideSlots({
         person={side.role ? `role:${side.role}` : side.person}
         name={side.role ? (named ?? side.role) : undefined}
         others={others}
+        othersFirst={rolesFirst}
         {...(inputRef ? { inputRef } : {})}
         onChoose={(key) =>
           onSide(
@@ -199,7 +205,8 @@ function Answer({ asked, bench }: { asked: Asked; bench: Bench | undefined }) {
   const { first, second, lines } = told.data;
   return (
     <Table
-      heads={[headOf(first, asked.one, asked), headOf(second, asked.other, asked)]}
+      sides={[headOf(first, asked.one, asked), headOf(second, asked.other, asked)]}
+      lead="Only "
       rows={lines.map((line) => ({
         key: `${line.type} ${line.what} ${line.level}`,
         words: wordsOf(line, bench),
@@ -243,7 +250,7 @@ function RoleAnswer({
     bench?.roles.find((role) => role.element.key === key)?.element.name ?? key;
   return (
     <Table
-      heads={[name(one.role), name(other.role)]}
+      sides={[name(one.role), name(other.role)]}
       rows={told.data.map((line) => ({
         key: `${line.recordType} ${line.what} ${line.use}`,
         words: wordsOf({ type: line.recordType, what: line.what, level: line.use }, bench),
@@ -257,11 +264,22 @@ function RoleAnswer({
 
 type Row = { key: string; words: string; one: string; other: string };
 
-function Table({ heads, rows, file }: { heads: [string, string]; rows: Row[]; file: string }) {
+function Table({
+  sides: [one, other],
+  lead = '',
+  rows,
+  file,
+}: {
+  sides: [string, string];
+  /** What the heads of the columns begin with. */
+  lead?: string;
+  rows: Row[];
+  file: string;
+}) {
   if (rows.length === 0) {
     return (
       <Typography sx={{ mt: 3 }}>
-        Nothing: {heads[0]} and {heads[1]} can do the same.
+        Nothing: {one} and {other} can do the same.
       </Typography>
     );
   }
@@ -279,8 +297,14 @@ function Table({ heads, rows, file }: { heads: [string, string]; rows: Row[]; fi
         <thead>
           <tr>
             <th scope="col">What</th>
-            <th scope="col">Only {heads[0]}</th>
-            <th scope="col">Only {heads[1]}</th>
+            <th scope="col">
+              {lead}
+              {one}
+            </th>
+            <th scope="col">
+              {lead}
+              {other}
+            </th>
           </tr>
         </thead>
         <tbody>

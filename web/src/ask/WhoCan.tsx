@@ -251,7 +251,7 @@ function Row({
         {able.routes.length > 1 && (
           <Box component="span" sx={{ color: 'text.secondary' }}>
             {' '}
-            and {able.routes.length - 1} more ways
+            and {able.routes.length === 2 ? 'one more way' : `${able.routes.length - 1} more ways`}
           </Box>
         )}
       </td>

@@ -34,6 +34,7 @@ export function Bar({ notches, outside }: { notches: number; outside: boolean })
     <Box
       component="span"
       sx={{
+        display: 'block',
         width: notches === 0 ? FULL : (notches / 7) * FULL,
         height: notches === 0 ? 3 : 12,
         bgcolor: outside ? 'secondary.main' : 'primary.main',

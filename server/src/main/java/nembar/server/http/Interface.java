@@ -34,6 +34,7 @@ class Interface implements WebMvcConfigurer {
             "/ledger/**",
             "/look/**",
             "/people/**",
+            "/record/**",
             "/come-in/*",
             "/join/*"
         })
