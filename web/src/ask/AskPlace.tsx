@@ -150,7 +150,7 @@ function What({ could }: { could: boolean }) {
         {answer.isError && <Trouble error={answer.error} again={() => answer.refetch()} />}
         {answer.data && !answer.isError && (
           <>
-            <Summary answer={answer.data} question={question} />
+            <Summary answer={answer.data} question={question} again={() => answer.refetch()} />
             {listed ? (
               <RecordList question={question} listed={listed} answer={answer.data} />
             ) : (

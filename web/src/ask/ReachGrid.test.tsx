@@ -31,6 +31,7 @@ function type(key: string, singular: string, plural: string): TypeRow {
     key,
     singular,
     plural,
+    counted: true,
     total: 402,
     cells: [
       cell('view', 96, { widened: 4, cut: 2 }),

@@ -151,6 +151,7 @@ function TypeLine({ type, question, picked }: LineProps) {
         cell={cell}
         plural={type.plural}
         total={type.total}
+        counted={type.counted !== false}
         named={named}
         picked={picked === pickToText(pick)}
         onPick={() => question.because(pick)}
@@ -173,7 +174,7 @@ function TypeLine({ type, question, picked }: LineProps) {
             {type.singular}
           </Box>{' '}
           <Box component="span" className="quiet" sx={{ fontSize: 12 }}>
-            {number(type.total)}
+            {type.counted === false ? '…' : number(type.total)}
           </Box>
         </CellButton>
       </th>
@@ -197,8 +198,9 @@ function fieldViews(field: FieldRow): string {
 function FieldLine({ type, field, question, picked }: LineProps & { field: FieldRow }) {
   const pick: Pick = { kind: 'field', type: type.key, field: field.key };
   const because = () => question.because(pick);
-  const views = fieldViews(field);
-  const changes = field.changed > 0 ? number(field.changed) : 'none';
+  const counted = type.counted !== false;
+  const views = counted ? fieldViews(field) : '…';
+  const changes = !counted ? '…' : field.changed > 0 ? number(field.changed) : 'none';
   const name = `${type.singular}, ${field.label}`;
   return (
     <tr data-field data-type={type.key}>
@@ -233,7 +235,7 @@ function FieldLine({ type, field, question, picked }: LineProps & { field: Field
       </td>
       <td colSpan={3}>
         <Box component="span" sx={{ px: 1, color: 'text.secondary' }}>
-          {[field.level, ...field.classifications].join(' · ')}
+          {[...(counted ? [field.level] : []), ...field.classifications].join(' · ')}
         </Box>
       </td>
     </tr>

@@ -16,9 +16,18 @@ const kinds: Record<string, string> = {
 };
 
 /** The answer in a few words: who it is about, what they hold, what it amounts to. */
-export function Summary({ answer, question }: { answer: WhatCan; question: Question }) {
+export function Summary({
+  answer,
+  question,
+  again,
+}: {
+  answer: WhatCan;
+  question: Question;
+  again: () => void;
+}) {
   const { person, totals, holdings, application } = answer;
   const acting = person.kind === 'external' && person.account;
+  const counting = answer.areas.some((area) => area.types.some((type) => type.counted === false));
   const inactive = person.status !== 'active';
   return (
     <Box sx={{ mt: 1.25, mb: 2, maxWidth: 860 }}>
@@ -37,7 +46,8 @@ export function Summary({ answer, question }: { answer: WhatCan; question: Quest
           </>
         )}
         . {holdings.length > 0 ? <>Holds {holdings.join(' · ')}.</> : <>Holds nothing here.</>}{' '}
-        {holdings.length > 0 && (
+        {holdings.length > 0 && counting && !answer.away && 'Counting what that amounts to …'}
+        {holdings.length > 0 && !counting && (
           <>
             Views <strong>{number(totals.viewed)}</strong> of {number(totals.records)} records,
             changes <strong>{number(totals.changed)}</strong>.
@@ -62,6 +72,14 @@ export function Summary({ answer, question }: { answer: WhatCan; question: Quest
           </MuiLink>
         )}
       </Typography>
+      {answer.away && (
+        <Notice>
+          {answer.away} How far they reach is below all the same, without numbers.{' '}
+          <Button variant="text" sx={{ p: 0, verticalAlign: 'baseline' }} onClick={again}>
+            Count again
+          </Button>
+        </Notice>
+      )}
       {holdings.length === 0 && !inactive && (
         <Notice>
           {person.name} can sign in to {application.name} and do nothing there: no assignment gives

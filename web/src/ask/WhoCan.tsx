@@ -2,12 +2,13 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import MuiLink from '@mui/material/Link';
 import Typography from '@mui/material/Typography';
+import { useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { api, data, type Schemas } from '../api/client';
 import { filledIn, useAddress } from '../app/address';
 import { Listing } from '../app/Listing';
-import { useListed } from '../app/listed';
+import { SIZE, useListed } from '../app/listed';
 import { Remark } from '../app/parts';
 import { useSettled } from '../app/settled';
 import { useBench } from '../bench/api';
@@ -128,7 +129,7 @@ export function Answer({
   where: string;
 }) {
   const about = { ...subject(doing, record), ...(where ? { where } : {}) };
-  const { list, asked, change, page, turn } = useListed(
+  const { list, asked, change, page, query, turn } = useListed(
     ['who-can', application, at, doing, record, where],
     ['by'] as const,
     (query) =>
@@ -136,15 +137,24 @@ export function Answer({
         api.GET('/api/applications/{application}/who-can', {
           params: {
             path: { application },
-            query: { ...about, ...(at ? { at } : {}), ...query },
+            query: { ...about, ...(at ? { at } : {}), ...query, numbers: false },
           },
         }),
       ),
   );
   const told = list.data;
+  const numbered = useNumbers(application, { ...about, ...(at ? { at } : {}), ...query }, page);
+  const records = new Map(
+    numbered.data?.people.map((one) => [`${one.person} ${one.account ?? ''}`, one.records]),
+  );
   return (
     <Box sx={{ mt: 2, display: 'grid', gridTemplateColumns: 'minmax(0, 1fr) 340px', gap: 4 }}>
       <div>
+        {numbered.data?.uncounted && (
+          <Remark tone="care">
+            The database of the records does not answer; who can is told without numbers.
+          </Remark>
+        )}
         {told && (
           <Box sx={{ display: 'flex', alignItems: 'center', mb: 1 }}>
             <Typography variant="h2" component="h2" sx={{ flex: 1 }}>
@@ -171,7 +181,8 @@ export function Answer({
             of.people.map((one) => (
               <Row
                 key={`${one.person} ${one.account ?? ''}`}
-                able={one}
+                able={{ ...one, records: records.get(`${one.person} ${one.account ?? ''}`) }}
+                counting={numbered.isPending}
                 application={application}
                 doing={doing}
                 record={record}
@@ -187,12 +198,27 @@ export function Answer({
       <Ways
         application={application}
         ways={told?.ways ?? []}
+        more={told?.moreWays ?? 0}
         by={asked.by}
         published={at === ''}
         onBy={(by) => change({ by })}
       />
     </Box>
   );
+}
+
+/** How many records it is about for each of a page, which can take longer than who they are. */
+function useNumbers(application: string, query: Record<string, string>, page: number) {
+  return useQuery({
+    queryKey: ['who-can', application, query, page, 'numbers'],
+    queryFn: () =>
+      data(
+        api.GET('/api/applications/{application}/who-can', {
+          params: { path: { application }, query: { ...query, page, size: SIZE } },
+        }),
+      ),
+    retry: false,
+  });
 }
 
 const people = (count: number) => (count === 1 ? '1 person can' : `${number(count)} people can`);
@@ -205,12 +231,14 @@ export const counted = (all: number, withheld: number) =>
 
 function Row({
   able,
+  counting,
   application,
   doing,
   record,
   at,
 }: {
-  able: Able;
+  able: Omit<Able, 'records'> & { records: number | undefined };
+  counting: boolean;
   application: string;
   doing: Doing;
   record: string;
@@ -243,7 +271,7 @@ function Row({
         )}
       </Box>
       <td>{able.level}</td>
-      <td>{able.records === undefined ? '' : number(able.records)}</td>
+      <td>{able.records === undefined ? (counting ? '…' : '') : number(able.records)}</td>
       <td>
         {able.routes.slice(0, 1).map((one) => (
           <span key={one}>{quoted(one)}</span>
@@ -263,12 +291,14 @@ function Row({
 function Ways({
   application,
   ways,
+  more,
   by,
   published,
   onBy,
 }: {
   application: string;
   ways: ByWhat[];
+  more: number;
   by: string;
   published: boolean;
   onBy: (by: string) => void;
@@ -327,6 +357,11 @@ function Ways({
           </Box>
         </Box>
       ))}
+      {more > 0 && (
+        <Typography color="textSecondary">
+          and {number(more)} more ways, each of fewer people
+        </Typography>
+      )}
       {by && (
         <Remark tone="care">
           Only those who came by it so are listed.{' '}

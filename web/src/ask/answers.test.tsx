@@ -189,7 +189,7 @@ test('the matrix is people by record type, and a cell leads to its reasons', asy
       total: 1,
       withheld: 4,
     }),
-    'GET /api/ask/what-can': () => new Refusal(404, { title: 'Not found', detail: 'gone' }),
+    'GET /api/ask/what-can/parts': () => new Refusal(404, { title: 'Not found', detail: 'gone' }),
   });
   ask('/ask/matrix?application=app');
   expect(await screen.findByText('1 reaches something, and 4 whom you may not see')).toBeTruthy();

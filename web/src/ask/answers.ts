@@ -1,9 +1,12 @@
-import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import { api, data, type Schemas } from '../api/client';
+import { keepPreviousData, useQuery, useQueryClient } from '@tanstack/react-query';
+import { api, data, Problem, type Schemas } from '../api/client';
+import { linesOf } from '../api/lines';
 import { positionOf } from '../app/turning';
 import { aboutSomebody, type Listed, type Pick, type Slots } from './question';
 
-export type WhatCan = Schemas['WhatCan'];
+/** @property away why numbers are left out, where the application's database does not answer */
+export type WhatCan = Schemas['WhatCan'] & { away?: string };
+type Part = Schemas['WhatCanPart'];
 export type AreaRows = Schemas['AreaRows'];
 export type TypeRow = Schemas['TypeRow'];
 export type Cell = Schemas['Cell'];
@@ -23,16 +26,50 @@ export function asked({ asIfActive, ...slots }: Slots) {
   };
 }
 
-/** What they can do; with a draft as if it were published, where one is named. */
+/** The answer with a part that has come. */
+export function withPart(answer: WhatCan | undefined, part: Part): WhatCan {
+  const { outline, row, totals, away } = part;
+  const now = outline ?? answer;
+  if (!now) {
+    throw new Problem(0, 'The answer came in no order', 'Ask again.');
+  }
+  return {
+    ...now,
+    ...(totals ? { totals } : {}),
+    ...(away ? { away } : {}),
+    areas: row
+      ? now.areas.map((area) => ({
+          ...area,
+          types: area.types.map((type) => (type.key === row.key ? row : type)),
+        }))
+      : now.areas,
+  };
+}
+
+/**
+ * What they can do, whose numbers come one by one; with a draft as if it were published, where one
+ * is named.
+ */
 export function useWhatCan(slots: Slots, enabled = true, draft = '') {
+  const queries = useQueryClient();
+  const queryKey = ['what-can', slots, draft];
   return useQuery({
-    queryKey: ['what-can', slots, draft],
-    queryFn: () =>
-      data(
-        api.GET('/api/ask/what-can', {
+    queryKey,
+    queryFn: async ({ signal }): Promise<WhatCan> => {
+      const stream = await data(
+        api.GET('/api/ask/what-can/parts', {
           params: { query: { ...asked(slots), ...(draft ? { draft } : {}) } },
+          parseAs: 'stream',
+          signal,
         }),
-      ),
+      );
+      let answer: WhatCan | undefined;
+      for await (const parts of linesOf<Part>(stream as unknown as ReadableStream<Uint8Array>)) {
+        answer = parts.reduce(withPart, answer);
+        queries.setQueryData(queryKey, answer);
+      }
+      return answer ?? Promise.reject(new Problem(0, 'The answer broke off', 'Ask again.'));
+    },
     enabled: enabled && aboutSomebody(slots) && slots.application !== '',
   });
 }
@@ -91,19 +128,15 @@ export type Beyond = {
   draft?: string;
 };
 
-/** A page of records, and how many there are in all, which is counted once for all pages. */
+/** A page of records; how many there are in all is counted beside it, once for all pages. */
 export function useRecords(slots: Slots, listed: Listed, beyond: Beyond = {}, enabled = true) {
   const query = { ...asked(slots), ...arranged(listed), ...beyond };
   const position = positionOf(listed.turned);
-  const first = Object.keys(position).length === 0;
+  const ask = (size: number, more: object) =>
+    data(api.GET('/api/ask/records', { params: { query: { ...query, ...more, size } } }));
   const page = useQuery({
     queryKey: ['records', query, position],
-    queryFn: () =>
-      data(
-        api.GET('/api/ask/records', {
-          params: { query: { ...query, ...position, size: PAGE_SIZE } },
-        }),
-      ),
+    queryFn: () => ask(PAGE_SIZE, { ...position, count: false }),
     enabled,
     placeholderData: keepPreviousData,
     retry: false,
@@ -111,13 +144,11 @@ export function useRecords(slots: Slots, listed: Listed, beyond: Beyond = {}, en
   const { sort: _, descending: __, ...unsorted } = query;
   const counted = useQuery({
     queryKey: ['records', unsorted, 'total'],
-    queryFn: async () =>
-      (await data(api.GET('/api/ask/records', { params: { query: { ...unsorted, size: 1 } } })))
-        .total,
-    enabled: enabled && !first,
+    queryFn: async () => (await ask(0, {})).total ?? null,
+    enabled,
     retry: false,
   });
-  return { ...page, total: page.data?.total ?? counted.data };
+  return { ...page, total: counted.data ?? undefined };
 }
 
 /** One record as the person has it, as published; an empty page where it is not theirs to view. */

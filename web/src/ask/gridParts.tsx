@@ -88,18 +88,30 @@ type ReachCellProps = {
   cell: Cell;
   plural: string;
   total: number;
+  /** Whether the numbers are there. */
+  counted?: boolean;
   named: boolean;
   picked: boolean;
   onPick: () => void;
 };
 
 /** One cell of the reach grid: rail, number and marks. */
-export function ReachCell({ cell, plural, total, named, picked, onPick }: ReachCellProps) {
+export function ReachCell({
+  cell,
+  plural,
+  total,
+  counted = true,
+  named,
+  picked,
+  onPick,
+}: ReachCellProps) {
   // Nothing is drawn quietly: the word is for those who hear it.
   const amount = cell.granted
-    ? cell.records === undefined
-      ? 'within reach'
-      : number(cell.records)
+    ? cell.records !== undefined
+      ? number(cell.records)
+      : counted || cell.operation === 'create'
+        ? 'within reach'
+        : '…'
     : '';
   const said = aloud(cell, plural, total);
   return (

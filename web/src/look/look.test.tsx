@@ -69,7 +69,7 @@ const served = {
   'GET /api/people': () => ({ people: [], total: 0 }),
   'GET /api/people/ben': () => ({ givenName: 'Ben', familyName: 'Sale' }),
   'GET /api/applications': () => [{ key: 'app', name: 'App', zone: 'UTC' }],
-  'GET /api/ask/what-can': () => whatCan,
+  'GET /api/ask/what-can/parts': () => ({ outline: whatCan }),
 };
 
 function look(address: string) {

@@ -40,6 +40,7 @@ const answer = (notches: number, records: number, level: string): WhatCan => ({
           key: 'trip',
           singular: 'Trip',
           plural: 'Trips',
+          counted: true,
           total: 10,
           cells: [cell('view', notches, records)],
           fields: [

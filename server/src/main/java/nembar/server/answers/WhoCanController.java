@@ -66,12 +66,23 @@ class WhoCanController {
     /**
      * Those on one page.
      *
+     * @param uncounted whether numbers are left out because the application's database does not
+     *     answer
      * @param total how many lines there are of those who came by it in the way that was asked for:
      *     one for each account that somebody acts for
      * @param all how many people there are in all
      * @param withheld how many more people there are whom whoever asks may not see
+     * @param ways by what they came by it, those of most people first
+     * @param moreWays how many more ways there are than those listed
      */
-    record WhoCanPage(List<Able> people, long total, long all, long withheld, List<ByWhat> ways) {}
+    record WhoCanPage(
+            List<Able> people,
+            boolean uncounted,
+            long total,
+            long all,
+            long withheld,
+            List<ByWhat> ways,
+            int moreWays) {}
 
     /**
      * What is asked about.
@@ -93,16 +104,22 @@ class WhoCanController {
             String draft,
             String by) {}
 
-    /** Who can do an operation, see a field, or use a function; on one record, or on any. */
+    /**
+     * Who can do an operation, see a field, or use a function; on one record, or on any.
+     *
+     * @param numbers whether it is counted for each how many records it is about, which can take
+     *     longer than all else
+     */
     @GetMapping("/who-can")
     @Operation(operationId = "whoCan")
     WhoCanPage whoCan(
             @PathVariable String application,
             @ParameterObject WhoCanAsked asked,
             @RequestParam(defaultValue = "0") int page,
-            @RequestParam(defaultValue = "50") int size) {
+            @RequestParam(defaultValue = "50") int size,
+            @RequestParam(defaultValue = "true") boolean numbers) {
         Paging.check(page, size);
-        return asked(application, asked).page(page, size);
+        return asked(application, asked).page(page, size, numbers);
     }
 
     /** The same list whole, as a CSV file (RFC 4180). */

@@ -7,6 +7,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.function.Predicate;
 import java.util.stream.IntStream;
@@ -29,6 +30,7 @@ import nembar.server.answers.WhoCanQuestion.Subject;
 import nembar.server.governance.Governance;
 import nembar.server.http.NotFound;
 import nembar.server.http.Paging;
+import nembar.server.http.RecordsAway;
 import nembar.server.records.Records;
 import org.springframework.stereotype.Service;
 
@@ -36,6 +38,7 @@ import org.springframework.stereotype.Service;
 @Service
 class WhoCanService {
     private static final int AT_A_TIME = 200;
+    private static final int WAYS_AT_MOST = 100;
 
     private final Records records;
     private final Governance governance;
@@ -71,20 +74,28 @@ class WhoCanService {
             this.ways = ways;
         }
 
-        WhoCanPage page(int page, int size) {
+        WhoCanPage page(int page, int size, boolean numbers) {
+            List<Found> some = Paging.slice(wanted, page, size);
+            Optional<Map<RecordType, Map<RecordSet, Long>>> counts =
+                    numbers ? counts(me, moment.model(), some) : Optional.empty();
             return new WhoCanPage(
-                    able(me, moment.model(), Paging.slice(wanted, page, size)),
+                    able(moment.model(), some, counts),
+                    numbers && counts.isEmpty(),
                     wanted.size(),
                     people(told),
                     withheld,
-                    ways);
+                    ways.subList(0, Math.min(ways.size(), WAYS_AT_MOST)),
+                    Math.max(0, ways.size() - WAYS_AT_MOST));
         }
 
         /** All that are wanted, worked out some at a time. */
         Stream<Able> all() {
             return IntStream.range(0, (wanted.size() + AT_A_TIME - 1) / AT_A_TIME)
                     .mapToObj(page -> Paging.slice(wanted, page, AT_A_TIME))
-                    .flatMap(some -> able(me, moment.model(), some).stream());
+                    .flatMap(
+                            some ->
+                                    able(moment.model(), some, counts(me, moment.model(), some))
+                                            .stream());
         }
     }
 
@@ -117,20 +128,33 @@ class WhoCanService {
         return found.stream().map(one -> one.seat().person().key()).distinct().count();
     }
 
-    /** Those on a page, with their numbers counted in one scan for each type. */
-    private List<Able> able(Person me, AccessModel model, List<Found> page) {
+    /**
+     * The numbers of those on a page, each type counted in one scan; empty while the records do not
+     * answer.
+     */
+    private Optional<Map<RecordType, Map<RecordSet, Long>>> counts(
+            Person me, AccessModel model, List<Found> page) {
         Map<RecordType, List<RecordSet>> sets = new LinkedHashMap<>();
-        page.forEach(
-                one ->
-                        one.counted()
-                                .ifPresent(
-                                        of ->
-                                                sets.computeIfAbsent(
-                                                                of.type(), any -> new ArrayList<>())
-                                                        .add(of.records())));
+        page.stream()
+                .flatMap(one -> one.counted().stream())
+                .forEach(
+                        of ->
+                                sets.computeIfAbsent(of.type(), any -> new ArrayList<>())
+                                        .add(of.records()));
         Counting counting = lookups.counting(me, model.application().key());
         Map<RecordType, Map<RecordSet, Long>> counts = new LinkedHashMap<>();
-        sets.forEach((type, some) -> counts.put(type, counting.count(type, some)));
+        try {
+            sets.forEach((type, some) -> counts.put(type, counting.count(type, some)));
+        } catch (RecordsAway away) {
+            return Optional.empty();
+        }
+        return Optional.of(counts);
+    }
+
+    private static List<Able> able(
+            AccessModel model,
+            List<Found> page,
+            Optional<Map<RecordType, Map<RecordSet, Long>>> counts) {
         return page.stream()
                 .map(
                         one ->
@@ -145,7 +169,14 @@ class WhoCanService {
                                         one.seat().person().external(),
                                         one.level(),
                                         one.counted()
-                                                .map(of -> counts.get(of.type()).get(of.records()))
+                                                .flatMap(
+                                                        of ->
+                                                                counts.map(
+                                                                        all ->
+                                                                                all.get(of.type())
+                                                                                        .get(
+                                                                                                of
+                                                                                                        .records())))
                                                 .filter(some -> some != Counting.WITHHELD),
                                         one.routes().get()))
                 .toList();

@@ -1,13 +1,18 @@
 package nembar.server.ask;
 
 import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.media.Content;
+import io.swagger.v3.oas.annotations.media.Schema;
+import io.swagger.v3.oas.annotations.responses.ApiResponse;
 import java.util.Optional;
 import nembar.core.answers.Newcomer;
 import nembar.core.catalogue.RecordType;
+import nembar.core.directory.Person;
 import nembar.server.ask.AccessChanges.RestsOn;
 import nembar.server.ask.Questions.Slots;
 import nembar.server.http.BadRequest;
 import nembar.server.http.Csv;
+import nembar.server.http.Lines;
 import nembar.server.session.Me;
 import org.springdoc.core.annotations.ParameterObject;
 import org.springframework.http.HttpHeaders;
@@ -35,6 +40,7 @@ class AskController {
     private final RecordSheets sheets;
     private final AccessChanges changes;
     private final Looks looks;
+    private final Lines lines;
     private final Me me;
 
     AskController(
@@ -46,6 +52,7 @@ class AskController {
             RecordSheets sheets,
             AccessChanges changes,
             Looks looks,
+            Lines lines,
             Me me) {
         this.questions = questions;
         this.whatCan = whatCan;
@@ -55,6 +62,7 @@ class AskController {
         this.sheets = sheets;
         this.changes = changes;
         this.looks = looks;
+        this.lines = lines;
         this.me = me;
     }
 
@@ -126,6 +134,32 @@ class AskController {
     @Operation(operationId = "accessChanges")
     RestsOn changes(@ParameterObject Asked asked) {
         return changes.of(understood(asked, ""));
+    }
+
+    /**
+     * The same in parts, each on a line of its own as soon as it is there: the outline, each record
+     * type once it is counted, the totals.
+     */
+    @GetMapping(path = "/what-can/parts", produces = MediaType.APPLICATION_NDJSON_VALUE)
+    @Operation(
+            operationId = "whatCanInParts",
+            responses =
+                    @ApiResponse(
+                            responseCode = "200",
+                            content =
+                                    @Content(
+                                            mediaType = MediaType.APPLICATION_NDJSON_VALUE,
+                                            schema = @Schema(implementation = WhatCanPart.class))))
+    ResponseEntity<StreamingResponseBody> whatCanInParts(
+            @ParameterObject Asked asked, @RequestParam(defaultValue = "") String draft) {
+        Question question = understood(asked, draft);
+        Person asking = me.person();
+        return ResponseEntity.ok()
+                .contentType(MediaType.APPLICATION_NDJSON)
+                .body(
+                        output ->
+                                whatCan.stream(
+                                        question, asking, part -> lines.write(output, part)));
     }
 
     /** The same whole, as a CSV file (RFC 4180). */

@@ -12,7 +12,8 @@ import nembar.server.http.Paging;
  * Which records are wanted, and how: the parameters of a list's address.
  *
  * @param operation what the person may do on them; view where it is left out
- * @param size how many on a page; 25 where it is left out
+ * @param size how many on a page; 25 where it is left out, none for the total alone
+ * @param count whether the total is counted with the first page; it is where this is left out
  * @param after the {@code next} of a page, for the one after it
  * @param before the {@code previous} of a page, for the one before it
  * @param sort key of the field to sort by; the record's key where it is left out
@@ -29,6 +30,7 @@ import nembar.server.http.Paging;
 record ListAsked(
         String operation,
         Integer size,
+        Boolean count,
         String after,
         String before,
         String sort,
@@ -50,6 +52,7 @@ record ListAsked(
         record = record == null ? "" : record;
         of = of == null ? "" : of;
         descending = Boolean.TRUE.equals(descending);
+        count = !Boolean.FALSE.equals(count);
         withheld = Boolean.TRUE.equals(withheld);
     }
 
@@ -57,8 +60,8 @@ record ListAsked(
      * @throws BadRequest where this asks for no list
      */
     void check() {
-        if (size < 1 || size > Paging.SIZE_AT_MOST) {
-            throw new BadRequest("size", "Ask for 1 to " + Paging.SIZE_AT_MOST + " records.");
+        if (size < 0 || size > Paging.SIZE_AT_MOST) {
+            throw new BadRequest("size", "Ask for 0 to " + Paging.SIZE_AT_MOST + " records.");
         }
         if (said(after).isPresent() && said(before).isPresent()) {
             throw new BadRequest("before", "Ask for the page after one or the page before one.");
@@ -71,7 +74,8 @@ record ListAsked(
     /** One record, whoever may see it. */
     static ListAsked one(String record) {
         return new ListAsked(
-                null, 1, null, null, null, null, null, null, null, record, null, true, null, null);
+                null, 1, false, null, null, null, null, null, null, null, record, null, true, null,
+                null);
     }
 
     /** The same from the beginning or after a page, as many at once as there may be. */
@@ -79,6 +83,7 @@ record ListAsked(
         return new ListAsked(
                 operation,
                 Paging.SIZE_AT_MOST,
+                false,
                 next,
                 null,
                 sort,

@@ -70,7 +70,8 @@ class RecordListService {
                 wanted.withheld() ? wanted.among(type) : RecordSet.allOf(some, wanted.among(type));
         Directory directory = question.model().directory();
         ListQuery.Page page = page(directory, type, fields, wanted);
-        Records.Listing listing = records.list(question.application(), type, listed, fields, page);
+        Records.Listing listing =
+                records.list(question.application(), type, listed, fields, page, wanted.count());
         List<RecordRow> rows =
                 listing.rows().stream().map(row -> row(directory, type, fields, row)).toList();
         List<Column> columns =

@@ -49,10 +49,15 @@ public record WhatCan(
             boolean guardedFromYou,
             List<TypeRow> types) {}
 
+    /**
+     * @param counted whether the numbers are there: they are not yet in an outline, and cannot be
+     *     while the application's database does not answer; all are 0 or empty then
+     */
     public record TypeRow(
             String key,
             String singular,
             String plural,
+            boolean counted,
             long total,
             List<Cell> cells,
             List<FieldRow> fields) {}

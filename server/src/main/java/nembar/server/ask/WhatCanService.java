@@ -3,10 +3,12 @@ package nembar.server.ask;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
+import java.util.function.Consumer;
+import java.util.function.Function;
 import nembar.core.catalogue.Area;
 import nembar.core.catalogue.Field;
-import nembar.core.catalogue.Function;
 import nembar.core.catalogue.Operation;
 import nembar.core.catalogue.RecordType;
 import nembar.core.coverage.RecordSet;
@@ -27,6 +29,7 @@ import nembar.server.ask.WhatCan.TypeRow;
 import nembar.server.ask.WhatCan.Whom;
 import nembar.server.governance.Governance;
 import nembar.server.http.Named;
+import nembar.server.http.RecordsAway;
 import nembar.server.records.Records;
 import nembar.server.records.Records.Counts;
 import org.springframework.stereotype.Service;
@@ -34,6 +37,9 @@ import org.springframework.stereotype.Service;
 /** Answers "What can [person] do in [application]?" with one query for each record type. */
 @Service
 public class WhatCanService {
+    private static final Optional<Counts> UNCOUNTED = Optional.empty();
+    private static final Counts NONE = new Counts(0, Map.of());
+
     private final Records records;
     private final Governance governance;
     private final Looks looks;
@@ -50,73 +56,126 @@ public class WhatCanService {
     }
 
     WhatCan answer(Question question, Person asking) {
-        List<AreaRows> areas = new ArrayList<>();
-        long total = 0;
-        long viewed = 0;
-        long changed = 0;
-        for (Area area : question.model().catalogue().areas()) {
-            List<TypeRow> types = new ArrayList<>();
-            boolean guarded = false;
-            for (RecordType type : question.model().catalogue().recordTypes()) {
-                if (type.area().equals(area.key())) {
-                    TypeRow row = typeRow(question, type);
-                    types.add(row);
-                    guarded |= governance.guardedFrom(asking, question.model(), type);
-                    total += row.total();
-                    viewed += row.cells().get(0).records().orElse(0L);
-                    changed += row.cells().get(1).records().orElse(0L);
+        return assembled(question, asking, counted(question));
+    }
+
+    /**
+     * The answer in parts, each as soon as it is there.
+     *
+     * @param to what takes a part; an error it throws ends the work
+     */
+    void stream(Question question, Person asking, Consumer<WhatCanPart> to) {
+        WhatCan outline = assembled(question, asking, type -> row(question, type, UNCOUNTED));
+        to.accept(WhatCanPart.of(outline));
+        List<TypeRow> rows = new ArrayList<>();
+        for (AreaRows area : outline.areas()) {
+            for (TypeRow of : area.types()) {
+                RecordType type = question.type(of.key());
+                try {
+                    rows.add(row(question, type, counts(question, type)));
+                } catch (RecordsAway away) {
+                    to.accept(WhatCanPart.away(away.getMessage() + "."));
+                    return;
                 }
+                to.accept(WhatCanPart.of(rows.get(rows.size() - 1)));
             }
+        }
+        to.accept(WhatCanPart.of(totals(rows)));
+    }
+
+    private WhatCan assembled(
+            Question question, Person asking, Function<RecordType, TypeRow> rows) {
+        List<AreaRows> areas = new ArrayList<>();
+        for (Area area : question.model().catalogue().areas()) {
+            List<RecordType> types =
+                    question.model().catalogue().recordTypes().stream()
+                            .filter(type -> type.area().equals(area.key()))
+                            .toList();
             if (!types.isEmpty()) {
                 areas.add(
                         new AreaRows(
                                 area.key(),
                                 area.name(),
                                 area.stewards().map(question.telling()::audience),
-                                guarded,
-                                types));
+                                types.stream()
+                                        .anyMatch(
+                                                type ->
+                                                        governance.guardedFrom(
+                                                                asking, question.model(), type)),
+                                types.stream().map(rows).toList()));
             }
         }
         return new WhatCan(
                 whom(question, asking),
                 new Named(question.application(), question.model().application().name()),
                 question.telling().holdings(question.access().holdings()),
-                new Totals(total, viewed, changed),
+                totals(areas.stream().flatMap(area -> area.types().stream()).toList()),
                 areas,
                 functions(question));
     }
 
-    private TypeRow typeRow(Question question, RecordType type) {
+    private static Totals totals(List<TypeRow> rows) {
+        return new Totals(
+                rows.stream().mapToLong(TypeRow::total).sum(),
+                rows.stream().mapToLong(row -> row.cells().get(0).records().orElse(0L)).sum(),
+                rows.stream().mapToLong(row -> row.cells().get(1).records().orElse(0L)).sum());
+    }
+
+    /** Counts each type; once the records are away, none any more. */
+    private Function<RecordType, TypeRow> counted(Question question) {
+        boolean[] away = {false};
+        return type -> {
+            if (!away[0]) {
+                try {
+                    return row(question, type, counts(question, type));
+                } catch (RecordsAway gone) {
+                    away[0] = true;
+                }
+            }
+            return row(question, type, UNCOUNTED);
+        };
+    }
+
+    /** All numbers of a type, in one scan. */
+    private Optional<Counts> counts(Question question, RecordType type) {
         PersonAccess access = question.access();
-        List<Coverage> coverages =
-                type.operations().stream().map(one -> access.coverage(type, one)).toList();
-        List<FieldCoverage> fields =
-                type.fields().stream().map(field -> access.field(type, field)).toList();
         List<RecordSet> sets = new ArrayList<>();
-        for (Coverage coverage : coverages) {
-            if (!coverage.operation().equals(Operation.CREATE)) {
+        for (Operation operation : type.operations()) {
+            if (!operation.equals(Operation.CREATE)) {
+                Coverage coverage = access.coverage(type, operation);
                 sets.add(coverage.records());
                 sets.add(coverage.granted());
                 sets.add(coverage.grantedByPrivilege());
             }
         }
-        for (FieldCoverage field : fields) {
-            sets.add(field.masked());
-            sets.add(field.viewed());
-            sets.add(field.changed());
+        for (Field field : type.fields()) {
+            FieldCoverage coverage = access.field(type, field);
+            sets.add(coverage.masked());
+            sets.add(coverage.viewed());
+            sets.add(coverage.changed());
         }
-        Counts counts = question.count(records, type, sets);
+        return Optional.of(question.count(records, type, sets));
+    }
+
+    private static TypeRow row(Question question, RecordType type, Optional<Counts> counts) {
+        PersonAccess access = question.access();
         return new TypeRow(
                 type.key(),
                 type.singular(),
                 type.plural(),
-                counts.total(),
-                coverages.stream().map(coverage -> cell(coverage, counts)).toList(),
-                fields.stream().map(field -> fieldRow(field, counts)).toList());
+                counts.isPresent(),
+                counts.map(Counts::total).orElse(0L),
+                type.operations().stream()
+                        .map(one -> cell(access.coverage(type, one), counts))
+                        .toList(),
+                type.fields().stream()
+                        .map(field -> fieldRow(access.field(type, field), counts))
+                        .toList());
     }
 
-    private static Cell cell(Coverage coverage, Counts counts) {
-        boolean create = coverage.operation().equals(Operation.CREATE);
+    private static Cell cell(Coverage coverage, Optional<Counts> counted) {
+        boolean uncounted = coverage.operation().equals(Operation.CREATE) || counted.isEmpty();
+        Counts counts = counted.orElse(NONE);
         RecordSet set = coverage.records();
         boolean granted = !set.equals(RecordSet.NOTHING);
         return new Cell(
@@ -124,17 +183,18 @@ public class WhatCanService {
                 coverage.operation().label(),
                 coverage.widestReach().notches(),
                 coverage.widestReach().notches() == 0 ? "" : coverage.widestReach().words(),
-                create ? Optional.empty() : counts.told(set),
+                uncounted ? Optional.empty() : counts.told(set),
                 granted,
                 coverage.widestReach() == Reach.ALL && !set.equals(RecordSet.EVERYTHING),
                 set.words(),
-                create
+                uncounted
                         ? 0
                         : counts.more(coverage.granted(), coverage.grantedByPrivilege()).orElse(0L),
-                create ? 0 : counts.more(coverage.granted(), set).orElse(0L));
+                uncounted ? 0 : counts.more(coverage.granted(), set).orElse(0L));
     }
 
-    private static FieldRow fieldRow(FieldCoverage coverage, Counts counts) {
+    private static FieldRow fieldRow(FieldCoverage coverage, Optional<Counts> counted) {
+        Counts counts = counted.orElse(NONE);
         Field field = coverage.field();
         long changed = counts.told(coverage.changed()).orElse(0L);
         long viewed = counts.told(coverage.viewed()).orElse(0L);
@@ -160,7 +220,7 @@ public class WhatCanService {
 
     private static List<FunctionRow> functions(Question question) {
         List<FunctionRow> rows = new ArrayList<>();
-        for (Function function : question.model().catalogue().functions()) {
+        for (nembar.core.catalogue.Function function : question.model().catalogue().functions()) {
             rows.add(
                     new FunctionRow(
                             function.key(),

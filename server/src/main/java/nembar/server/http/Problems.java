@@ -5,11 +5,8 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.net.URI;
-import java.sql.SQLException;
-import java.sql.SQLTransientConnectionException;
 import java.util.List;
 import java.util.Map;
-import java.util.function.Predicate;
 import nembar.core.model.ModelRefused;
 import nembar.core.model.Problem;
 import org.slf4j.Logger;
@@ -23,7 +20,6 @@ import org.springframework.http.ResponseEntity;
 import org.springframework.http.converter.HttpMessageNotReadableException;
 import org.springframework.orm.ObjectOptimisticLockingFailureException;
 import org.springframework.security.core.AuthenticationException;
-import org.springframework.transaction.TransactionSystemException;
 import org.springframework.web.bind.MissingServletRequestParameterException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
@@ -40,8 +36,6 @@ import tools.jackson.databind.json.JsonMapper;
 @RestControllerAdvice
 public class Problems extends ResponseEntityExceptionHandler {
     private static final Logger LOG = LoggerFactory.getLogger(Problems.class);
-    private static final int CAUSES_AT_MOST = 20;
-    private static final String POOL_CLOSED = "Connection is closed";
 
     private final JsonMapper json;
 
@@ -108,6 +102,17 @@ public class Problems extends ResponseEntityExceptionHandler {
     }
 
     @ExceptionHandler
+    ResponseEntity<Object> recordsAway(RecordsAway away) {
+        LOG.warn("{}", away.getMessage());
+        return answer(
+                of(
+                        HttpStatus.SERVICE_UNAVAILABLE,
+                        away.getMessage(),
+                        "Numbers and lists of records wait for that database. What rests on the"
+                                + " design and the directory alone is answered all the same."));
+    }
+
+    @ExceptionHandler
     ResponseEntity<Object> tooLarge(TooLarge large) {
         return answer(tooLarge(large.limit()));
     }
@@ -128,10 +133,10 @@ public class Problems extends ResponseEntityExceptionHandler {
 
     /** The problem detail for what nobody foresaw: a database that is away, or a defect of ours. */
     public ProblemDetail unforeseen(Exception failed) {
-        if (inSql(failed, sql -> "22021".equals(sql.getSQLState()))) {
+        if (SqlErrors.among(failed, sql -> "22021".equals(sql.getSQLState()))) {
             return bad("", "A character is in the request that no text may have.");
         }
-        if (databaseAway(failed)) {
+        if (SqlErrors.away(failed)) {
             LOG.warn("the database does not answer: {}", failed.getMessage());
             return of(
                     HttpStatus.SERVICE_UNAVAILABLE,
@@ -238,30 +243,4 @@ public class Problems extends ResponseEntityExceptionHandler {
      * SQL states of class 08 are lost connections, 57P those of a server going down or coming up;
      * the pool gives none when it has closed a broken connection.
      */
-    private static boolean databaseAway(Throwable failed) {
-        return inSql(
-                failed,
-                sql ->
-                        sql.getSQLState() == null
-                                ? sql instanceof SQLTransientConnectionException
-                                        || POOL_CLOSED.equals(sql.getMessage())
-                                : sql.getSQLState().startsWith("08")
-                                        || sql.getSQLState().startsWith("57P"));
-    }
-
-    /** Whether an SQL error of this kind is behind it, also where a failed rollback hides that. */
-    private static boolean inSql(Throwable failed, Predicate<SQLException> wanted) {
-        Throwable cause = failed;
-        for (int i = 0; cause != null && i < CAUSES_AT_MOST; i++, cause = cause.getCause()) {
-            if (cause instanceof SQLException sql && wanted.test(sql)) {
-                return true;
-            }
-            if (cause instanceof TransactionSystemException rollback
-                    && rollback.getApplicationException() != null
-                    && inSql(rollback.getApplicationException(), wanted)) {
-                return true;
-            }
-        }
-        return false;
-    }
 }

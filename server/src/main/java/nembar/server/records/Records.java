@@ -31,6 +31,9 @@ import nembar.core.sql.ListQuery.Page;
 import nembar.core.sql.SqlText;
 import nembar.server.http.BadRequest;
 import nembar.server.http.NotFound;
+import nembar.server.http.RecordsAway;
+import nembar.server.http.SqlErrors;
+import nembar.server.model.Models;
 import org.springframework.dao.DataAccessException;
 import org.springframework.jdbc.UncategorizedSQLException;
 import org.springframework.jdbc.core.ArgumentPreparedStatementSetter;
@@ -255,27 +258,35 @@ public class Records {
                 });
     }
 
-    /** One page of the records in the set, with what the person has of each field. */
+    /**
+     * One page of the records in the set, with what the person has of each field.
+     *
+     * @param count whether the total is counted, if it is the first page; of a page of no records
+     *     it is all there is
+     */
     public Listing list(
             String application,
             RecordType type,
             RecordSet records,
             List<FieldCoverage> fields,
-            Page page) {
+            Page page,
+            boolean count) {
         ListQuery query = ListQuery.of(type, records, fields, page.oneMore());
         List<Row> read =
-                all(
-                        application,
-                        query.text(),
-                        (row, number) -> {
-                            Map<RecordSet, Boolean> flags = new HashMap<>();
-                            for (int i = 0; i < query.flags().size(); i++) {
-                                flags.put(
-                                        query.flags().get(i),
-                                        row.getBoolean(type.fields().size() + i + 1));
-                            }
-                            return new Row(Values.record(row, type), levels(fields, flags));
-                        });
+                page.size() == 0
+                        ? List.of()
+                        : all(
+                                application,
+                                query.text(),
+                                (row, number) -> {
+                                    Map<RecordSet, Boolean> flags = new HashMap<>();
+                                    for (int i = 0; i < query.flags().size(); i++) {
+                                        flags.put(
+                                                query.flags().get(i),
+                                                row.getBoolean(type.fields().size() + i + 1));
+                                    }
+                                    return new Row(Values.record(row, type), levels(fields, flags));
+                                });
         boolean more = read.size() > page.size();
         List<Row> rows = new ArrayList<>(more ? read.subList(0, page.size()) : read);
         if (page.backwards()) {
@@ -286,7 +297,7 @@ public class Records {
                 rows,
                 page.backwards() ? more : !first,
                 page.backwards() ? !first : more,
-                first
+                first && count
                         ? Optional.of(one(application, query.total(), row -> row.getLong(1)))
                         : Optional.empty());
     }
@@ -378,21 +389,29 @@ public class Records {
     private <T> List<T> all(String application, SqlText text, RowMapper<T> mapper) {
         JdbcTemplate source = sources.of(application);
         RowMapperResultSetExtractor<T> rows = new RowMapperResultSetExtractor<>(mapper);
-        return source.execute(
-                (PreparedStatementCreator)
-                        connection -> {
-                            PreparedStatement statement = connection.prepareStatement(text.sql());
-                            new ArgumentPreparedStatementSetter(text.parameters().toArray())
-                                    .setValues(statement);
-                            return statement;
-                        },
-                statement ->
-                        Newest.running(
-                                statement,
-                                () -> {
-                                    try (ResultSet result = statement.executeQuery()) {
-                                        return rows.extractData(result);
-                                    }
-                                }));
+        try {
+            return source.execute(
+                    (PreparedStatementCreator)
+                            connection -> {
+                                PreparedStatement statement =
+                                        connection.prepareStatement(text.sql());
+                                new ArgumentPreparedStatementSetter(text.parameters().toArray())
+                                        .setValues(statement);
+                                return statement;
+                            },
+                    statement ->
+                            Newest.running(
+                                    statement,
+                                    () -> {
+                                        try (ResultSet result = statement.executeQuery()) {
+                                            return rows.extractData(result);
+                                        }
+                                    }));
+        } catch (DataAccessException failed) {
+            if (!application.equals(Models.NEMBAR) && SqlErrors.away(failed)) {
+                throw new RecordsAway(application, failed);
+            }
+            throw failed;
+        }
     }
 }

@@ -73,7 +73,7 @@ class LookThroughTest {
         Map<String, Records.Row> shown = new HashMap<>();
         RecordSet viewed = access.coverage(type, Operation.VIEW).records();
         if (!viewed.equals(RecordSet.NOTHING)) {
-            records.list(TOWLINE, type, viewed, fields, ListQuery.Page.first(10_000))
+            records.list(TOWLINE, type, viewed, fields, ListQuery.Page.first(10_000), false)
                     .rows()
                     .forEach(
                             row -> shown.put(row.record().key(type.keyField()).orElseThrow(), row));
@@ -89,7 +89,8 @@ class LookThroughTest {
                             type,
                             RecordSet.EVERYTHING,
                             List.of(),
-                            ListQuery.Page.first(10_000))
+                            ListQuery.Page.first(10_000),
+                            false)
                     .rows()
                     .forEach(row -> fleet.add(row.record()));
         }

@@ -15,6 +15,7 @@ import nembar.server.testing.Installation;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
 
 @ExtendWith(Installation.class)
 class WhatCanTest {
@@ -257,5 +258,29 @@ class WhatCanTest {
                         "joined Claims Panel",
                         "left Claims Panel");
         assertThat(words.stream().filter("joined Claims Panel"::equals)).hasSize(1);
+    }
+
+    @Test
+    void theAnswerComesInPartsThatAmountToIt(Installation nembar) {
+        Client client = nembar.administrator();
+        String ilse = "?application=towline&person=ilse.marrow";
+        JsonNode whole = client.get("/api/ask/what-can" + ilse).json();
+        Answer parts = client.get("/api/ask/what-can/parts" + ilse);
+        assertThat(parts.header("Content-Type")).startsWith("application/x-ndjson");
+        List<JsonNode> lines =
+                parts.text()
+                        .lines()
+                        .map(line -> (JsonNode) new JsonMapper().readTree(line))
+                        .toList();
+        JsonNode outline = lines.get(0).path("outline");
+        assertThat(outline.path("holdings")).isEqualTo(whole.path("holdings"));
+        assertThat(outline.at("/areas/0/types/0/counted").asBoolean()).isFalse();
+        assertThat(outline.at("/areas/0/types/0/cells/0/notches"))
+                .isEqualTo(whole.at("/areas/0/types/0/cells/0/notches"));
+        List<JsonNode> rows = new ArrayList<>();
+        whole.path("areas").forEach(area -> area.path("types").forEach(rows::add));
+        assertThat(lines.subList(1, lines.size() - 1).stream().map(line -> line.path("row")))
+                .isEqualTo(rows);
+        assertThat(lines.get(lines.size() - 1).path("totals")).isEqualTo(whole.path("totals"));
     }
 }

@@ -234,7 +234,7 @@ class BringInTest {
                 new WhatCan.Cell("view", "view", 7, "all", Optional.of(3L), true, false, "", 0, 0);
         WhatCan.TypeRow type =
                 new WhatCan.TypeRow(
-                        "voyage", "Voyage", "Voyages", 3, List.of(view), List.of(margin));
+                        "voyage", "Voyage", "Voyages", true, 3, List.of(view), List.of(margin));
         WhatCan.AreaRows open =
                 new WhatCan.AreaRows("a", "Area", Optional.empty(), false, List.of(type));
         WhatCan.AreaRows guarded =

@@ -241,7 +241,7 @@ class AgreementTest {
         List<FieldCoverage> fields =
                 type.fields().stream().map(field -> access.field(type, field)).toList();
         ListQuery.Page all = ListQuery.Page.first(1000);
-        return records.list(HARBOUR, type, set, fields, all).rows();
+        return records.list(HARBOUR, type, set, fields, all, false).rows();
     }
 
     private static void levels(

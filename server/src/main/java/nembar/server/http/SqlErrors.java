@@ -1,0 +1,42 @@
+package nembar.server.http;
+
+import java.sql.SQLException;
+import java.sql.SQLTransientConnectionException;
+import java.util.function.Predicate;
+import org.springframework.transaction.TransactionSystemException;
+
+/** What stands behind an error of a database. */
+public final class SqlErrors {
+    private static final int CAUSES_AT_MOST = 20;
+    private static final String POOL_CLOSED = "Connection is closed";
+
+    private SqlErrors() {}
+
+    /** Whether the database cannot be reached, or is shutting down. */
+    public static boolean away(Throwable failed) {
+        return among(
+                failed,
+                sql ->
+                        sql.getSQLState() == null
+                                ? sql instanceof SQLTransientConnectionException
+                                        || POOL_CLOSED.equals(sql.getMessage())
+                                : sql.getSQLState().startsWith("08")
+                                        || sql.getSQLState().startsWith("57P"));
+    }
+
+    /** Whether an SQL error of this kind is behind it, also where a failed rollback hides that. */
+    static boolean among(Throwable failed, Predicate<SQLException> wanted) {
+        Throwable cause = failed;
+        for (int i = 0; cause != null && i < CAUSES_AT_MOST; i++, cause = cause.getCause()) {
+            if (cause instanceof SQLException sql && wanted.test(sql)) {
+                return true;
+            }
+            if (cause instanceof TransactionSystemException rollback
+                    && rollback.getApplicationException() != null
+                    && among(rollback.getApplicationException(), wanted)) {
+                return true;
+            }
+        }
+        return false;
+    }
+}
