@@ -7,7 +7,7 @@ import { QuestionsButton } from './Questions';
 import { useQuestionActs } from './questions';
 
 /** A question that stands so long was meant. */
-const MEANT_MS = 1_500;
+const MEANT_MS = 2_500;
 
 /**
  * What can be done with a question and its answer: kept, copied as text, put on paper. Last in its
@@ -33,7 +33,9 @@ export function Tools({ asked }: { asked: boolean }) {
     }
     const later = setTimeout(() => {
       const question = said();
-      if (question.name !== '') {
+      // What is being typed, or cannot be answered, is no question yet.
+      const whole = !main()?.querySelector('[role="alert"], input[aria-expanded="true"]:focus');
+      if (whole && question.name !== '') {
         note.mutate(question);
       }
     }, MEANT_MS);

@@ -102,33 +102,84 @@ class AskFormsTest {
     }
 
     @Test
-    void anOutsiderFindsNothingOfAnybodyElses(Page page) {
-        page.signInAsAdministrator();
-        page.go("/people/p/mabel.hollis").press("Look through their eyes");
-        page.read("With the eyes of").read("1 to 25 of 187");
+    void whatTwoRolesGiveStandsSideBySide(Page page) {
+        page.signInAsAdministrator().go("/ask/differs?application=towline");
+        page.complete("One", "dispatch", "role").complete("Other", "hazard", "role");
+        page.read("things differ").read("goods = 'fuel oil'");
+        assertThat(page.path()).contains("role=dispatcher", "otherRole=hazard-officer");
         assertThat(page.seriousAxeFindings()).isEmpty();
-        page.go("/look/towline?person=mabel.hollis&type=invoice").read("of 121");
-        assertThat(page.below("Account")).hasSize(25).containsOnly("Hollis Grain");
-        page.fill("Find in what they see", "Eddystow").read("Nothing that they see has these");
-        page.go("/look/towline?person=mabel.hollis&type=invoice&record=3016");
-        page.read("Mabel Hollis does not find this record");
-        assertThat(page.text()).doesNotContain("Eddystow Oil");
-        page.go("/look/towline?person=mabel.hollis&type=invoice&page=rubbish&sort=margin");
-        page.read("Invoice has no field");
-        page.go("/look/towline?person=mabel.hollis&type=medical_note");
-        page.read("shown to its stewards only");
+        assertThat(page.saved("CSV")).startsWith("What,Only the first,Only the second");
     }
 
     @Test
-    void twoPairsOfEyesAreOneTable(Page page) {
-        page.signInAsAdministrator();
-        page.go("/look/towline?person=ilse.marrow&type=cargo_lot").read("of 642");
-        page.into("Second pair of eyes").type("Livia");
-        page.read("Livia Sarto").type(Keys.ENTER);
-        page.read("only Ilse Marrow").read("only Livia Sarto").read("neither");
+    void whoCanIsAskedOfRecordsThatMeetACondition(Page page) {
+        page.signInAsAdministrator().go("/ask/who-can?application=towline");
+        page.complete("Do what", "view cargo", "view cargo lots").read("people can");
+        page.press("where …").into("Condition on the records").type("shipper = 'hollis-grain'");
+        page.read("Mabel Hollis").missing("Ragna Northfell");
+        assertThat(page.path()).contains("where=");
+        page.type(" AND");
+        page.read("expected a value, found the end").missing("people can");
+    }
+
+    @Test
+    void whichRecordsOneMayAndAnotherMayNot(Page page) {
+        page.signInAsAdministrator().go("/ask/which?application=towline");
+        page.complete("Who may", "ilse", "Ilse Marrow");
+        page.complete("Do what", "view cargo", "view cargo lots");
+        page.complete("Who may not", "mabel", "Mabel Hollis");
+        page.read("557 cargo lots for Ilse Marrow and not for Mabel Hollis");
+        assertThat(page.below("Shipper")).hasSize(25).doesNotContain("Hollis Grain");
+        page.click(By.cssSelector("button[aria-label='Go to next page']"));
+        page.read("26 to 50 of 557");
+        page.click(By.cssSelector("button[aria-label='Go to previous page']"));
+        page.read("1 to 25 of 557");
+        assertThat(page.seriousAxeFindings()).isEmpty();
+        assertThat(page.saved("CSV").lines()).hasSize(558);
+    }
+
+    @Test
+    void rolesAreShownByWhatTheyAreMadeOf(Page page) {
+        page.signInAsAdministrator().go("/ask/roles?application=towline");
+        page.read("14 roles of 17 privilege sets").read("In no role");
+        page.see(By.cssSelector("[aria-label^='Dispatcher is made of Run voyages']"));
+        assertThat(page.seriousAxeFindings()).isEmpty();
+        page.wide(true);
         assertThat(page.seriousAxeFindings()).isEmpty();
         page.dark();
-        page.read("only Ilse Marrow");
+        page.read("14 roles of 17 privilege sets");
         assertThat(page.seriousAxeFindings()).isEmpty();
+    }
+
+    @Test
+    void aQuestionIsFoundAgainKeptSharedAndForgotten(Page page) {
+        page.signInAsAdministrator().go("/ask/who-can?application=towline&do=function:month-end");
+        page.read("people can").press("Keep").read("Kept");
+        page.go("/ask/what-can?application=towline");
+        page.read("Kept").read("Who can use Month-end run");
+        page.click(By.xpath("//label[contains(., 'shared with others')]//input"));
+        page.press("Questions");
+        page.click(By.xpath("//*[@role='dialog']//a[contains(., 'Who can use Month-end run')]"));
+        page.read("people can");
+        assertThat(page.path()).contains("do=function");
+        page.read("people can").press("Questions").read("Kept");
+        page.click(By.cssSelector("[role=dialog] button[aria-label^='Forget']"));
+        page.missing("shared with others");
+    }
+
+    @Test
+    void anAnswerIsPrintedForAnAuditor(Page page) {
+        page.signInAsAdministrator();
+        page.go("/ask/what-can?person=ilse.marrow&application=towline").read("Rests on");
+        assertThat(page.printed())
+                .contains("Ilse Marrow", "do in", "Towline")
+                .contains("Rests on publication no.", "Asked on ")
+                .contains("Holds Dispatcher", "Voyage", "Medical note")
+                .doesNotContain("Copy as text", "Ledger", "Keep");
+        page.go(WHY).read("Bram Oduya may not view invoice 3016");
+        assertThat(page.printed())
+                .contains("Bram Oduya", "view invoices", "3016", "Asked on ")
+                .contains("Bram Oduya may not view invoice 3016")
+                .contains("What it would take");
     }
 }

@@ -13,9 +13,13 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.Base64;
 import java.util.List;
 import java.util.Map;
 import nembar.server.testing.Cluster;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.text.PDFTextStripper;
 import org.openqa.selenium.By;
 import org.openqa.selenium.ElementNotInteractableException;
 import org.openqa.selenium.Keys;
@@ -28,6 +32,7 @@ import org.openqa.selenium.chrome.ChromeDriver;
 import org.openqa.selenium.chrome.ChromeDriverService;
 import org.openqa.selenium.chrome.ChromeOptions;
 import org.openqa.selenium.interactions.Actions;
+import org.openqa.selenium.print.PrintOptions;
 import org.openqa.selenium.support.ui.ExpectedConditions;
 import org.openqa.selenium.support.ui.WebDriverWait;
 
@@ -343,6 +348,12 @@ public final class Page {
                 .toList();
     }
 
+    /** Puts the focus where only the keyboard would. */
+    Page focus(By what) {
+        browser.executeScript("arguments[0].focus()", see(what));
+        return this;
+    }
+
     /** Waits until the focus is on what has this label or text. */
     Page focusOn(String label) {
         wait.until(page -> focused().equals(label));
@@ -380,6 +391,32 @@ public final class Page {
     void dark() {
         browser.executeScript("localStorage.setItem('mui-mode', 'dark')");
         browser.navigate().refresh();
+    }
+
+    /** Makes the window as large as a large screen, or as it was. */
+    Page wide(boolean wide) {
+        browser.executeCdpCommand(
+                "Emulation.setDeviceMetricsOverride",
+                Map.of(
+                        "width",
+                        wide ? 1920 : 1280,
+                        "height",
+                        wide ? 1080 : 800,
+                        "deviceScaleFactor",
+                        1,
+                        "mobile",
+                        false));
+        return this;
+    }
+
+    /** What stands on paper when the page is printed, read back from the PDF. */
+    String printed() {
+        byte[] pdf = Base64.getDecoder().decode(browser.print(new PrintOptions()).getContent());
+        try (PDDocument document = Loader.loadPDF(pdf)) {
+            return new PDFTextStripper().getText(document);
+        } catch (IOException broken) {
+            throw new UncheckedIOException(broken);
+        }
     }
 
     /** What axe finds that is serious or critical, by rule and place. */
