@@ -27,7 +27,8 @@ export function Asking({ form, children }: { form: Form; children: ReactNode }) 
       sx={{
         pt: '18px',
         // Where the tools stand, which come last by keyboard.
-        pr: '320px',
+        pr: '110px',
+        'main:has([data-whole]) &': { pr: '320px' },
         display: 'flex',
         flexWrap: 'wrap',
         alignItems: 'center',

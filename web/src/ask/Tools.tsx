@@ -51,6 +51,7 @@ export function Tools({ asked }: { asked: boolean }) {
         component="span"
         ref={place}
         data-tools
+        {...(asked ? { 'data-whole': true } : {})}
         className="no-print"
         onBlur={() => setDone('')}
         sx={{ position: 'absolute', top: 24, right: 20, display: 'flex', gap: 0.5 }}

@@ -143,7 +143,12 @@ export function Answer({
       ),
   );
   const told = list.data;
-  const numbered = useNumbers(application, { ...about, ...(at ? { at } : {}), ...query }, page);
+  const numbered = useNumbers(
+    application,
+    { ...about, ...(at ? { at } : {}), ...query },
+    page,
+    record === '',
+  );
   const records = new Map(
     numbered.data?.people.map((one) => [`${one.person} ${one.account ?? ''}`, one.records]),
   );
@@ -174,7 +179,7 @@ export function Answer({
         )}
         <Listing
           label="Who can"
-          heads={['Who', 'Level', 'Records', 'How']}
+          heads={record === '' ? ['Who', 'Level', 'Records', 'How'] : ['Who', 'Level', 'How']}
           list={list}
           total={(of) => of.total}
           rows={(of) =>
@@ -208,7 +213,12 @@ export function Answer({
 }
 
 /** How many records it is about for each of a page, which can take longer than who they are. */
-function useNumbers(application: string, query: Record<string, string>, page: number) {
+function useNumbers(
+  application: string,
+  query: Record<string, string>,
+  page: number,
+  enabled: boolean,
+) {
   return useQuery({
     queryKey: ['who-can', application, query, page, 'numbers'],
     queryFn: () =>
@@ -217,6 +227,7 @@ function useNumbers(application: string, query: Record<string, string>, page: nu
           params: { path: { application }, query: { ...query, page, size: SIZE } },
         }),
       ),
+    enabled,
     retry: false,
   });
 }
@@ -271,7 +282,9 @@ function Row({
         )}
       </Box>
       <td>{able.level}</td>
-      <td>{able.records === undefined ? (counting ? '…' : '') : number(able.records)}</td>
+      {record === '' && (
+        <td>{able.records === undefined ? (counting ? '…' : '') : number(able.records)}</td>
+      )}
       <td>
         {able.routes.slice(0, 1).map((one) => (
           <span key={one}>{quoted(one)}</span>

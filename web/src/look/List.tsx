@@ -34,7 +34,7 @@ export function List({ look, type, answer }: { look: Look; type: string; answer:
   return (
     <>
       <Box sx={{ display: 'flex', alignItems: 'center', gap: 2, mb: 1, flexWrap: 'wrap' }}>
-        <Typography variant="h2" component="h2" sx={{ flex: 1 }}>
+        <Typography variant="h2" component="h2" sx={{ flex: 1, whiteSpace: 'nowrap' }}>
           {page?.title ?? ''}
           {looked.of && ` of ${looked.of}`}
         </Typography>

@@ -38,7 +38,7 @@ export default function RecordPlace() {
     document.title = `${sheet.data?.singular ?? ''} ${record} · Nembar`;
   }, [sheet.data, record]);
   return (
-    <Box component="main" sx={{ height: '100%', overflowY: 'auto', p: '18px 20px 40px' }}>
+    <Box component="main" sx={{ height: '100%', overflowY: 'auto', p: '0 20px 40px' }}>
       {sheet.isPending && <Working lines={12} />}
       {sheet.isError && <Trouble error={sheet.error} again={() => sheet.refetch()} />}
       {sheet.data && (
@@ -63,7 +63,7 @@ export default function RecordPlace() {
 function Head({ of, sheet }: { of: Key; sheet: Sheet }) {
   return (
     <>
-      <Typography variant="h1">
+      <Typography variant="h1" sx={{ pt: 2.25 }}>
         {sheet.singular} {sheet.key}
         {sheet.title && sheet.title !== sheet.key && `, ${sheet.title}`}
       </Typography>

@@ -141,7 +141,10 @@ final class AccessCard {
         WhatCan.Whom who = answer.person();
         return Stream.of(
                         who.seat(),
-                        who.account().map(one -> "acting for " + one.name()).orElse(""),
+                        who.account()
+                                .filter(any -> who.kind().equals("external"))
+                                .map(one -> "acting for " + one.name())
+                                .orElse(""),
                         who.status().equals("active") ? "" : who.status(),
                         EXACTLY.format(at.atZone(zone)) + " (" + zone.getId() + ")")
                 .filter(part -> !part.isEmpty())
@@ -249,6 +252,7 @@ final class AccessCard {
         cell.setBorder(PdfPCell.BOTTOM);
         cell.setBorderColor(LINE);
         cell.setPadding(size / 4);
+        cell.setPaddingBottom(size / 2);
         cell.setPaddingLeft(0);
         cell.setVerticalAlignment(Element.ALIGN_TOP);
         table.addCell(cell);

@@ -120,7 +120,7 @@ class AskController {
         RestsOn on = changes.of(question);
         byte[] card =
                 AccessCard.of(
-                        whatCan.answer(question, me.person()),
+                        whatCan.answerInFull(question, me.person()),
                         on.at(),
                         question.model().application().zone(),
                         on.publication());
@@ -167,7 +167,7 @@ class AskController {
     @Operation(operationId = "whatCanCsv")
     ResponseEntity<StreamingResponseBody> whatCanCsv(
             @ParameterObject Asked asked, @RequestParam(defaultValue = "") String draft) {
-        WhatCan answer = whatCan.answer(understood(asked, draft), me.person());
+        WhatCan answer = whatCan.answerInFull(understood(asked, draft), me.person());
         return Csv.file("what-can.csv", AnswerRows.WHAT_CAN, AnswerRows.of(answer));
     }
 

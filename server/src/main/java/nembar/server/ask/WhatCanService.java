@@ -60,6 +60,15 @@ public class WhatCanService {
     }
 
     /**
+     * The answer with all its numbers, for what is kept as a file.
+     *
+     * @throws RecordsAway where they cannot be had
+     */
+    WhatCan answerInFull(Question question, Person asking) {
+        return assembled(question, asking, type -> row(question, type, counts(question, type)));
+    }
+
+    /**
      * The answer in parts, each as soon as it is there.
      *
      * @param to what takes a part; an error it throws ends the work

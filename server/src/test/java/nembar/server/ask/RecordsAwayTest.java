@@ -1,6 +1,7 @@
 package nembar.server.ask;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.mockito.ArgumentMatchers.any;
 import static org.mockito.ArgumentMatchers.anyCollection;
 import static org.mockito.Mockito.mock;
@@ -52,6 +53,12 @@ class RecordsAwayTest {
         assertThat(voyages.cells().get(1).notches()).isEqualTo(5);
         assertThat(voyages.cells().get(1).granted()).isTrue();
         assertThat(answer.functions()).isNotEmpty();
+    }
+
+    @Test
+    void aFileIsNotMadeWithoutItsNumbers() {
+        assertThatThrownBy(() -> service.answerInFull(question, ilse))
+                .isInstanceOf(RecordsAway.class);
     }
 
     @Test
