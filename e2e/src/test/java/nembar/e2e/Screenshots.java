@@ -22,17 +22,19 @@ class Screenshots {
         page.signIn(Page.ADMINISTRATOR, Page.ADMINISTRATORS_PASSWORD);
         page.focusOn("Person").type("mar");
         page.see(By.xpath("//li[@role='option'][contains(., 'Ilse Marrow')]"));
-        page.go(ASK + "ilse.marrow").read("Movement map");
+        page.go(ASK + "ilse.marrow").read("Movement map").read("Views");
         shoot(page, "ask");
         page.go(ASK + "emeka.walsh&because=cell:contract:view").read("takes");
         shoot(page, "because");
-        page.go(ASK + "saskia.bellweather&because=cell:voyage:view").read("lifts");
-        shoot(page, "ask-outsider");
+        page.go("/record/towline/cargo_lot/L-2005").read("By what they came by it");
+        shoot(page, "record-sheet");
         page.go(ASK + "ilse.marrow&list=cargo_lot:view&because=cell:cargo_lot:view")
                 .read("1 to 25 of");
         page.read("holds Dispatcher");
         shoot(page, "records");
-        page.go("/ask/who-can?application=towline&do=cell:invoice:view").read("By what");
+        page.go("/ask/who-can?application=towline&do=cell:invoice:view")
+                .read("By what")
+                .read("1\u202f100");
         shoot(page, "who-can");
         page.go("/ask/why?application=towline&person=bram.oduya&do=cell:invoice:view&record=3016")
                 .read("Share this invoice");

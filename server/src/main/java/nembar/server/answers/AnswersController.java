@@ -1,6 +1,7 @@
 package nembar.server.answers;
 
 import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.Parameter;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
@@ -82,11 +83,11 @@ class AnswersController {
      * @param otherPerson key of the second person; the same as the first where it is left out
      */
     record DifferenceAsked(
-            String person,
+            @Parameter(example = "ilse.marrow") String person,
             String account,
             String at,
             String draft,
-            String otherPerson,
+            @Parameter(example = "maren.holt") String otherPerson,
             String otherAccount,
             String otherAt,
             String otherDraft) {

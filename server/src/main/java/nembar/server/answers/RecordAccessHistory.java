@@ -1,6 +1,5 @@
 package nembar.server.answers;
 
-import java.time.Instant;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
@@ -17,9 +16,11 @@ import nembar.core.catalogue.RecordType;
 import nembar.core.coverage.GovernedRecord;
 import nembar.core.coverage.Relatives;
 import nembar.core.directory.Person;
+import nembar.core.draft.Changes;
 import nembar.server.answers.RecordAccessController.AccessChanged;
 import nembar.server.answers.RecordAccessController.AccessHistory;
 import nembar.server.answers.RecordAccessController.ReachChange;
+import nembar.server.document.DocumentChanges;
 import nembar.server.governance.AskedMoments;
 import nembar.server.governance.Governance;
 import nembar.server.model.Models;
@@ -77,11 +78,12 @@ class RecordAccessHistory {
         Map<String, String> names = models.directory().personNames();
         List<AccessChanged> changed = new ArrayList<>();
         for (Publication one : past.items()) {
-            Reach after = reach(me, application, one.at(), type, record);
+            Moment with = moments.of(me, application, "", Optional.of(one.at()));
+            Reach after = reach(with, type, record);
             Reach before =
                     one.number() == FIRST
                             ? new Reach(Map.of())
-                            : reach(me, application, one.at().minusMillis(1), type, record);
+                            : reach(without(me, one, with), type, record);
             List<ReachChange> changes = changes(before, after, visible);
             if (!changes.isEmpty()) {
                 changed.add(
@@ -96,15 +98,25 @@ class RecordAccessHistory {
         return new AccessHistory(changed, past.items().size(), past.total() > past.items().size());
     }
 
+    /** The moment just before a publication: what it changed is taken back, where that is known. */
+    private Moment without(Person me, Publication publication, Moment with) {
+        return publication.inverse().isEmpty()
+                ? moments.of(
+                        me,
+                        publication.application(),
+                        "",
+                        Optional.of(publication.at().minusMillis(1)))
+                : with.with(
+                        Changes.apply(with.model(), DocumentChanges.read(publication.inverse())));
+    }
+
     /** Nobody, where the application did not have such records yet. */
-    private Reach reach(
-            Person me, String application, Instant at, RecordType type, GovernedRecord record) {
-        Moment then = moments.of(me, application, "", Optional.of(at));
+    private Reach reach(Moment then, RecordType type, GovernedRecord record) {
         Map<Operation, Set<Person>> able = new LinkedHashMap<>();
         Optional<RecordType> known = then.model().catalogue().recordType(type.key());
         if (known.isPresent()) {
             WhoCan who = new WhoCan(then);
-            Relatives relatives = records.relatives(application);
+            Relatives relatives = records.relatives(then.model().application().key());
             for (Operation operation : known.get().operations()) {
                 if (!operation.equals(Operation.CREATE)) {
                     able.put(

@@ -1,6 +1,7 @@
 package nembar.server.answers;
 
 import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.Parameter;
 import java.util.List;
 import java.util.Optional;
 import nembar.server.http.Csv;
@@ -93,12 +94,12 @@ class WhoCanController {
      * @param by key of the way by which those that are wanted came by it
      */
     record WhoCanAsked(
-            String type,
-            String operation,
+            @Parameter(example = "cargo_lot") String type,
+            @Parameter(example = "change") String operation,
             String field,
             String classification,
             String record,
-            String where,
+            @Parameter(example = "status = 'loaded'") String where,
             String function,
             String at,
             String draft,

@@ -1,6 +1,7 @@
 package nembar.server.ask;
 
 import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.Parameter;
 import io.swagger.v3.oas.annotations.media.Content;
 import io.swagger.v3.oas.annotations.media.Schema;
 import io.swagger.v3.oas.annotations.responses.ApiResponse;
@@ -74,11 +75,11 @@ class AskController {
      *     they would be in
      */
     record Asked(
-            String person,
-            String application,
+            @Parameter(example = "ilse.marrow") String person,
+            @Parameter(example = "towline") String application,
             String account,
             Boolean asIfActive,
-            String at,
+            @Parameter(example = "2026-11-01T00:00:00Z") String at,
             String role,
             String set,
             String unit,
@@ -176,7 +177,12 @@ class AskController {
      *
      * @param type with an operation or a field, and maybe the key of one record
      */
-    record About(String type, String operation, String record, String field, String function) {}
+    record About(
+            @Parameter(example = "cargo_lot") String type,
+            @Parameter(example = "view") String operation,
+            @Parameter(example = "L-2041") String record,
+            String field,
+            String function) {}
 
     /**
      * Why: of a cell (type and operation), one record of it, a field, or a function.

@@ -4,9 +4,12 @@ import com.fasterxml.jackson.databind.type.TypeFactory;
 import io.swagger.v3.core.converter.AnnotatedType;
 import io.swagger.v3.core.converter.ModelConverter;
 import io.swagger.v3.core.converter.ModelConverterContext;
+import io.swagger.v3.oas.models.Components;
 import io.swagger.v3.oas.models.OpenAPI;
 import io.swagger.v3.oas.models.info.Info;
 import io.swagger.v3.oas.models.media.Schema;
+import io.swagger.v3.oas.models.security.SecurityRequirement;
+import io.swagger.v3.oas.models.security.SecurityScheme;
 import io.swagger.v3.oas.models.servers.Server;
 import java.lang.reflect.RecordComponent;
 import java.util.Arrays;
@@ -41,6 +44,26 @@ class OpenApiShape implements ModelConverter {
     static OpenAPI openApi() {
         return new OpenAPI()
                 .info(new Info().title("Nembar").version("1"))
+                .components(
+                        new Components()
+                                .addSecuritySchemes(
+                                        "session",
+                                        new SecurityScheme()
+                                                .type(SecurityScheme.Type.APIKEY)
+                                                .in(SecurityScheme.In.COOKIE)
+                                                .name("NEMBAR"))
+                                .addSecuritySchemes(
+                                        "serviceToken",
+                                        new SecurityScheme()
+                                                .type(SecurityScheme.Type.HTTP)
+                                                .scheme("bearer")
+                                                .description(
+                                                        "A service's token: for decisions, for"
+                                                                + " questions, and for designs.")))
+                .security(
+                        List.of(
+                                new SecurityRequirement().addList("session"),
+                                new SecurityRequirement().addList("serviceToken")))
                 .servers(List.of(new Server().url("/")));
     }
 
