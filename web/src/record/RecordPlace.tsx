@@ -105,7 +105,7 @@ function Head({ of, sheet }: { of: Key; sheet: Sheet }) {
                 'Has',
                 one.records === undefined
                   ? `${one.title.toLowerCase()}; how many is not yours to see`
-                  : `${number(one.records)} ${one.title.toLowerCase()}`,
+                  : `${one.records === 0 ? 'no' : number(one.records)} ${one.title.toLowerCase()}`,
               ]),
             ]}
           />
