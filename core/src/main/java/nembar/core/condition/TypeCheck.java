@@ -11,6 +11,7 @@ import nembar.core.text.Wording;
 /** Checks what an expression says against the names and types of its scope. */
 final class TypeCheck {
     private static final int LARGEST_POWER = 9;
+    private static final int FACTORS_AT_MOST = 100;
     private static final int FARTHEST_DAY = 36_600;
     private static final Set<ValueType> ORDERED =
             Set.of(ValueType.TEXT, ValueType.NUMBER, ValueType.DATE, ValueType.TIMESTAMP);
@@ -120,11 +121,38 @@ final class TypeCheck {
                 call.arguments().forEach(part -> expect(part, ValueType.NUMBER));
                 if (call.operator() == Operator.POWER) {
                     whole(call.argument(1), 0, LARGEST_POWER, "an exponent");
+                    if (factors(call) > FACTORS_AT_MOST) {
+                        throw refused(
+                                call,
+                                "a power may multiply out to at most "
+                                        + FACTORS_AT_MOST
+                                        + " values; powers of powers come to more");
+                    }
                 }
                 return ValueType.NUMBER;
             }
         }
         return ValueType.TRUTH;
+    }
+
+    /** How many values stand in an expression once its powers are multiplied out. */
+    private static long factors(Expression expression) {
+        if (!(expression instanceof Expression.Call call)) {
+            return 1;
+        }
+        if (call.operator() != Operator.POWER) {
+            return call.arguments().stream().mapToLong(TypeCheck::factors).sum();
+        }
+        boolean written =
+                call.argument(1) instanceof Expression.Literal literal
+                        && literal.value() instanceof BigDecimal;
+        long times =
+                written
+                        ? ((BigDecimal) ((Expression.Literal) call.argument(1)).value())
+                                .min(BigDecimal.TEN)
+                                .longValue()
+                        : 1;
+        return factors(call.argument(0)) * Math.max(1, times);
     }
 
     private void comparison(Expression.Call call) {

@@ -208,4 +208,27 @@ class ConditionTest {
     private static Expression read(String text) {
         return Condition.ofText(text).expression();
     }
+
+    @ParameterizedTest
+    @ValueSource(
+            strings = {
+                "((((((lots^9)^9)^9)^9)^9)^9)^9 > 0",
+                "((lots + margin)^9)^9 > 0",
+                "1 + 2 * ((lots^5)^5)^5 = margin",
+                "((lots ^ 9 - 1) ^ 9) ^ 2 > 1"
+            })
+    void powersOfPowersAreBounded(String text) {
+        Condition condition = Condition.ofText(text);
+        assertThatThrownBy(() -> condition.check(VOYAGE, Standing.OPENS))
+                .isInstanceOf(ConditionRefused.class)
+                .extracting(refused -> ((ConditionRefused) refused).reason())
+                .asString()
+                .contains("at most 100 values");
+    }
+
+    @Test
+    void aPowerOfASumIsStillAPower() {
+        Condition.ofText("(lots + margin)^9 > 0").check(VOYAGE, Standing.OPENS);
+        Condition.ofText("((lots^9)^9) > 0").check(VOYAGE, Standing.OPENS);
+    }
 }

@@ -124,7 +124,9 @@ class Amounts {
                                     content.compare()));
             ChangeSet whole = arriving.changes();
             ChangeSet taken = content.roleAsDraft() ? ChangeSet.of(whole.directory()) : whole;
-            AccessModel model = now.with(whole).models().get(application(content, application));
+            String of = application(content, application);
+            models.model(of);
+            AccessModel model = now.with(whole).models().get(of);
             List<AmountGroup> groups = new ArrayList<>();
             for (List<Judged> group : shown) {
                 Person first = arriving.people().get(group.get(0).entry().position());

@@ -38,7 +38,7 @@ final class Tables {
     static final int ROWS_AT_MOST = 20_000;
     private static final int COLUMNS_AT_MOST = 100;
     private static final int CELL_AT_MOST = 2_000;
-    private static final long UNPACKED_AT_MOST = 200L << 20;
+    private static final long UNPACKED_AT_MOST = 48L << 20;
     private static final Map<String, String> KINDS =
             Map.of(
                     "%PDF", "a PDF document",

@@ -8,6 +8,7 @@ import java.util.function.Supplier;
 import nembar.core.model.ModelRefused;
 import nembar.core.model.Problem;
 import nembar.core.text.Nearest;
+import nembar.server.http.RequestShapes;
 import tools.jackson.core.JacksonException;
 import tools.jackson.core.StreamReadFeature;
 import tools.jackson.databind.DatabindException;
@@ -20,7 +21,7 @@ import tools.jackson.databind.json.JsonMapper;
 /** The design document as JSON text, read strictly: a member nobody knows is an error. */
 public final class DocumentJson {
     private static final JsonMapper MAPPER =
-            JsonMapper.builder()
+            RequestShapes.withoutHoles(JsonMapper.builder())
                     .enable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES)
                     .enable(StreamReadFeature.STRICT_DUPLICATE_DETECTION)
                     .disable(DeserializationFeature.FAIL_ON_NULL_FOR_PRIMITIVES)

@@ -22,6 +22,7 @@ import nembar.core.directory.Audience;
 import nembar.core.model.Problem;
 import nembar.core.text.Nearest;
 import nembar.server.document.DesignDocument.AudiencePart;
+import nembar.server.http.Instants;
 
 /**
  * What reading a design document takes everywhere: it goes on after a problem, and keeps each with
@@ -177,12 +178,11 @@ final class Reading {
         if (value == null) {
             return Optional.empty();
         }
-        try {
-            return Optional.of(Instant.parse(value));
-        } catch (DateTimeException malformed) {
+        Optional<Instant> said = Instants.read(value);
+        if (said.isEmpty()) {
             problem(path, "`" + value + "` is no instant; write it as in 2026-03-03T14:05:00Z");
-            return Optional.empty();
         }
+        return said;
     }
 
     void problem(String path, String message) {

@@ -22,10 +22,23 @@ public final class Instants {
         if (said == null || said.isBlank()) {
             return Optional.empty();
         }
+        return Optional.of(
+                read(said)
+                        .orElseThrow(
+                                () ->
+                                        new BadRequest(
+                                                "at",
+                                                "Write the instant as in 2026-03-03T14:05:00Z,"
+                                                        + " between the years 1 and 9998.")));
+    }
+
+    /** The instant that a text says (RFC 3339); empty where it says none that can be kept. */
+    public static Optional<Instant> read(String text) {
         try {
-            return Optional.of(Instant.parse(said));
+            return Optional.of(Instant.parse(text))
+                    .filter(one -> !one.isBefore(EARLIEST) && one.isBefore(LATEST));
         } catch (DateTimeException malformed) {
-            throw new BadRequest("at", "Write the instant as in 2026-03-03T14:05:00Z.");
+            return Optional.empty();
         }
     }
 }

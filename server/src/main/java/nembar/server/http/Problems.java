@@ -219,7 +219,7 @@ public class Problems extends ResponseEntityExceptionHandler {
         return problem;
     }
 
-    private static ProblemDetail bad(String path, String message) {
+    static ProblemDetail bad(String path, String message) {
         ProblemDetail detail = of(HttpStatus.BAD_REQUEST, "That cannot be answered", message);
         return with(detail, List.of(new Problem(path, message)));
     }

@@ -18,12 +18,14 @@ import nembar.server.scim.ScimService.Kind;
 import nembar.server.sources.Sources.Knock;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.beans.TypeMismatchException;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.ResponseEntity;
 import org.springframework.http.converter.HttpMessageNotReadableException;
 import org.springframework.orm.ObjectOptimisticLockingFailureException;
 import org.springframework.util.unit.DataSize;
+import org.springframework.web.ErrorResponse;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -268,6 +270,12 @@ class ScimController {
         }
         if (cause instanceof IllegalArgumentException malformed) {
             return error(400, "invalidValue", malformed.getMessage());
+        }
+        if (cause instanceof TypeMismatchException mismatch) {
+            return error(400, "invalidValue", "`" + mismatch.getValue() + "` is no number.");
+        }
+        if (cause instanceof ErrorResponse known) {
+            return error(known.getStatusCode().value(), null, cause.getMessage());
         }
         LOG.error("a SCIM request failed", cause);
         return error(500, null, "This should not have happened, and is in the server's log.");

@@ -20,6 +20,9 @@ import java.util.Set;
 
 /** Lists of resources: filtered, sorted, paged, cut to attributes (RFC 7644, section 3.4.2). */
 final class ScimLists {
+    /** Each resource is held against it; a longer one would take minutes. */
+    private static final int FILTER_AT_MOST = 1_000;
+
     static final int COUNT_AT_MOST = 200;
     private static final String LIST = "urn:ietf:params:scim:api:messages:2.0:ListResponse";
     private static final Set<String> ALWAYS = Set.of("id", "schemas");
@@ -89,6 +92,10 @@ final class ScimLists {
     }
 
     private static Filter filter(String text) throws ScimException {
+        if (text.length() > FILTER_AT_MOST) {
+            throw BadRequestException.invalidFilter(
+                    "A filter has at most " + FILTER_AT_MOST + " characters.");
+        }
         try {
             return Filter.fromString(text);
         } catch (BadRequestException malformed) {

@@ -3,6 +3,7 @@ package nembar.server.units;
 import io.swagger.v3.oas.annotations.Operation;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
 import nembar.server.approval.RequestedAct;
 import nembar.server.approval.Submission;
 import nembar.server.command.Preview;
@@ -40,7 +41,7 @@ class UnitController {
     @Operation(operationId = "arrangeUnits")
     Preview arrange(@ParameterObject Submission.Parameters how, @RequestBody Order order) {
         List<String> about = new ArrayList<>(order.gone());
-        order.units().stream().map(Placed::key).forEach(about::add);
+        order.units().stream().map(Placed::key).filter(Objects::nonNull).forEach(about::add);
         return units.arrange(
                 how.by(me.person(), new RequestedAct("units", "", order, "unit", about)), order);
     }

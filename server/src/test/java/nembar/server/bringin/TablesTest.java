@@ -11,6 +11,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.charset.Charset;
+import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
@@ -163,5 +164,23 @@ class TablesTest {
         byte[] many = "a@a.example\n".repeat(2_000).getBytes(UTF_8);
         assertThatExceptionOfType(Tables.Stopped.class)
                 .isThrownBy(() -> Tables.read(many, () -> true));
+    }
+
+    @Test
+    void aSmallFileThatUnpacksToAHugeOneIsRefused() throws IOException {
+        ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+        try (ZipOutputStream zip = new ZipOutputStream(bytes)) {
+            zip.putNextEntry(new ZipEntry("xl/workbook.xml"));
+            zip.closeEntry();
+            zip.putNextEntry(new ZipEntry("xl/worksheets/sheet1.xml"));
+            byte[] megabyte = "a".repeat(1 << 20).getBytes(StandardCharsets.UTF_8);
+            for (int i = 0; i < 64; i++) {
+                zip.write(megabyte);
+            }
+            zip.closeEntry();
+        }
+        assertThat(bytes.size()).isLessThan(1 << 20);
+        assertThatThrownBy(() -> Tables.read(bytes.toByteArray(), () -> false))
+                .isInstanceOf(BadRequest.class);
     }
 }

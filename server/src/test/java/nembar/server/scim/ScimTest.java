@@ -396,4 +396,20 @@ class ScimTest {
                         Map.of("Operations", List.of(Map.of("op", "dance"))));
         assertThat(patch.status()).isEqualTo(400);
     }
+
+    @Test
+    void whatIsNoNumberOrFarTooLongIsRefused(Installation nembar) {
+        nembar.server.testing.Client client = byHand(nembar);
+        assertThat(client.get("/scim/v2/Users?count=2026-02-30").status()).isEqualTo(400);
+        assertThat(client.get("/scim/v2/Users?startIndex=1e9").status()).isEqualTo(400);
+        String filter = "userName eq \"x\" or ".repeat(20_000) + "userName pr";
+        String search =
+                "{\"schemas\":[\"urn:ietf:params:scim:api:messages:2.0:SearchRequest\"],\"filter\":\""
+                        + filter.replace("\"", "\\\"")
+                        + "\"}";
+        nembar.server.testing.Client.Answer answer = client.post("/scim/v2/Users/.search", search);
+        assertThat(answer.status()).isEqualTo(400);
+        assertThat(answer.text()).contains("invalidFilter");
+        assertThat(client.get("/scim/v2/Users?filter=" + "(".repeat(999)).status()).isEqualTo(400);
+    }
 }

@@ -23,6 +23,7 @@ public final class ServerProcess {
         this.cluster = cluster;
         try {
             Files.createDirectories(Path.of("target", "servers"));
+            Files.deleteIfExists(Path.of("target", "servers", name + ".log"));
         } catch (IOException failed) {
             throw new UncheckedIOException(failed);
         }
