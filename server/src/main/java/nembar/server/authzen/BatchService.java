@@ -71,8 +71,23 @@ class BatchService {
                             own.resource() != null ? own.resource() : batch.resource(),
                             own.context() != null ? own.context() : batch.context()));
         } catch (BadRequest malformed) {
-            throw new BadRequest(
-                    "evaluations[" + index + "]." + malformed.path(), malformed.getMessage());
+            // One that cannot be evaluated is a no of its own; the others are answered.
+            return new Answer(
+                    false,
+                    Map.of(
+                            "error",
+                            Map.of(
+                                    "status",
+                                    400,
+                                    "message",
+                                    "evaluations["
+                                            + index
+                                            + "]."
+                                            + malformed.path()
+                                            + ": "
+                                            + malformed.getMessage()),
+                            "reasons",
+                            List.of(malformed.getMessage())));
         }
     }
 

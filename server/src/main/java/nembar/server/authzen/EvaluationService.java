@@ -1,21 +1,24 @@
 package nembar.server.authzen;
 
-import java.time.Clock;
 import java.time.DateTimeException;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
+import nembar.core.answers.Moment;
 import nembar.core.catalogue.Field;
+import nembar.core.catalogue.Function;
 import nembar.core.catalogue.Operation;
 import nembar.core.catalogue.RecordType;
 import nembar.core.coverage.GovernedRecord;
 import nembar.core.coverage.Relatives;
 import nembar.core.decision.Decision;
+import nembar.core.decision.FieldLevel;
+import nembar.core.decision.FunctionAccess;
 import nembar.core.decision.PersonAccess;
 import nembar.core.decision.WhyNot;
-import nembar.core.design.Delegation;
-import nembar.core.directory.Person;
 import nembar.core.model.AccessModel;
 import nembar.core.model.Standpoint;
 import nembar.core.text.Nearest;
@@ -23,7 +26,6 @@ import nembar.core.text.Wording;
 import nembar.core.words.Step;
 import nembar.core.words.Telling;
 import nembar.server.http.BadRequest;
-import nembar.server.model.Models;
 import nembar.server.records.Records;
 import nembar.server.records.Values;
 import org.springframework.stereotype.Service;
@@ -33,14 +35,15 @@ import org.springframework.stereotype.Service;
 class EvaluationService {
     private static final int REASONS_AT_MOST = 5;
 
-    private final Models models;
-    private final Records records;
-    private final Clock clock;
+    /** The type of resources that are functions. */
+    private static final String FUNCTION = "function";
 
-    EvaluationService(Models models, Records records, Clock clock) {
-        this.models = models;
+    private final Subjects subjects;
+    private final Records records;
+
+    EvaluationService(Subjects subjects, Records records) {
+        this.subjects = subjects;
         this.records = records;
-        this.clock = clock;
     }
 
     /** A subject or resource. */
@@ -67,41 +70,146 @@ class EvaluationService {
         require(filled(asked.subject().id()), "subject.id", "Give the person's e-mail address.");
         require(filled(asked.action().name()), "action.name", "Name the operation.");
         require(filled(asked.resource().type()), "resource.type", "Name the record type.");
-        require(filled(asked.resource().id()), "resource.id", "Give the record's key.");
+        String type = asked.resource().type();
+        if (type.equals(FUNCTION)) {
+            return function(asked);
+        }
+        int dot = type.indexOf('.');
+        return dot < 0
+                ? record(asked)
+                : field(asked, type.substring(0, dot), type.substring(dot + 1));
+    }
 
-        AccessModel model = model(asked.resource().type(), asked.context());
+    private Answer record(Evaluation asked) {
+        Moment moment = subjects.moment(asked.resource().type(), asked.context());
+        AccessModel model = moment.model();
         RecordType type = model.catalogue().recordType(asked.resource().type()).orElseThrow();
         Operation operation = operation(type, asked.action().name());
-        Optional<Person> person = model.directory().personByEmail(asked.subject().id());
-        if (person.isEmpty()) {
-            return no(List.of("Nobody in the directory has the address of the subject."));
+        // What is to be created has no key yet.
+        require(
+                operation.equals(Operation.CREATE) && hasProperties(asked.resource())
+                        || filled(asked.resource().id()),
+                "resource.id",
+                "Give the record's key.");
+        Optional<Standpoint> who = subjects.who(moment, asked.subject());
+        if (who.isEmpty()) {
+            return nobody();
         }
-        Standpoint who = standpoint(model, person.get(), asked.subject().properties());
-        String application = model.application().key();
-        Optional<GovernedRecord> record =
-                asked.resource().properties() == null || asked.resource().properties().isEmpty()
-                        ? records.find(application, type, asked.resource().id())
-                        : Optional.of(sent(type, asked.resource(), "resource"));
+        Optional<GovernedRecord> record = record(model, type, asked.resource());
         if (record.isEmpty()) {
             return no(List.of("There is no " + type.singular() + " of this key."));
         }
-        PersonAccess access = new PersonAccess(model, who);
-        Relatives relatives = records.relatives(application);
+        PersonAccess access = new PersonAccess(model, who.get());
+        Relatives relatives = records.relatives(model.application().key());
         Decision decision = decide(asked, access, type, operation, record.get(), relatives);
-        Telling telling = new Telling(model, who);
-        if (decision.allowed()) {
-            List<String> routes =
-                    decision.grants().stream()
-                            .limit(REASONS_AT_MOST)
-                            .map(grant -> Step.sentence(telling.route(grant)))
-                            .toList();
-            return new Answer(true, Map.of("reasons", routes));
+        Telling telling = new Telling(model, who.get());
+        return decision.allowed()
+                ? yes(decision.grants().stream().map(telling::route))
+                : no(
+                        WhyNot.on(access, type, operation, record.get(), relatives, decision)
+                                .stream()
+                                .limit(REASONS_AT_MOST)
+                                .map(telling::missing)
+                                .toList());
+    }
+
+    /**
+     * Whether a field of a record is seen, or may be changed: a resource type as "voyage.margin".
+     */
+    private Answer field(Evaluation asked, String typeKey, String fieldKey) {
+        Moment moment = subjects.moment(typeKey, asked.context());
+        AccessModel model = moment.model();
+        RecordType type = model.catalogue().recordType(typeKey).orElseThrow();
+        Field field =
+                type.field(fieldKey)
+                        .orElseThrow(
+                                () ->
+                                        new BadRequest(
+                                                "resource.type",
+                                                Nearest.sentence(
+                                                        type.singular()
+                                                                + " has no field `"
+                                                                + fieldKey
+                                                                + "`",
+                                                        fieldKey,
+                                                        type.fieldsByKey().keySet())));
+        boolean change = asked.action().name().equals("change");
+        require(
+                change || asked.action().name().equals("view"),
+                "action.name",
+                "A field is viewed or changed: use `view` or `change`.");
+        require(filled(asked.resource().id()), "resource.id", "Give the record's key.");
+        Optional<Standpoint> who = subjects.who(moment, asked.subject());
+        if (who.isEmpty()) {
+            return nobody();
         }
-        return no(
-                WhyNot.on(access, type, operation, record.get(), relatives, decision).stream()
-                        .limit(REASONS_AT_MOST)
-                        .map(telling::missing)
-                        .toList());
+        Optional<GovernedRecord> record = record(model, type, asked.resource());
+        if (record.isEmpty()) {
+            return no(List.of("There is no " + type.singular() + " of this key."));
+        }
+        FieldLevel level =
+                new PersonAccess(model, who.get())
+                        .field(type, field)
+                        .levelOn(record.get(), records.relatives(model.application().key()));
+        return new Answer(
+                level.compareTo(change ? FieldLevel.CHANGE : FieldLevel.VIEW) >= 0,
+                Map.of(
+                        "level",
+                        level.name().toLowerCase(Locale.ROOT),
+                        "reasons",
+                        List.of(
+                                field.label()
+                                        + " of this "
+                                        + type.singular().toLowerCase(Locale.ROOT)
+                                        + " is at the level "
+                                        + level.name().toLowerCase(Locale.ROOT)
+                                        + " for them.")));
+    }
+
+    /** Whether somebody has at least a level of a function: the action names the level. */
+    private Answer function(Evaluation asked) {
+        require(filled(asked.resource().id()), "resource.id", "Give the function's key.");
+        Moment moment = subjects.ofFunction(asked.resource().id(), asked.context());
+        AccessModel model = moment.model();
+        Function function =
+                model.catalogue()
+                        .function(asked.resource().id())
+                        .orElseThrow(
+                                () -> new BadRequest("resource.id", "There was no such function."));
+        require(
+                function.levels().contains(asked.action().name()),
+                "action.name",
+                function.name() + " has the levels " + Wording.and(function.levels()) + ".");
+        Optional<Standpoint> who = subjects.who(moment, asked.subject());
+        if (who.isEmpty()) {
+            return nobody();
+        }
+        FunctionAccess access = new PersonAccess(model, who.get()).function(function);
+        Telling telling = new Telling(model, who.get());
+        return access.atLeast(asked.action().name())
+                ? yes(access.grants().stream().map(telling::route))
+                : no(List.of("Their level of " + function.name() + " is " + access.level() + "."));
+    }
+
+    /** The record that was sent, or else the one of this key. */
+    private Optional<GovernedRecord> record(AccessModel model, RecordType type, Entity resource) {
+        return hasProperties(resource)
+                ? Optional.of(sent(type, resource, "resource"))
+                : records.find(model.application().key(), type, resource.id());
+    }
+
+    private static boolean hasProperties(Entity resource) {
+        return resource.properties() != null && !resource.properties().isEmpty();
+    }
+
+    private static Answer yes(Stream<List<Step>> routes) {
+        return new Answer(
+                true,
+                Map.of("reasons", routes.limit(REASONS_AT_MOST).map(Step::sentence).toList()));
+    }
+
+    private static Answer nobody() {
+        return no(List.of("Nobody in the directory has the address of the subject."));
     }
 
     /**
@@ -128,50 +236,6 @@ class EvaluationService {
         return access.decideChange(type, record, new GovernedRecord(type.key(), after), relatives);
     }
 
-    /** The application named in the context, or the one that has such records. */
-    AccessModel model(String type, Map<String, Object> context) {
-        Object named = context == null ? null : context.get("application");
-        if (named != null) {
-            AccessModel model =
-                    models.find(named.toString())
-                            .map(Models.Published::model)
-                            .orElseThrow(
-                                    () ->
-                                            new BadRequest(
-                                                    "context.application",
-                                                    "There is no application `" + named + "`."));
-            require(
-                    model.catalogue().recordType(type).isPresent(),
-                    "resource.type",
-                    nearest(List.of(model), type));
-            return model;
-        }
-        List<AccessModel> governed =
-                models.all().stream()
-                        .filter(model -> !model.application().key().equals(Models.NEMBAR))
-                        .toList();
-        List<AccessModel> having =
-                governed.stream()
-                        .filter(model -> model.catalogue().recordType(type).isPresent())
-                        .toList();
-        require(!having.isEmpty(), "resource.type", nearest(governed, type));
-        require(
-                having.size() == 1,
-                "context.application",
-                "Several applications have records of this type; say which is meant.");
-        return having.get(0);
-    }
-
-    private static String nearest(List<AccessModel> models, String type) {
-        return Nearest.sentence(
-                "There is no record type `" + type + "`",
-                type,
-                models.stream()
-                        .flatMap(model -> model.catalogue().recordTypes().stream())
-                        .map(RecordType::key)
-                        .toList());
-    }
-
     static Operation operation(RecordType type, String name) {
         List<String> known = type.operations().stream().map(Operation::key).toList();
         return type.operation(name)
@@ -186,48 +250,6 @@ class EvaluationService {
                                                         + "`",
                                                 name,
                                                 known)));
-    }
-
-    /**
-     * Somebody who says so acts for somebody else: then the seat is the principal's, and the
-     * account one of theirs.
-     */
-    Standpoint standpoint(AccessModel model, Person person, Map<String, Object> properties) {
-        Object key = properties == null ? null : properties.get("delegation");
-        if (key == null) {
-            return standpoint(person, properties);
-        }
-        Optional<Delegation> delegation =
-                model.design().delegations().stream()
-                        .filter(one -> one.key().equals(key.toString()))
-                        .filter(one -> one.delegate().equals(person.key()))
-                        .findFirst();
-        require(
-                delegation.isPresent(),
-                "subject.properties.delegation",
-                "Nobody lets this person act for them by a delegation of this key.");
-        Person principal = model.directory().person(delegation.get().principal()).orElseThrow();
-        return standpoint(principal, properties).through(delegation.get());
-    }
-
-    /** Somebody of several accounts acts for one of them, which the subject's properties name. */
-    private Standpoint standpoint(Person person, Map<String, Object> properties) {
-        Standpoint who = Standpoint.of(person, clock.instant());
-        Object account = properties == null ? null : properties.get("account");
-        if (account == null) {
-            require(
-                    person.accounts().size() < 2,
-                    "subject.properties.account",
-                    "The person belongs to "
-                            + Wording.and(person.accounts())
-                            + "; say for which account they act.");
-            return who;
-        }
-        require(
-                person.accounts().contains(account.toString()),
-                "subject.properties.account",
-                "The person does not belong to this account.");
-        return who.actingFor(account.toString());
     }
 
     private static GovernedRecord sent(RecordType type, Entity resource, String of) {
@@ -249,7 +271,9 @@ class EvaluationService {
                                 values.put(key, value(path, field, value));
                             }
                         });
-        values.put(type.keyField(), resource.id());
+        if (filled(resource.id())) {
+            values.put(type.keyField(), resource.id());
+        }
         return new GovernedRecord(type.key(), values);
     }
 
@@ -263,7 +287,9 @@ class EvaluationService {
     }
 
     private static Answer no(List<String> reasons) {
-        return new Answer(false, Map.of("reasons", reasons));
+        return new Answer(
+                false,
+                Map.of("reasons", reasons.isEmpty() ? List.of("No route leads there.") : reasons));
     }
 
     static boolean filled(String text) {

@@ -6,23 +6,22 @@ import static nembar.server.authzen.EvaluationService.require;
 import com.fasterxml.jackson.annotation.JsonInclude;
 import com.fasterxml.jackson.annotation.JsonProperty;
 import java.util.ArrayList;
-import java.util.LinkedHashSet;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
+import nembar.core.answers.Moment;
 import nembar.core.answers.WhoCan;
 import nembar.core.catalogue.Operation;
 import nembar.core.catalogue.RecordType;
 import nembar.core.coverage.GovernedRecord;
 import nembar.core.decision.PersonAccess;
-import nembar.core.directory.Person;
 import nembar.core.model.AccessModel;
+import nembar.core.model.Seats.Seat;
 import nembar.core.sql.ListQuery.Position;
 import nembar.server.authzen.EvaluationService.Action;
 import nembar.server.authzen.EvaluationService.Entity;
 import nembar.server.http.BadRequest;
-import nembar.server.model.Moments;
 import nembar.server.records.Cursors;
 import nembar.server.records.Records;
 import org.springframework.stereotype.Service;
@@ -33,14 +32,12 @@ class SearchService {
     private static final int LIMIT = 100;
     private static final int LIMIT_AT_MOST = 1_000;
 
-    private final EvaluationService evaluations;
+    private final Subjects subjects;
     private final Records records;
-    private final Moments moments;
 
-    SearchService(EvaluationService evaluations, Records records, Moments moments) {
-        this.evaluations = evaluations;
+    SearchService(Subjects subjects, Records records) {
+        this.subjects = subjects;
         this.records = records;
-        this.moments = moments;
     }
 
     /** Where to go on from, and how much to give. */
@@ -53,7 +50,14 @@ class SearchService {
             Map<String, Object> context,
             PageAsked page) {}
 
-    record FoundEntity(String type, String id) {}
+    /**
+     * @param properties what has to be sent with the subject to ask about it; empty for nothing
+     */
+    record FoundEntity(String type, String id, Optional<Map<String, Object>> properties) {
+        FoundEntity(String type, String id) {
+            this(type, id, Optional.empty());
+        }
+    }
 
     record ActionName(String name) {}
 
@@ -74,16 +78,34 @@ class SearchService {
         require(filled(search.resource().id()), "resource.id", "Give the record's key.");
         AccessModel model = model(search);
         String application = model.application().key();
-        Set<String> able = new LinkedHashSet<>();
-        records.find(application, type, search.resource().id())
-                .ifPresent(
-                        record ->
-                                new WhoCan(moments.now(model.application().key()))
-                                        .on(type, operation, record, records.relatives(application))
-                                        .forEach(one -> able.add(one.seat().person().email())));
-        return paged(
-                able.stream().sorted().map(email -> new FoundEntity("person", email)).toList(),
-                search);
+        List<FoundEntity> able =
+                records.find(application, type, search.resource().id()).stream()
+                        .flatMap(
+                                record ->
+                                        new WhoCan(moment(search))
+                                                        .on(
+                                                                type,
+                                                                operation,
+                                                                record,
+                                                                records.relatives(application))
+                                                        .stream())
+                        .map(one -> subject(one.seat()))
+                        .distinct()
+                        .sorted(
+                                Comparator.comparing(FoundEntity::id)
+                                        .thenComparing(one -> String.valueOf(one.properties())))
+                        .toList();
+        return paged(able, search);
+    }
+
+    /** Somebody of several accounts stands once for each, with what asks about it. */
+    private static FoundEntity subject(Seat seat) {
+        return new FoundEntity(
+                "person",
+                seat.person().email(),
+                seat.account()
+                        .filter(any -> seat.person().accounts().size() > 1)
+                        .map(account -> Map.<String, Object>of("account", account)));
     }
 
     /** Every record of the type on which the subject may do the action, by its key. */
@@ -137,21 +159,23 @@ class SearchService {
                 "subject.type",
                 "Subjects are of the type `person`.");
         require(filled(search.subject().id()), "subject.id", "Give the person's e-mail address.");
-        AccessModel model = model(search);
-        Person person =
-                model.directory()
-                        .personByEmail(search.subject().id())
+        Moment moment = moment(search);
+        return new PersonAccess(
+                moment.model(),
+                subjects.who(moment, search.subject())
                         .orElseThrow(
                                 () ->
                                         new BadRequest(
                                                 "subject.id",
-                                                "Nobody in the directory has this address."));
-        return new PersonAccess(
-                model, evaluations.standpoint(model, person, search.subject().properties()));
+                                                "Nobody in the directory has this address.")));
     }
 
     private AccessModel model(Search search) {
-        return evaluations.model(search.resource().type(), search.context());
+        return moment(search).model();
+    }
+
+    private Moment moment(Search search) {
+        return subjects.moment(search.resource().type(), search.context());
     }
 
     private RecordType type(Search search) {

@@ -15,7 +15,7 @@ import tools.jackson.databind.cfg.MapperBuilder;
 @Configuration
 public class RequestShapes {
     @Bean
-    JsonMapperBuilderCustomizer requestShapes() {
+    JsonMapperBuilderCustomizer requestJson() {
         return builder -> {
             withoutHoles(builder);
             // A number stays the number that was sent.

@@ -229,4 +229,83 @@ class EvaluationTest {
                         Optional.empty());
         return nembar.nobody().with("Authorization", "Bearer " + token);
     }
+
+    private static Answer ask(
+            Installation nembar, String who, String action, String type, String rest) {
+        Answer answer =
+                gateway(nembar).post(PATH, request(who + "@larkwater.example", action, type, rest));
+        assertThat(answer.status()).as(answer.text()).isEqualTo(200);
+        return answer;
+    }
+
+    private static boolean yes(Answer answer) {
+        assertThat(answer.json().at("/context/reasons/0").asString())
+                .as(answer.text())
+                .isNotBlank();
+        return answer.json().path("decision").asBoolean();
+    }
+
+    @Test
+    void fieldsAreAskedAbout(Installation nembar) {
+        String one = "\"id\":\"V-1001\"";
+        assertThat(yes(ask(nembar, "honora.larke", "view", "voyage.margin", one))).isTrue();
+        assertThat(yes(ask(nembar, "honora.larke", "change", "voyage.margin", one))).isFalse();
+        Answer hidden = ask(nembar, "ilse.marrow", "view", "voyage.margin", one);
+        assertThat(yes(hidden)).isFalse();
+        assertThat(hidden.json().at("/context/level").asString()).isEqualTo("hidden");
+        malformed(
+                nembar,
+                request("ilse.marrow@larkwater.example", "view", "voyage.marign", one),
+                "resource.type");
+        malformed(
+                nembar,
+                request("ilse.marrow@larkwater.example", "delete", "voyage.margin", one),
+                "action.name");
+    }
+
+    @Test
+    void functionsAreAskedAboutByTheirLevels(Installation nembar) {
+        String month = "\"id\":\"month-end\"";
+        assertThat(yes(ask(nembar, "winifred.stroud", "run", "function", month))).isTrue();
+        assertThat(yes(ask(nembar, "ilse.marrow", "run", "function", month))).isFalse();
+        malformed(
+                nembar,
+                request("ilse.marrow@larkwater.example", "fly", "function", month),
+                "action.name");
+    }
+
+    @Test
+    void whatIsToBeCreatedNeedsNoKey(Installation nembar) {
+        String delta = "\"properties\":{\"basin\":\"sorrel-delta\"}";
+        assertThat(yes(ask(nembar, "ilse.marrow", "create", "voyage", delta))).isTrue();
+        assertThat(
+                        yes(
+                                ask(
+                                        nembar,
+                                        "ilse.marrow",
+                                        "create",
+                                        "voyage",
+                                        delta.replace("sorrel-delta", "winter-canal"))))
+                .isFalse();
+        malformed(
+                nembar,
+                request("ilse.marrow@larkwater.example", "view", "voyage", delta),
+                "resource.id");
+    }
+
+    @Test
+    void anotherInstantIsAskedAbout(Installation nembar) {
+        String livia =
+                request("livia.sarto@larkwater.example", "view", "berth_booking", "\"id\":\"B-1\"");
+        String later = livia.replace("\"context\":{}", "\"context\":{\"time\":\"TIME\"}");
+        assertThat(gateway(nembar).post(PATH, later.replace("TIME", "soon")).status())
+                .isEqualTo(400);
+        Answer early = gateway(nembar).post(PATH, later.replace("TIME", "2001-01-01T00:00:00Z"));
+        assertThat(early.status()).isEqualTo(404);
+        assertThat(
+                        gateway(nembar)
+                                .post(PATH, later.replace("TIME", "2027-06-01T00:00:00Z"))
+                                .status())
+                .isEqualTo(200);
+    }
 }

@@ -78,17 +78,22 @@ class SearchTest {
     }
 
     @Test
-    void whatABatchGetsWrongIsPointedAt(Installation nembar) {
+    void whatABatchGetsWrongIsANoOfItsOwn(Installation nembar) {
         Answer answer =
                 gateway(nembar)
                         .post(
                                 "/access/v1/evaluations",
                                 "{"
                                         + mabel(nembar)
-                                        + ",\"action\":{\"name\":\"view\"},\"evaluations\":[{}]}");
-        assertThat(answer.status()).isEqualTo(400);
-        assertThat(answer.json().at("/problems/0/path").asString())
-                .isEqualTo("evaluations[0].resource");
+                                        + ",\"action\":{\"name\":\"view\"},\"evaluations\":[{},"
+                                        + "{\"resource\":{\"type\":\"cargo_lot\",\"id\":\"L-2041\"}}]}");
+        assertThat(answer.status()).as(answer.text()).isEqualTo(200);
+        assertThat(answer.json().at("/evaluations/0/decision").asBoolean()).isFalse();
+        assertThat(answer.json().at("/evaluations/0/context/error/status").asInt()).isEqualTo(400);
+        assertThat(answer.json().at("/evaluations/0/context/error/message").asString())
+                .startsWith("evaluations[0].resource");
+        assertThat(answer.json().path("evaluations")).hasSize(2);
+        assertThat(answer.json().at("/evaluations/1/context").has("error")).isFalse();
     }
 
     @Test
@@ -213,10 +218,12 @@ class SearchTest {
                 nembar.administrator()
                         .get(
                                 "/api/ask/records?person=desmond.pryor&application=towline"
-                                        + "&type=voyage&operation=change&size=1&sort=number&descending=true")
+                                        + "&type=voyage&operation=dispatch&size=1"
+                                        + "&without=piers.lomax")
                         .json()
                         .at("/rows/0/key")
                         .asString();
+        assertThat(voyage).startsWith("V-");
         String request =
                 "{\"subject\":{\"type\":\"person\",\"id\":\"piers.lomax@larkwater.example\"PROPERTIES},"
                         + "\"action\":{\"name\":\"dispatch\"},"
@@ -228,17 +235,12 @@ class SearchTest {
                         .replace(
                                 "PROPERTIES",
                                 ",\"properties\":{\"delegation\":\"desmond-to-piers\"}");
-        boolean alone =
-                gateway.post("/access/v1/evaluation", own).json().path("decision").asBoolean();
+        Answer alone = gateway.post("/access/v1/evaluation", own);
+        assertThat(alone.json().path("decision").asBoolean()).as(alone.text()).isFalse();
+        assertThat(alone.json().at("/context/reasons/0").asString()).isNotBlank();
         Answer through = gateway.post("/access/v1/evaluation", acting);
         assertThat(through.status()).as(through.text()).isEqualTo(200);
         assertThat(through.json().path("decision").asBoolean()).isTrue();
-        String upper =
-                nembar.administrator()
-                        .get(
-                                "/api/ask/records?person=piers.lomax&application=towline&type=voyage&operation=dispatch&size=200")
-                        .text();
-        assertThat(alone).isEqualTo(upper.contains("\"" + voyage + "\""));
         Answer stranger =
                 gateway.post("/access/v1/evaluation", acting.replace("piers.lomax", "livia.sarto"));
         assertThat(stranger.status()).isEqualTo(400);
@@ -254,5 +256,26 @@ class SearchTest {
                 .isEqualTo(nembar.address());
         assertThat(found.json().path("search_action_endpoint").asString())
                 .isEqualTo(nembar.address() + "/access/v1/search/action");
+    }
+
+    @Test
+    void somebodyOfSeveralAccountsIsFoundOnceForEach(Installation nembar) {
+        String lot =
+                nembar.administrator()
+                        .get(
+                                "/api/ask/records?person=saskia.bellweather&application=towline"
+                                        + "&type=cargo_lot&size=1&account=hollis-grain")
+                        .json()
+                        .at("/rows/0/key")
+                        .asString();
+        String search =
+                "{\"subject\":{\"type\":\"person\"},\"action\":{\"name\":\"view\"},"
+                        + "\"resource\":{\"type\":\"cargo_lot\",\"id\":\""
+                        + lot
+                        + "\"},\"page\":{\"limit\":1000}}";
+        String found = gateway(nembar).post("/access/v1/search/subject", search).text();
+        assertThat(found)
+                .contains("\"properties\":" + "{\"account\":\"hollis-grain\"}")
+                .doesNotContain("marsh-malt");
     }
 }
