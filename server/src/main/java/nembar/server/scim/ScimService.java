@@ -135,6 +135,9 @@ class ScimService {
                         .orElseThrow(
                                 () -> BadRequestException.invalidSyntax("Operations is missing."));
         for (JsonNode one : operations) {
+            if (!one.isObject()) {
+                throw BadRequestException.invalidSyntax("Each of Operations is an object.");
+            }
             if (one instanceof ObjectNode operation && operation.path("op").isTextual()) {
                 operation.put("op", operation.path("op").asText().toLowerCase(Locale.ROOT));
             }

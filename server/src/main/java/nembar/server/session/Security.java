@@ -12,7 +12,6 @@ import org.springframework.http.HttpMethod;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.config.annotation.web.builders.HttpSecurity;
 import org.springframework.security.config.annotation.web.configurers.AbstractHttpConfigurer;
-import org.springframework.security.config.annotation.web.configurers.CsrfConfigurer;
 import org.springframework.security.config.http.SessionCreationPolicy;
 import org.springframework.security.core.userdetails.UserDetailsService;
 import org.springframework.security.core.userdetails.UsernameNotFoundException;
@@ -22,6 +21,9 @@ import org.springframework.security.web.AuthenticationEntryPoint;
 import org.springframework.security.web.SecurityFilterChain;
 import org.springframework.security.web.access.AccessDeniedHandler;
 import org.springframework.security.web.access.intercept.AuthorizationFilter;
+import org.springframework.security.web.csrf.CookieCsrfTokenRepository;
+import org.springframework.security.web.header.writers.CrossOriginOpenerPolicyHeaderWriter.CrossOriginOpenerPolicy;
+import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter.ReferrerPolicy;
 
 /** Who may knock at all: programs by bearer token, people by session. */
 @Configuration
@@ -29,6 +31,9 @@ class Security {
     private static final String CONTENT =
             "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data:;"
                     + " object-src 'none'; base-uri 'none'; frame-ancestors 'none'";
+
+    private static final String NO_DEVICES =
+            "camera=(), microphone=(), geolocation=(), payment=(), usb=()";
 
     private static final Pattern DESIGN =
             Pattern.compile("/api/applications/[^/]+/design(/part|/check|/propose)?");
@@ -99,14 +104,21 @@ class Security {
                                         .authenticated()
                                         .anyRequest()
                                         .permitAll())
-                .csrf(CsrfConfigurer::spa)
+                .csrf(csrf -> csrf.spa().csrfTokenRepository(csrfCookie()))
                 .requestCache(AbstractHttpConfigurer::disable)
                 .logout(AbstractHttpConfigurer::disable)
                 .httpBasic(AbstractHttpConfigurer::disable)
                 .formLogin(AbstractHttpConfigurer::disable)
                 .headers(
                         headers ->
-                                headers.contentSecurityPolicy(it -> it.policyDirectives(CONTENT)))
+                                headers.contentSecurityPolicy(it -> it.policyDirectives(CONTENT))
+                                        .referrerPolicy(it -> it.policy(ReferrerPolicy.SAME_ORIGIN))
+                                        .permissionsPolicyHeader(it -> it.policy(NO_DEVICES))
+                                        .crossOriginOpenerPolicy(
+                                                it ->
+                                                        it.policy(
+                                                                CrossOriginOpenerPolicy
+                                                                        .SAME_ORIGIN)))
                 .exceptionHandling(
                         errors ->
                                 errors.authenticationEntryPoint(
@@ -129,6 +141,13 @@ class Security {
         return path.startsWith("/access/")
                 || (DESIGN.matcher(path).matches() || QUESTION.matcher(path).matches())
                         && Bearer.sent(request.getHeader(HttpHeaders.AUTHORIZATION)).isPresent();
+    }
+
+    /** Read by the page's script, and sent only with requests that begin here. */
+    private static CookieCsrfTokenRepository csrfCookie() {
+        CookieCsrfTokenRepository cookies = CookieCsrfTokenRepository.withHttpOnlyFalse();
+        cookies.setCookieCustomizer(cookie -> cookie.sameSite("Strict"));
+        return cookies;
     }
 
     private AuthenticationEntryPoint unknown(String detail, String scheme) {

@@ -150,6 +150,10 @@ class Units {
                         .changing(now -> ChangeSet.of(arranged(now.directory(), order)))
                         .within(judgement -> note(author, judgement));
         for (Placed one : order.units()) {
+            if (one.key() == null) {
+                throw new BadRequest(
+                        "key", "Give each unit its key; a new one any that no other has.");
+            }
             command.seen(new ElementRef(UNIT, one.key()), one.version());
         }
         return submissions.submit(submission, command);
@@ -168,10 +172,6 @@ class Units {
         Map<String, String> newKeys = new HashMap<>();
         Set<String> taken = new HashSet<>(directory.unitNames().keySet());
         for (Placed one : order.units()) {
-            if (one.key() == null) {
-                throw new BadRequest(
-                        "key", "Give each unit its key; a new one any that no other has.");
-            }
             if (one.name() == null || one.name().isBlank()) {
                 throw new BadRequest("name", "Give the unit a name.");
             }

@@ -102,4 +102,17 @@ class SessionTest {
             assertThat(nembar.nobody().get(path).status()).as(path).isEqualTo(401);
         }
     }
+
+    @Test
+    void pagesKeepWhatTheyKnowToThemselves(Installation nembar) {
+        Answer answer = nembar.nobody().get("/api/session");
+        assertThat(answer.header("Referrer-Policy")).isEqualTo("same-origin");
+        assertThat(answer.header("Cross-Origin-Opener-Policy")).isEqualTo("same-origin");
+        assertThat(answer.header("Permissions-Policy")).contains("camera=()", "geolocation=()");
+        assertThat(answer.header("X-Content-Type-Options")).isEqualTo("nosniff");
+        assertThat(answer.header("Content-Security-Policy")).contains("frame-ancestors 'none'");
+        assertThat(answer.response().headers().allValues("Set-Cookie"))
+                .isNotEmpty()
+                .allMatch(cookie -> cookie.contains("SameSite=Strict"));
+    }
 }
