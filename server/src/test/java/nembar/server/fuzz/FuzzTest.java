@@ -36,7 +36,8 @@ import tools.jackson.databind.json.JsonMapper;
 
 /**
  * Sends requests of every operation, valid and broken, as each of the demo's four and by tokens: no
- * answer is a 500, none takes over five seconds, and nearly all operations are reached with a yes.
+ * answer is a 500, none takes over five seconds, and four of five operations are reached with a
+ * yes.
  *
  * <p>{@code -Dnembar.fuzz.requests=} sets how many, {@code -Dnembar.fuzz.seed=} repeats a run.
  */
@@ -44,7 +45,10 @@ class FuzzTest {
     private static final int REQUESTS = Integer.getInteger("nembar.fuzz.requests", 20_000);
     private static final long SEED = Long.getLong("nembar.fuzz.seed", 20_261_127);
     private static final Duration AT_MOST = Duration.ofSeconds(5);
-    private static final double REACHED = 0.95;
+
+    /** What takes a second person, a mail or a directory to be reached is left to other tests. */
+    private static final double REACHED = 0.80;
+
     private static final int TOLD = 40;
     private static final int LEARNT_AT_MOST = 60_000;
 
@@ -60,6 +64,10 @@ class FuzzTest {
     /** What would take the demo's four away from under the test, unless it is broken. */
     private static final Set<String> ALONE =
             Set.of("signOut", "endSession", "endOtherSessions", "changePassword");
+
+    /** What counts as a wrong password, and in the end locks whoever it is tried as. */
+    private static final Set<String> PROOFS =
+            Set.of("changePassword", "newSecondFactor", "confirmSecondFactor", "endSecondFactor");
 
     private static final JsonMapper JSON = new JsonMapper();
     private static Cluster cluster;
@@ -155,8 +163,8 @@ class FuzzTest {
     }
 
     private void send(int number, Request request) throws IOException, InterruptedException {
-        int who = random.nextInt(PEOPLE.size());
         Op op = request.op();
+        int who = PROOFS.contains(op.id()) ? PEOPLE.size() - 1 : random.nextInt(PEOPLE.size());
         boolean program = op.path().startsWith("/access/") || op.scim();
         Map<String, String> headers = new LinkedHashMap<>(request.headers());
         HttpClient through = http;

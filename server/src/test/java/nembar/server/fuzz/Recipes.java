@@ -81,7 +81,15 @@ final class Recipes {
                                 "address",
                                 "/ask/what-can?person=p" + number % 50));
             case "changeQuestion":
-                return Optional.of(Map.of("shared", true, "version", random.nextInt(2)));
+                return Optional.of(
+                        Map.of(
+                                "shared",
+                                random.nextBoolean(),
+                                "version",
+                                version(pool, "questions")));
+            case "changeBatch":
+                return Optional.of(
+                        Map.of("note", "Welcome " + number, "version", version(pool, "bring-in")));
             case "beginByText":
                 return Optional.of(
                         Map.of(
@@ -180,7 +188,7 @@ final class Recipes {
             case "messageTeam":
                 return Optional.of(Map.of("subject", "Fuzz", "body", "Nothing to do."));
             case "newSecondFactor":
-                return Optional.of(Map.of("password", "kelp-and-ochre-7"));
+                return Optional.of(Map.of("password", "reads-every-ledger"));
             case "changePassword":
                 return Optional.of(Map.of("now", "wrong", "password", "correct-horse-" + number));
             case "POST /scim/v2/Users", "PUT /scim/v2/Users/{id}":
@@ -213,6 +221,10 @@ final class Recipes {
             default:
                 return Optional.empty();
         }
+    }
+
+    private static int version(Pool pool, String collection) {
+        return pool.any(collection + ".version").map(Integer::parseInt).orElse(0);
     }
 
     private static Map<String, Object> patch(Op op, int number) {

@@ -164,6 +164,12 @@ final class Requests {
         if (param.in().equals("path")) {
             String[] segments = op.path().substring(0, op.path().indexOf("{" + name)).split("/");
             String collection = segments[segments.length - 1];
+            if (name.equals("token") && collection.equals("tokens")) {
+                return pool.any("tokens.id").or(() -> Optional.of("1"));
+            }
+            if (name.equals("key") && op.path().contains("/tokens")) {
+                return Optional.of("towline.gateway");
+            }
             Optional<String> of =
                     pool.any(collection + "." + name)
                             .or(() -> pool.any(collection + ".id"))
@@ -215,6 +221,9 @@ final class Requests {
     }
 
     private String body(Op op, JsonNode schema) {
+        if (op.id().equals("beginByFile")) {
+            return "email,name\nfile." + random.nextInt(10_000) + "@larkwater.example,Fay File\n";
+        }
         Optional<Object> recipe = chance(0.8) ? Recipes.body(op, pool, random) : Optional.empty();
         return recipe.map(JSON::writeValueAsString)
                 .orElseGet(() -> JSON.writeValueAsString(made("", schema, 0)));
@@ -266,6 +275,9 @@ final class Requests {
                 return List.of("", "null", "[]", "{", "[null]", "\"x\"", "1", "[".repeat(2_000))
                         .get(random.nextInt(8));
             default:
+                if (!body.startsWith("{") && !body.startsWith("[")) {
+                    return body + "\u0000\ud800,,,\n\"";
+                }
                 JsonNode root = JSON.readTree(body);
                 List<Runnable> places = new ArrayList<>();
                 collect(root, places);
