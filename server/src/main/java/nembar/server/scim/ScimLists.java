@@ -107,6 +107,9 @@ final class ScimLists {
         Path path;
         try {
             path = Path.fromString(asked.sortBy());
+            if (path.isRoot()) {
+                throw BadRequestException.invalidPath("Name the attribute to sort by.");
+            }
         } catch (BadRequestException malformed) {
             throw BadRequestException.invalidPath(malformed.getMessage());
         }

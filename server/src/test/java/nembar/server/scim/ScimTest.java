@@ -402,6 +402,7 @@ class ScimTest {
         nembar.server.testing.Client client = byHand(nembar);
         assertThat(client.get("/scim/v2/Users?count=2026-02-30").status()).isEqualTo(400);
         assertThat(client.get("/scim/v2/Users?startIndex=1e9").status()).isEqualTo(400);
+        assertThat(client.get("/scim/v2/Users?sortBy=%00").status()).isEqualTo(400);
         String filter = "userName eq \"x\" or ".repeat(20_000) + "userName pr";
         String search =
                 "{\"schemas\":[\"urn:ietf:params:scim:api:messages:2.0:SearchRequest\"],\"filter\":\""
