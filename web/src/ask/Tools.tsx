@@ -1,9 +1,12 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import { useQuery } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
 import { useLocation, useSearchParams } from 'react-router';
+import { api, data } from '../api/client';
 import { exactly } from '../app/when';
 import { QuestionsButton } from './Questions';
+import { instantFrom } from './question';
 import { useQuestionActs } from './questions';
 
 /** A question that stands so long was meant. */
@@ -20,6 +23,7 @@ export function Tools({ asked }: { asked: boolean }) {
   const [params] = useSearchParams();
   const { note, keep } = useQuestionActs();
   const application = params.get('application') ?? 'towline';
+  const on = useRestsOn(application, instantFrom(params.get('at')), asked);
   const main = () => place.current?.closest('main') ?? null;
   const said = () => ({
     application,
@@ -80,9 +84,27 @@ export function Tools({ asked }: { asked: boolean }) {
         sx={{ display: 'none', '@media print': { display: 'block', width: '100%', fontSize: 12 } }}
       >
         Asked on {exactly(new Date().toISOString())}
+        {on && `, on publication no. ${on.number} of ${exactly(on.at)}`}
       </Box>
     </>
   );
+}
+
+/** The publication in force at an instant, or now; what a page on paper rests on. */
+function useRestsOn(application: string, at: string, enabled: boolean) {
+  const until = at === '' ? {} : { until: new Date(Date.parse(at) + 1).toISOString() };
+  const last = useQuery({
+    queryKey: ['rests-on', application, until],
+    queryFn: () =>
+      data(
+        api.GET('/api/applications/{application}/publications', {
+          params: { path: { application }, query: { ...until, size: 1 } },
+        }),
+      ),
+    enabled,
+    retry: false,
+  });
+  return last.data?.publications[0];
 }
 
 /** The slots of a question as they are filled, in a sentence. */

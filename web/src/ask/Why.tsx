@@ -18,6 +18,7 @@ import { DoingSlots, useDoing } from './DoingSlots';
 import type { Doing } from './doing';
 import { KeepSo } from './KeepSo';
 import { instantFrom, type Pick, type Slots, slotsOf } from './question';
+import { TimeLine } from './TimeLine';
 import { Working } from './Working';
 
 /** Whether somebody can do something, by which routes, or what is missing and what would mend it. */
@@ -54,7 +55,12 @@ export function Why() {
         <InstantSlot at={slots.at} onChange={(at) => say({ at })} />
       </Asking>
       {slots.person && pick ? (
-        <Answer slots={slots} pick={pick} />
+        <>
+          <Box sx={{ mt: 1.5 }}>
+            <TimeLine slots={slots} onWhen={(at) => say({ at })} />
+          </Box>
+          <Answer slots={slots} pick={pick} />
+        </>
       ) : (
         <Typography color="textSecondary" sx={{ mt: 3 }}>
           Fill in who, and what they would do; name one record by its number, if it is about one.

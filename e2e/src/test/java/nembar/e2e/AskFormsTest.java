@@ -179,6 +179,7 @@ class AskFormsTest {
         page.go(WHY).read("Bram Oduya may not view invoice 3016");
         assertThat(page.printed())
                 .contains("Bram Oduya", "view invoices", "3016", "Asked on ")
+                .contains("on publication no. ", "Rests on publication no.")
                 .contains("Bram Oduya may not view invoice 3016")
                 .contains("What it would take");
     }
