@@ -5,6 +5,7 @@ import { expect, test } from 'vitest';
 import { Refusal, serve, show } from '../testing/served';
 import LookPlace from './LookPlace';
 import { compared } from './RowsSeen';
+import { why } from './Withheld';
 
 const value = (level: string, text?: string) =>
   text === undefined ? { level } : { level, value: text };
@@ -190,4 +191,47 @@ test('what is not theirs to look at says so', async () => {
   });
   look('/look/app?person=ann&type=load');
   expect(await screen.findByText(/These records are guarded/)).toBeTruthy();
+});
+
+test('where a reason is wanted, it is said before anything is shown', async () => {
+  let said = false;
+  const calls = serve({
+    ...served,
+    'GET /api/ask/what-can/parts': () => ({
+      outline: { ...whatCan, person: { ...whatCan.person, reasonWanted: !said } },
+    }),
+    'POST /api/ask/looks': () => {
+      said = true;
+      return {};
+    },
+    'GET /api/ask/records': () => page(row('T-1', true, value('hidden'), value('view', 'Ore'))),
+  });
+  look('/look/app?person=ann&type=trip');
+  const why = await screen.findByRole('textbox', { name: 'Why you look through Ann Reed' });
+  expect(calls.some((call) => call.path === '/api/ask/records')).toBe(false);
+  const go = screen.getByRole('button', { name: 'Look through Ann Reed' });
+  expect(go).toHaveProperty('disabled', true);
+  await userEvent.type(why, 'ticket 4711');
+  await userEvent.click(go);
+  expect(await screen.findByRole('button', { name: 'T-1' })).toBeTruthy();
+  expect(calls.find((call) => call.path === '/api/ask/looks')?.body).toEqual({
+    person: 'ann',
+    application: 'app',
+    account: '',
+    reason: 'ticket 4711',
+  });
+});
+
+test('why something is withheld is told in a sentence or two', () => {
+  const because = {
+    yes: false,
+    title: 'Ann Reed may not view trip T-2',
+    summary: '',
+    routes: [],
+    cuts: [],
+    missing: ['They hold no role.', 'It is not shared.', 'A third.'],
+    list: false,
+  };
+  expect(why(because)).toBe('Ann Reed may not view trip T-2. They hold no role. It is not shared.');
+  expect(why({ ...because, missing: [] })).toContain('No route leads there.');
 });

@@ -101,12 +101,14 @@ function Head({ of, sheet }: { of: Key; sheet: Sheet }) {
                     ] as [string, React.ReactNode],
                   ]
                 : []),
-              ...sheet.children.map((one): [string, React.ReactNode] => [
-                'Has',
-                one.records === undefined
-                  ? `${one.title.toLowerCase()}; how many is not yours to see`
-                  : `${one.records === 0 ? 'no' : number(one.records)} ${one.title.toLowerCase()}`,
-              ]),
+              ...(sheet.children.length > 0
+                ? [
+                    [
+                      'Has',
+                      sheet.children.map((one) => <div key={one.type}>{childrenOf(one)}</div>),
+                    ] as [string, React.ReactNode],
+                  ]
+                : []),
             ]}
           />
         </section>
@@ -115,6 +117,12 @@ function Head({ of, sheet }: { of: Key; sheet: Sheet }) {
     </>
   );
 }
+
+/** How many records of a kind belong to it. */
+const childrenOf = ({ title, records }: Sheet['children'][number]) =>
+  records === undefined
+    ? `${title.toLowerCase()}; how many is not yours to see`
+    : `${records === 0 ? 'no' : number(records)} ${title.toLowerCase()}`;
 
 const PLACES: Record<string, (key: string) => string> = {
   person: (key) => `/people/p/${encodeURIComponent(key)}`,
