@@ -121,7 +121,7 @@ final class TypeCheck {
                 call.arguments().forEach(part -> expect(part, ValueType.NUMBER));
                 if (call.operator() == Operator.POWER) {
                     whole(call.argument(1), 0, LARGEST_POWER, "an exponent");
-                    if (factors(call) > FACTORS_AT_MOST) {
+                    if (Powers.factors(call) > FACTORS_AT_MOST) {
                         throw refused(
                                 call,
                                 "a power may multiply out to at most "
@@ -133,26 +133,6 @@ final class TypeCheck {
             }
         }
         return ValueType.TRUTH;
-    }
-
-    /** How many values stand in an expression once its powers are multiplied out. */
-    private static long factors(Expression expression) {
-        if (!(expression instanceof Expression.Call call)) {
-            return 1;
-        }
-        if (call.operator() != Operator.POWER) {
-            return call.arguments().stream().mapToLong(TypeCheck::factors).sum();
-        }
-        boolean written =
-                call.argument(1) instanceof Expression.Literal literal
-                        && literal.value() instanceof BigDecimal;
-        long times =
-                written
-                        ? ((BigDecimal) ((Expression.Literal) call.argument(1)).value())
-                                .min(BigDecimal.TEN)
-                                .longValue()
-                        : 1;
-        return factors(call.argument(0)) * Math.max(1, times);
     }
 
     private void comparison(Expression.Call call) {

@@ -52,7 +52,7 @@ public class Acts {
     /** Notes it unless the same was noted lately. */
     @Transactional
     public void noteOnce(String actor, String kind, String key, String words, Duration within) {
-        if (!noted(actor, kind, key, words, within)) {
+        if (lately(actor, kind, key, "words = :words", words, within) == 0) {
             note(actor, kind, key, words);
         }
     }
@@ -60,18 +60,26 @@ public class Acts {
     /** Whether a person lately did to one what begins with these words. */
     @Transactional(readOnly = true)
     public boolean noted(String actor, String kind, String key, String words, Duration within) {
+        return lately(actor, kind, key, "locate(:words, words) = 1", words, within) > 0;
+    }
+
+    /**
+     * @param having the part of the query that compares the words
+     */
+    private long lately(
+            String actor, String kind, String key, String having, String words, Duration within) {
         return entities.createQuery(
-                                "select count(one) from ActRow one where kind = :kind and key = :key"
-                                        + " and actorKind = 'person' and actor = :actor"
-                                        + " and locate(:words, words) = 1 and at > :since",
-                                Long.class)
-                        .setParameter("kind", kind)
-                        .setParameter("key", key)
-                        .setParameter("actor", actor)
-                        .setParameter("words", words)
-                        .setParameter("since", clock.instant().minus(within))
-                        .getSingleResult()
-                > 0;
+                        "select count(one) from ActRow one where kind = :kind and key = :key"
+                                + " and actorKind = 'person' and actor = :actor and at > :since"
+                                + " and "
+                                + having,
+                        Long.class)
+                .setParameter("kind", kind)
+                .setParameter("key", key)
+                .setParameter("actor", actor)
+                .setParameter("words", words)
+                .setParameter("since", clock.instant().minus(within))
+                .getSingleResult();
     }
 
     /** The same of whoever acts. */

@@ -35,7 +35,14 @@ class DifferenceService {
     }
 
     DifferenceShown between(Person me, Lookups.Side first, Lookups.Side second) {
-        Moment one = lookups.moment(me, first.where());
+        return between(me, lookups.moment(me, first.where()), first, second);
+    }
+
+    /**
+     * @param one the moment of the first side
+     */
+    private DifferenceShown between(
+            Person me, Moment one, Lookups.Side first, Lookups.Side second) {
         Moment other = lookups.moment(me, second.where());
         Seat left = lookups.seat(me, one, first);
         Seat right = lookups.seat(me, other, second);
@@ -87,8 +94,9 @@ class DifferenceService {
 
     /** The same in the application's words: what, how far one does, and how far the other. */
     List<List<String>> rows(Person me, Lookups.Side first, Lookups.Side second) {
-        Catalogue catalogue = lookups.moment(me, first.where()).model().catalogue();
-        return between(me, first, second).lines().stream()
+        Moment one = lookups.moment(me, first.where());
+        Catalogue catalogue = one.model().catalogue();
+        return between(me, one, first, second).lines().stream()
                 .map(
                         line ->
                                 List.of(

@@ -1,7 +1,6 @@
 package nembar.server.answers;
 
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -10,7 +9,6 @@ import java.util.Set;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import nembar.core.answers.Moment;
-import nembar.core.answers.WhoCan;
 import nembar.core.catalogue.Operation;
 import nembar.core.catalogue.RecordType;
 import nembar.core.coverage.GovernedRecord;
@@ -65,9 +63,6 @@ class RecordAccessHistory {
         this.publications = publications;
     }
 
-    /** Who reaches it, by operation. */
-    private record Reach(Map<Operation, Set<Person>> able) {}
-
     AccessHistory of(Person me, String application, String typeKey, String key) {
         Moment now = lookups.moment(me, new Lookups.Where(application, null, null));
         RecordType type = Lookups.type(now.model(), typeKey);
@@ -79,10 +74,10 @@ class RecordAccessHistory {
         List<AccessChanged> changed = new ArrayList<>();
         for (Publication one : past.items()) {
             Moment with = moments.of(me, application, "", Optional.of(one.at()));
-            Reach after = reach(with, type, record);
-            Reach before =
+            Map<Operation, Set<Person>> after = reach(with, type, record);
+            Map<Operation, Set<Person>> before =
                     one.number() == FIRST
-                            ? new Reach(Map.of())
+                            ? Map.<Operation, Set<Person>>of()
                             : reach(without(me, one, with), type, record);
             List<ReachChange> changes = changes(before, after, visible);
             if (!changes.isEmpty()) {
@@ -111,28 +106,21 @@ class RecordAccessHistory {
     }
 
     /** Nobody, where the application did not have such records yet. */
-    private Reach reach(Moment then, RecordType type, GovernedRecord record) {
-        Map<Operation, Set<Person>> able = new LinkedHashMap<>();
-        Optional<RecordType> known = then.model().catalogue().recordType(type.key());
-        if (known.isPresent()) {
-            WhoCan who = new WhoCan(then);
-            Relatives relatives = records.relatives(then.model().application().key());
-            for (Operation operation : known.get().operations()) {
-                if (!operation.equals(Operation.CREATE)) {
-                    able.put(
-                            operation,
-                            who.on(known.get(), operation, record, relatives).stream()
-                                    .map(one -> one.seat().person())
-                                    .collect(Collectors.toCollection(LinkedHashSet::new)));
-                }
-            }
-        }
-        return new Reach(able);
+    private Map<Operation, Set<Person>> reach(Moment then, RecordType type, GovernedRecord record) {
+        Relatives relatives = records.relatives(then.model().application().key());
+        return then.model()
+                .catalogue()
+                .recordType(type.key())
+                .map(known -> RecordReach.of(then, known, record, relatives))
+                .orElse(Map.of());
     }
 
-    private static List<ReachChange> changes(Reach before, Reach after, Predicate<Person> visible) {
-        Set<Operation> operations = new LinkedHashSet<>(after.able().keySet());
-        operations.addAll(before.able().keySet());
+    private static List<ReachChange> changes(
+            Map<Operation, Set<Person>> before,
+            Map<Operation, Set<Person>> after,
+            Predicate<Person> visible) {
+        Set<Operation> operations = new LinkedHashSet<>(after.keySet());
+        operations.addAll(before.keySet());
         List<ReachChange> changes = new ArrayList<>();
         for (Operation operation : operations) {
             List<String> gained = only(after, before, operation, visible);
@@ -152,12 +140,15 @@ class RecordAccessHistory {
 
     /** Names of those who can by one and not by the other. */
     private static List<String> only(
-            Reach one, Reach other, Operation operation, Predicate<Person> visible) {
+            Map<Operation, Set<Person>> one,
+            Map<Operation, Set<Person>> other,
+            Operation operation,
+            Predicate<Person> visible) {
         Set<String> others =
-                other.able().getOrDefault(operation, Set.of()).stream()
+                other.getOrDefault(operation, Set.of()).stream()
                         .map(Person::key)
                         .collect(Collectors.toSet());
-        return one.able().getOrDefault(operation, Set.of()).stream()
+        return one.getOrDefault(operation, Set.of()).stream()
                 .filter(person -> !others.contains(person.key()))
                 .filter(visible)
                 .map(Person::name)

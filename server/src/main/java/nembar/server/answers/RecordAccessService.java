@@ -8,8 +8,6 @@ import java.util.TreeSet;
 import java.util.function.Predicate;
 import nembar.core.answers.Counting;
 import nembar.core.answers.Moment;
-import nembar.core.answers.WhoCan;
-import nembar.core.catalogue.Operation;
 import nembar.core.catalogue.RecordType;
 import nembar.core.coverage.GovernedRecord;
 import nembar.core.coverage.RecordSet;
@@ -148,28 +146,21 @@ class RecordAccessService {
 
     private List<OperationReach> reach(
             Person me, Moment moment, RecordType type, GovernedRecord record) {
-        WhoCan who = new WhoCan(moment);
         Relatives relatives = records.relatives(moment.model().application().key());
         Predicate<Person> visible = governance.mayView(me);
         List<OperationReach> reach = new ArrayList<>();
-        for (Operation operation : type.operations()) {
-            if (operation.equals(Operation.CREATE)) {
-                continue;
-            }
-            List<Person> all =
-                    who.on(type, operation, record, relatives).stream()
-                            .map(one -> one.seat().person())
-                            .distinct()
-                            .toList();
-            List<Person> seen = all.stream().filter(visible).toList();
-            reach.add(
-                    new OperationReach(
-                            operation.key(),
-                            operation.label(),
-                            seen.size(),
-                            (int) seen.stream().filter(Person::external).count(),
-                            all.size() - seen.size()));
-        }
+        RecordReach.of(moment, type, record, relatives)
+                .forEach(
+                        (operation, all) -> {
+                            List<Person> seen = all.stream().filter(visible).toList();
+                            reach.add(
+                                    new OperationReach(
+                                            operation.key(),
+                                            operation.label(),
+                                            seen.size(),
+                                            (int) seen.stream().filter(Person::external).count(),
+                                            all.size() - seen.size()));
+                        });
         return reach;
     }
 

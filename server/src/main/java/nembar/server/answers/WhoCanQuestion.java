@@ -71,17 +71,36 @@ final class WhoCanQuestion {
 
         /** The same of these records only. */
         Found among(RecordSet some) {
-            return new Found(
-                    seat,
-                    level,
-                    ways,
-                    routes,
+            return with(
                     counted.map(of -> new Counted(of.type(), RecordSet.allOf(of.records(), some))));
+        }
+
+        /** The same, counted. */
+        Found numbered(Map<RecordSet, Long> counts) {
+            return with(
+                    counted.map(
+                            of ->
+                                    new Counted(
+                                            of.type(),
+                                            of.records(),
+                                            Optional.of(counts.get(of.records())))));
+        }
+
+        private Found with(Optional<Counted> other) {
+            return new Found(seat, level, ways, routes, other);
         }
     }
 
-    /** How many records it is about. */
-    record Counted(RecordType type, RecordSet records) {}
+    /**
+     * How many records it is about.
+     *
+     * @param number empty until it is counted
+     */
+    record Counted(RecordType type, RecordSet records, Optional<Long> number) {
+        Counted(RecordType type, RecordSet records) {
+            this(type, records, Optional.empty());
+        }
+    }
 
     private final Lookups lookups;
     private final Records records;
@@ -134,6 +153,7 @@ final class WhoCanQuestion {
         }
         return bounded.stream()
                 .filter(one -> counts.get(one.counted().orElseThrow().records()) > 0)
+                .map(one -> one.numbered(counts))
                 .toList();
     }
 

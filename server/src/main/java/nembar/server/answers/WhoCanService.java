@@ -25,6 +25,7 @@ import nembar.core.words.Sentences;
 import nembar.server.answers.WhoCanController.Able;
 import nembar.server.answers.WhoCanController.ByWhat;
 import nembar.server.answers.WhoCanController.WhoCanPage;
+import nembar.server.answers.WhoCanQuestion.Counted;
 import nembar.server.answers.WhoCanQuestion.Found;
 import nembar.server.answers.WhoCanQuestion.Subject;
 import nembar.server.governance.Governance;
@@ -137,6 +138,7 @@ class WhoCanService {
         Map<RecordType, List<RecordSet>> sets = new LinkedHashMap<>();
         page.stream()
                 .flatMap(one -> one.counted().stream())
+                .filter(of -> of.number().isEmpty())
                 .forEach(
                         of ->
                                 sets.computeIfAbsent(of.type(), any -> new ArrayList<>())
@@ -168,18 +170,17 @@ class WhoCanService {
                                                 .map(model.directory().accountNames()::get),
                                         one.seat().person().external(),
                                         one.level(),
-                                        one.counted()
-                                                .flatMap(
-                                                        of ->
-                                                                counts.map(
-                                                                        all ->
-                                                                                all.get(of.type())
-                                                                                        .get(
-                                                                                                of
-                                                                                                        .records())))
-                                                .filter(some -> some != Counting.WITHHELD),
+                                        one.counted().flatMap(of -> number(of, counts)),
                                         one.routes().get()))
                 .toList();
+    }
+
+    /** How many there are; empty where that is not counted, or not for whoever asks. */
+    private static Optional<Long> number(
+            Counted of, Optional<Map<RecordType, Map<RecordSet, Long>>> counts) {
+        return of.number()
+                .or(() -> counts.map(all -> all.get(of.type()).get(of.records())))
+                .filter(some -> some != Counting.WITHHELD);
     }
 
     /** By what people came by it, the way of most people first. */

@@ -92,10 +92,16 @@ class AccessChanges {
         return new RestsOn(
                 who.at(),
                 now,
-                publications(application, wanted("", who.at().plusMillis(1)), 1).stream()
-                        .findFirst()
-                        .map(Publication::number),
+                publication(question),
                 Stream.concat(past.stream(), coming.stream()).toList());
+    }
+
+    /** Number of the publication in force at the instant asked about; empty before the first. */
+    Optional<Long> publication(Question question) {
+        Instant at = question.access().who().at();
+        return publications(question.application(), wanted("", at.plusMillis(1)), 1).stream()
+                .findFirst()
+                .map(Publication::number);
     }
 
     /** From what is published now on; of somebody new, from what they would have. */

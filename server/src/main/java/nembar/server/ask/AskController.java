@@ -84,6 +84,11 @@ class AskController {
             String set,
             String unit,
             String team) {
+        /** Somebody who is there. */
+        static Asked about(String person, String application, String account, String at) {
+            return new Asked(person, application, account, null, at, null, null, null, null);
+        }
+
         Slots slots(String draft) {
             return new Slots(
                     person,
@@ -118,13 +123,12 @@ class AskController {
     @Operation(operationId = "accessCard")
     ResponseEntity<byte[]> card(@ParameterObject Asked asked) {
         Question question = understood(asked, "");
-        RestsOn on = changes.of(question);
         byte[] card =
                 AccessCard.of(
                         whatCan.answerInFull(question, me.person()),
-                        on.at(),
+                        question.access().who().at(),
                         question.model().application().zone(),
-                        on.publication());
+                        changes.publication(question));
         return ResponseEntity.ok()
                 .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"access-card.pdf\"")
                 .body(card);
@@ -277,17 +281,7 @@ class AskController {
     @ResponseStatus(HttpStatus.NO_CONTENT)
     @Operation(operationId = "sayWhyOneLooks")
     void look(@RequestBody LookReason why) {
-        Asked of =
-                new Asked(
-                        why.person(),
-                        why.application(),
-                        why.account(),
-                        null,
-                        null,
-                        null,
-                        null,
-                        null,
-                        null);
+        Asked of = Asked.about(why.person(), why.application(), why.account(), null);
         looks.say(me.person(), understood(of, ""), why.reason());
     }
 
@@ -296,16 +290,11 @@ class AskController {
                 .map(
                         person ->
                                 understood(
-                                        new Asked(
+                                        Asked.about(
                                                 person,
                                                 asked.application(),
                                                 list.withoutAccount(),
-                                                null,
-                                                asked.at(),
-                                                null,
-                                                null,
-                                                null,
-                                                null),
+                                                asked.at()),
                                         draft));
     }
 

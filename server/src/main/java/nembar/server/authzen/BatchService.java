@@ -16,9 +16,11 @@ class BatchService {
     private static final int AT_MOST = 1_000;
 
     private final EvaluationService evaluations;
+    private final Subjects subjects;
 
-    BatchService(EvaluationService evaluations) {
+    BatchService(EvaluationService evaluations, Subjects subjects) {
         this.evaluations = evaluations;
+        this.subjects = subjects;
     }
 
     /**
@@ -47,9 +49,10 @@ class BatchService {
             throw new BadRequest("evaluations", "Ask at most " + AT_MOST + " at once.");
         }
         String semantic = semantic(batch);
+        PastMoments past = subjects.moments();
         List<Answer> answers = new ArrayList<>();
         for (int i = 0; i < batch.evaluations().size(); i++) {
-            Answer answer = one(batch, i);
+            Answer answer = one(batch, i, past);
             answers.add(answer);
             boolean enough =
                     semantic.equals("deny_on_first_deny") && !answer.decision()
@@ -61,7 +64,7 @@ class BatchService {
         return new Answers(answers);
     }
 
-    private Answer one(Evaluations batch, int index) {
+    private Answer one(Evaluations batch, int index, PastMoments past) {
         Evaluation own = batch.evaluations().get(index);
         try {
             return evaluations.evaluate(
@@ -69,7 +72,8 @@ class BatchService {
                             own.subject() != null ? own.subject() : batch.subject(),
                             own.action() != null ? own.action() : batch.action(),
                             own.resource() != null ? own.resource() : batch.resource(),
-                            own.context() != null ? own.context() : batch.context()));
+                            own.context() != null ? own.context() : batch.context()),
+                    past);
         } catch (BadRequest malformed) {
             // One that cannot be evaluated is a no of its own; the others are answered.
             return new Answer(

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.BiFunction;
 import java.util.stream.Stream;
 import nembar.core.answers.Moment;
 import nembar.core.catalogue.Field;
@@ -60,6 +61,15 @@ class EvaluationService {
     record Answer(boolean decision, Map<String, Object> context) {}
 
     Answer evaluate(Evaluation asked) {
+        return evaluate(asked, subjects.moments());
+    }
+
+    /**
+     * The same of one evaluation among others.
+     *
+     * @param past the moments that these ask about
+     */
+    Answer evaluate(Evaluation asked, PastMoments past) {
         require(asked.subject() != null, "subject", "Name the subject.");
         require(asked.action() != null, "action", "Name the action.");
         require(asked.resource() != null, "resource", "Name the resource.");
@@ -72,16 +82,16 @@ class EvaluationService {
         require(filled(asked.resource().type()), "resource.type", "Name the record type.");
         String type = asked.resource().type();
         if (type.equals(FUNCTION)) {
-            return function(asked);
+            return function(asked, past);
         }
         int dot = type.indexOf('.');
         return dot < 0
-                ? record(asked)
-                : field(asked, type.substring(0, dot), type.substring(dot + 1));
+                ? record(asked, past)
+                : field(asked, type.substring(0, dot), type.substring(dot + 1), past);
     }
 
-    private Answer record(Evaluation asked) {
-        Moment moment = subjects.moment(asked.resource().type(), asked.context());
+    private Answer record(Evaluation asked, PastMoments past) {
+        Moment moment = subjects.moment(asked.resource().type(), asked.context(), past);
         AccessModel model = moment.model();
         RecordType type = model.catalogue().recordType(asked.resource().type()).orElseThrow();
         Operation operation = operation(type, asked.action().name());
@@ -91,33 +101,54 @@ class EvaluationService {
                         || filled(asked.resource().id()),
                 "resource.id",
                 "Give the record's key.");
-        Optional<Standpoint> who = subjects.who(moment, asked.subject());
-        if (who.isEmpty()) {
-            return nobody();
-        }
-        Optional<GovernedRecord> record = record(model, type, asked.resource());
-        if (record.isEmpty()) {
-            return no(List.of("There is no " + type.singular() + " of this key."));
-        }
-        PersonAccess access = new PersonAccess(model, who.get());
-        Relatives relatives = records.relatives(model.application().key());
-        Decision decision = decide(asked, access, type, operation, record.get(), relatives);
-        Telling telling = new Telling(model, who.get());
+        return onRecord(
+                asked,
+                moment,
+                type,
+                (access, record) -> decided(asked, access, type, operation, record));
+    }
+
+    private Answer decided(
+            Evaluation asked,
+            PersonAccess access,
+            RecordType type,
+            Operation operation,
+            GovernedRecord record) {
+        Relatives relatives = records.relatives(access.model().application().key());
+        Decision decision = decide(asked, access, type, operation, record, relatives);
+        Telling telling = new Telling(access.model(), access.who());
         return decision.allowed()
                 ? yes(decision.grants().stream().map(telling::route))
                 : no(
-                        WhyNot.on(access, type, operation, record.get(), relatives, decision)
-                                .stream()
+                        WhyNot.on(access, type, operation, record, relatives, decision).stream()
                                 .limit(REASONS_AT_MOST)
                                 .map(telling::missing)
                                 .toList());
     }
 
     /**
+     * The answer about the record, from where the subject stands; a no where either is not there.
+     */
+    private Answer onRecord(
+            Evaluation asked,
+            Moment moment,
+            RecordType type,
+            BiFunction<PersonAccess, GovernedRecord, Answer> answer) {
+        Optional<Standpoint> who = subjects.who(moment, asked.subject());
+        if (who.isEmpty()) {
+            return nobody();
+        }
+        PersonAccess access = new PersonAccess(moment.model(), who.get());
+        return record(moment.model(), type, asked.resource())
+                .map(record -> answer.apply(access, record))
+                .orElseGet(() -> no(List.of("There is no " + type.singular() + " of this key.")));
+    }
+
+    /**
      * Whether a field of a record is seen, or may be changed: a resource type as "voyage.margin".
      */
-    private Answer field(Evaluation asked, String typeKey, String fieldKey) {
-        Moment moment = subjects.moment(typeKey, asked.context());
+    private Answer field(Evaluation asked, String typeKey, String fieldKey, PastMoments past) {
+        Moment moment = subjects.moment(typeKey, asked.context(), past);
         AccessModel model = moment.model();
         RecordType type = model.catalogue().recordType(typeKey).orElseThrow();
         Field field =
@@ -139,37 +170,42 @@ class EvaluationService {
                 "action.name",
                 "A field is viewed or changed: use `view` or `change`.");
         require(filled(asked.resource().id()), "resource.id", "Give the record's key.");
-        Optional<Standpoint> who = subjects.who(moment, asked.subject());
-        if (who.isEmpty()) {
-            return nobody();
-        }
-        Optional<GovernedRecord> record = record(model, type, asked.resource());
-        if (record.isEmpty()) {
-            return no(List.of("There is no " + type.singular() + " of this key."));
-        }
-        FieldLevel level =
-                new PersonAccess(model, who.get())
-                        .field(type, field)
-                        .levelOn(record.get(), records.relatives(model.application().key()));
+        return onRecord(
+                asked,
+                moment,
+                type,
+                (access, record) ->
+                        level(
+                                type,
+                                field,
+                                access.field(type, field)
+                                        .levelOn(
+                                                record,
+                                                records.relatives(model.application().key())),
+                                change ? FieldLevel.CHANGE : FieldLevel.VIEW));
+    }
+
+    private static Answer level(RecordType type, Field field, FieldLevel level, FieldLevel wanted) {
+        String word = level.name().toLowerCase(Locale.ROOT);
         return new Answer(
-                level.compareTo(change ? FieldLevel.CHANGE : FieldLevel.VIEW) >= 0,
+                level.compareTo(wanted) >= 0,
                 Map.of(
                         "level",
-                        level.name().toLowerCase(Locale.ROOT),
+                        word,
                         "reasons",
                         List.of(
                                 field.label()
                                         + " of this "
                                         + type.singular().toLowerCase(Locale.ROOT)
                                         + " is at the level "
-                                        + level.name().toLowerCase(Locale.ROOT)
+                                        + word
                                         + " for them.")));
     }
 
     /** Whether somebody has at least a level of a function: the action names the level. */
-    private Answer function(Evaluation asked) {
+    private Answer function(Evaluation asked, PastMoments past) {
         require(filled(asked.resource().id()), "resource.id", "Give the function's key.");
-        Moment moment = subjects.ofFunction(asked.resource().id(), asked.context());
+        Moment moment = subjects.ofFunction(asked.resource().id(), asked.context(), past);
         AccessModel model = moment.model();
         Function function =
                 model.catalogue()

@@ -16,7 +16,6 @@ import nembar.core.catalogue.Operation;
 import nembar.core.catalogue.RecordType;
 import nembar.core.coverage.GovernedRecord;
 import nembar.core.decision.PersonAccess;
-import nembar.core.model.AccessModel;
 import nembar.core.model.Seats.Seat;
 import nembar.core.sql.ListQuery.Position;
 import nembar.server.authzen.EvaluationService.Action;
@@ -73,16 +72,16 @@ class SearchService {
                 search.subject() != null && "person".equals(search.subject().type()),
                 "subject.type",
                 "Subjects are of the type `person`.");
-        RecordType type = type(search);
+        Moment moment = moment(search);
+        RecordType type = type(search, moment);
         Operation operation = operation(search, type);
         require(filled(search.resource().id()), "resource.id", "Give the record's key.");
-        AccessModel model = model(search);
-        String application = model.application().key();
+        String application = moment.model().application().key();
         List<FoundEntity> able =
                 records.find(application, type, search.resource().id()).stream()
                         .flatMap(
                                 record ->
-                                        new WhoCan(moment(search))
+                                        new WhoCan(moment)
                                                         .on(
                                                                 type,
                                                                 operation,
@@ -110,14 +109,15 @@ class SearchService {
 
     /** Every record of the type on which the subject may do the action, by its key. */
     Results<FoundEntity> resources(Search search) {
-        RecordType type = type(search);
+        Moment moment = moment(search);
+        RecordType type = type(search, moment);
         Operation operation = operation(search, type);
-        PersonAccess access = access(search);
+        PersonAccess access = access(search, moment);
         int limit = limit(search);
         List<FoundEntity> found =
                 records
                         .keys(
-                                model(search).application().key(),
+                                moment.model().application().key(),
                                 type,
                                 access.records(type, operation),
                                 afterKey(search),
@@ -136,10 +136,11 @@ class SearchService {
 
     /** Every operation that the subject may do on the resource. */
     Results<ActionName> actions(Search search) {
-        RecordType type = type(search);
+        Moment moment = moment(search);
+        RecordType type = type(search, moment);
         require(filled(search.resource().id()), "resource.id", "Give the record's key.");
-        PersonAccess access = access(search);
-        String application = model(search).application().key();
+        PersonAccess access = access(search, moment);
+        String application = moment.model().application().key();
         List<ActionName> able = new ArrayList<>();
         for (GovernedRecord record :
                 records.find(application, type, search.resource().id()).stream().toList()) {
@@ -152,14 +153,13 @@ class SearchService {
         return paged(able, search);
     }
 
-    private PersonAccess access(Search search) {
+    private PersonAccess access(Search search, Moment moment) {
         require(search.subject() != null, "subject", "Name the subject.");
         require(
                 "person".equals(search.subject().type()),
                 "subject.type",
                 "Subjects are of the type `person`.");
         require(filled(search.subject().id()), "subject.id", "Give the person's e-mail address.");
-        Moment moment = moment(search);
         return new PersonAccess(
                 moment.model(),
                 subjects.who(moment, search.subject())
@@ -170,20 +170,17 @@ class SearchService {
                                                 "Nobody in the directory has this address.")));
     }
 
-    private AccessModel model(Search search) {
-        return moment(search).model();
-    }
-
+    /** What the search is about; a past moment is read here, once. */
     private Moment moment(Search search) {
-        return subjects.moment(search.resource().type(), search.context());
-    }
-
-    private RecordType type(Search search) {
         require(
                 search.resource() != null && filled(search.resource().type()),
                 "resource.type",
                 "Name the record type.");
-        return model(search).catalogue().recordType(search.resource().type()).orElseThrow();
+        return subjects.moment(search.resource().type(), search.context(), subjects.moments());
+    }
+
+    private static RecordType type(Search search, Moment moment) {
+        return moment.model().catalogue().recordType(search.resource().type()).orElseThrow();
     }
 
     private static Operation operation(Search search, RecordType type) {

@@ -34,17 +34,22 @@ class Subjects {
         this.moments = moments;
     }
 
+    /** For one request, which may ask about the same moment many times. */
+    PastMoments moments() {
+        return new PastMoments(moments);
+    }
+
     /**
      * The application named in the context, or the one that has such records, at the instant that
      * the context names, or now.
      */
-    Moment moment(String type, Map<String, Object> context) {
+    Moment moment(String type, Map<String, Object> context, PastMoments past) {
         AccessModel model =
                 model(
                         context,
                         one -> one.catalogue().recordType(type).isPresent(),
                         models -> nearest(models, type));
-        Moment moment = moment(model, context);
+        Moment moment = moment(model, context, past);
         require(
                 moment.model().catalogue().recordType(type).isPresent(),
                 "resource.type",
@@ -53,17 +58,18 @@ class Subjects {
     }
 
     /** The same by one of its functions. */
-    Moment ofFunction(String function, Map<String, Object> context) {
+    Moment ofFunction(String function, Map<String, Object> context, PastMoments past) {
         return moment(
                 model(
                         context,
                         one -> one.catalogue().function(function).isPresent(),
                         models -> "There is no function `" + function + "`."),
-                context);
+                context,
+                past);
     }
 
     /** Now, or the instant that the context names. */
-    private Moment moment(AccessModel model, Map<String, Object> context) {
+    private static Moment moment(AccessModel model, Map<String, Object> context, PastMoments past) {
         Object time = context == null ? null : context.get("time");
         Optional<Instant> at =
                 Optional.ofNullable(time).map(Object::toString).flatMap(Instants::read);
@@ -71,7 +77,7 @@ class Subjects {
                 time == null || at.isPresent(),
                 "context.time",
                 "Write the instant as in 2026-03-03T14:05:00Z.");
-        return moments.of(model.application().key(), at);
+        return past.of(model.application().key(), at);
     }
 
     private AccessModel model(

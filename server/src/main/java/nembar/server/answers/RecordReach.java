@@ -1,0 +1,36 @@
+package nembar.server.answers;
+
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
+import nembar.core.answers.Moment;
+import nembar.core.answers.WhoCan;
+import nembar.core.catalogue.Operation;
+import nembar.core.catalogue.RecordType;
+import nembar.core.coverage.GovernedRecord;
+import nembar.core.coverage.Relatives;
+import nembar.core.directory.Person;
+
+/** Who reaches one record. */
+final class RecordReach {
+    private RecordReach() {}
+
+    /** The people who can, by each operation that a record which is there can have. */
+    static Map<Operation, Set<Person>> of(
+            Moment moment, RecordType type, GovernedRecord record, Relatives relatives) {
+        WhoCan who = new WhoCan(moment);
+        Map<Operation, Set<Person>> able = new LinkedHashMap<>();
+        for (Operation operation : type.operations()) {
+            if (!operation.equals(Operation.CREATE)) {
+                able.put(
+                        operation,
+                        who.on(type, operation, record, relatives).stream()
+                                .map(one -> one.seat().person())
+                                .collect(Collectors.toCollection(LinkedHashSet::new)));
+            }
+        }
+        return able;
+    }
+}
