@@ -143,3 +143,32 @@ export function Empty({ children, act }: { children: ReactNode; act?: ReactNode 
 
 /** Waits until somebody stops typing. */
 export const SEARCH_AFTER_MS = 250;
+
+/** What is wider than its place scrolls, by keyboard too. */
+export function Wide({
+  label,
+  framed = false,
+  faded = false,
+  children,
+}: {
+  label: string;
+  framed?: boolean;
+  /** Whether it is not yet that of what was asked. */
+  faded?: boolean;
+  children: ReactNode;
+}) {
+  return (
+    <Box
+      role="region"
+      aria-label={label}
+      tabIndex={0}
+      sx={{
+        overflowX: 'auto',
+        opacity: faded ? 0.6 : 1,
+        ...(framed ? { border: '1px solid', borderColor: 'divider', borderRadius: 1 } : {}),
+      }}
+    >
+      {children}
+    </Box>
+  );
+}

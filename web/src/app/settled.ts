@@ -9,3 +9,20 @@ export function useSettled<T>(value: T, after: number): T {
   }, [value, after]);
   return settled;
 }
+
+/**
+ * What is typed into a slot, and its change; what was typed is said once it rests.
+ *
+ * @param said what was said last, as in the address
+ */
+export function useTyped(said: string, after: number, say: (text: string) => void) {
+  const [typed, setTyped] = useState(said);
+  const settled = useSettled(typed.trim(), after);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: only what was typed is said
+  useEffect(() => {
+    if (settled !== said) {
+      say(settled);
+    }
+  }, [settled]);
+  return [typed, setTyped] as const;
+}

@@ -85,10 +85,12 @@ const PAPER = { '@media print': { height: 'auto', overflow: 'visible' } };
 /** A form whose answer needs no panel beside it. */
 function Alone({
   needs = [],
+  timeLine = false,
   children,
 }: {
   /** Of each, one parameter that the address must have to ask anything. */
   needs?: (string | string[])[];
+  timeLine?: boolean;
   children: React.ReactNode;
 }) {
   const [params] = useSearchParams();
@@ -101,7 +103,10 @@ function Alone({
         Ask
       </Typography>
       {children}
-      <Tools asked={needs.every((one) => [one].flat().some((name) => params.has(name)))} />
+      <Tools
+        asked={needs.every((one) => [one].flat().some((name) => params.has(name)))}
+        timeLine={timeLine}
+      />
     </Box>
   );
 }

@@ -1,5 +1,4 @@
-import { useEffect, useState } from 'react';
-import { useSettled } from '../app/settled';
+import { useTyped } from '../app/settled';
 import type { Bench } from '../bench/api';
 import { TextSlot } from '../sentences/slots';
 import { type Doing, doingFrom, doings, onRecords } from './doing';
@@ -14,14 +13,7 @@ export function useDoing(
 ) {
   const text = params.get('do') ?? '';
   const said = params.get('record') ?? '';
-  const [typed, setTyped] = useState(said);
-  const settled = useSettled(typed.trim(), TYPING_MS);
-  // biome-ignore lint/correctness/useExhaustiveDependencies: only what was typed is put into the address
-  useEffect(() => {
-    if (settled !== said) {
-      change({ record: settled });
-    }
-  }, [settled]);
+  const [typed, setTyped] = useTyped(said, TYPING_MS, (record) => change({ record }));
   const doing = doingFrom(text);
   return {
     doing,

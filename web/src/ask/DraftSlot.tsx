@@ -35,9 +35,7 @@ export function DraftSlot({
       value={choices.find((one) => one.key === draft) ?? (draft ? other : PUBLISHED)}
       choices={choices}
       none="As published, or as in your draft"
-      onChoose={(next) =>
-        onChange(next === PUBLISHED || next.key === PUBLISHED.key ? '' : next.key)
-      }
+      onChoose={(next) => onChange(next.key === PUBLISHED.key ? '' : next.key)}
     />
   );
 }

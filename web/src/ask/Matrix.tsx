@@ -1,5 +1,4 @@
 import Box from '@mui/material/Box';
-import Button from '@mui/material/Button';
 import ButtonBase from '@mui/material/ButtonBase';
 import MuiLink from '@mui/material/Link';
 import Typography from '@mui/material/Typography';
@@ -9,10 +8,11 @@ import { api, data, type Schemas } from '../api/client';
 import { filledIn, useAddress } from '../app/address';
 import { SIZE, useListed } from '../app/listed';
 import { Pages } from '../app/Pages';
+import { Wide } from '../app/parts';
 import { Search } from '../app/Search';
 import { Trouble } from '../app/Trouble';
 import { ApplicationSlot, Asking, InstantSlot } from './Asking';
-import { Bar, FULL, MatrixGrid } from './matrixParts';
+import { Bar, Files, FULL, MatrixGrid } from './matrixParts';
 import { instantFrom, pickToText } from './question';
 import { Slot } from './Slot';
 import { number } from './said';
@@ -78,12 +78,7 @@ export function Matrix() {
           onSearch={(search) => change({ search })}
           width={250}
         />
-        <Button component="a" variant="outlined" href={file('csv')} download>
-          CSV
-        </Button>
-        <Button component="a" variant="outlined" href={file('xlsx')} download>
-          XLSX
-        </Button>
+        <Files of={file} />
       </Box>
       {list.isPending && <Working lines={14} />}
       {list.isError && <Trouble error={list.error} again={() => list.refetch()} />}
@@ -91,13 +86,7 @@ export function Matrix() {
         <Typography color="textSecondary">Nobody who is called so reaches anything.</Typography>
       )}
       {told && told.total > 0 && (
-        <Box
-          role="region"
-          aria-label="How far everybody reaches"
-          // A wide table scrolls, and so must be reachable by keyboard.
-          tabIndex={0}
-          sx={{ overflowX: 'auto', opacity: list.isPlaceholderData ? 0.6 : 1 }}
-        >
+        <Wide label="How far everybody reaches" faded={list.isPlaceholderData}>
           <MatrixGrid>
             <thead>
               <tr>
@@ -123,7 +112,7 @@ export function Matrix() {
             </tbody>
           </MatrixGrid>
           <Pages page={page} size={SIZE} total={told.total} onPage={turn} />
-        </Box>
+        </Wide>
       )}
     </>
   );

@@ -1,6 +1,6 @@
 import Box from '@mui/material/Box';
 import { useEffect, useState } from 'react';
-import { useSettled } from '../app/settled';
+import { useTyped } from '../app/settled';
 import { More, TextSlot } from '../sentences/slots';
 import type { RecordPage } from './answers';
 import type { Arranging } from './question';
@@ -25,19 +25,16 @@ export function Narrow({
 }) {
   const [open, setOpen] = useState(field !== '');
   const [chosen, setChosen] = useState(field);
-  const [typed, setTyped] = useState(value);
-  const settled = useSettled(typed.trim(), TYPING_MS);
+  const [typed, setTyped] = useTyped(value, TYPING_MS, (next) => {
+    if (chosen !== '') {
+      onArrange({ field: next === '' ? '' : chosen, value: next });
+    }
+  });
   useEffect(() => {
     setChosen(field);
     setTyped(value);
     setOpen(field !== '');
-  }, [field, value]);
-  // biome-ignore lint/correctness/useExhaustiveDependencies: only what was typed narrows the list
-  useEffect(() => {
-    if (chosen !== '' && settled !== value) {
-      onArrange({ field: settled === '' ? '' : chosen, value: settled });
-    }
-  }, [settled]);
+  }, [field, value, setTyped]);
   const choices = columns
     .filter((one) => one.seen && !NOT_NARROWED.includes(one.type))
     .map((one) => ({ key: one.key, name: one.label.toLowerCase() }));

@@ -2,12 +2,10 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { Search } from '../app/Search';
-import { Trouble } from '../app/Trouble';
-import { Turning } from '../app/turning';
-import { csvAddress, PAGE_SIZE, useRecords, type WhatCan } from './answers';
+import { csvAddress, useRecords, type WhatCan } from './answers';
+import { PagedRecords } from './PagedRecords';
 import type { Listed, Question } from './question';
 import { RecordTable } from './RecordTable';
-import { Working } from './Working';
 
 type Props = { question: Question; listed: Listed; answer: WhatCan };
 
@@ -36,28 +34,18 @@ export function RecordList({ question, listed, answer }: Props) {
           CSV
         </Button>
       </Box>
-      {records.isPending && <Working lines={12} />}
-      {records.isError && <Trouble error={records.error} again={() => records.refetch()} />}
-      {records.data && records.data.rows.length === 0 && (
-        <Typography sx={{ my: 3 }}>
-          {listed.search || listed.value
+      <PagedRecords
+        records={records}
+        turned={listed.turned}
+        none={() =>
+          listed.search || listed.value
             ? 'Nothing that they can see has these letters in it.'
-            : 'There is no record here that they may see.'}
-        </Typography>
-      )}
-      {records.data && records.data.rows.length > 0 && (
-        <Box sx={{ opacity: records.isPlaceholderData ? 0.6 : 1 }}>
-          <RecordTable page={records.data} listed={listed} question={question} />
-          <Turning
-            now={listed.turned}
-            of={records.data}
-            rows={records.data.rows.length}
-            size={PAGE_SIZE}
-            total={records.total}
-            onTurn={question.arrange}
-          />
-        </Box>
-      )}
+            : 'There is no record here that they may see.'
+        }
+        onTurn={question.arrange}
+      >
+        {(page) => <RecordTable page={page} listed={listed} question={question} />}
+      </PagedRecords>
     </Box>
   );
 }

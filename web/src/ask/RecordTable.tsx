@@ -1,8 +1,8 @@
-import Box from '@mui/material/Box';
 import Link from '@mui/material/Link';
 import { styled } from '@mui/material/styles';
 import TableSortLabel from '@mui/material/TableSortLabel';
 import type { ReactNode } from 'react';
+import { Wide } from '../app/parts';
 import type { RecordPage } from './answers';
 import { Shield } from './marks';
 import type { Listed, Question } from './question';
@@ -43,13 +43,7 @@ type Props = {
 export function RecordTable({ page, listed, question, link }: Props) {
   const picked = question.pick?.kind === 'record' ? question.pick.record : '';
   return (
-    <Box
-      role="region"
-      aria-label={page.title}
-      // A wide table scrolls, and so must be reachable by keyboard.
-      tabIndex={0}
-      sx={{ overflowX: 'auto', border: '1px solid', borderColor: 'divider', borderRadius: 1 }}
-    >
+    <Wide label={page.title} framed>
       <Records>
         <thead>
           <tr>
@@ -105,7 +99,7 @@ export function RecordTable({ page, listed, question, link }: Props) {
           ))}
         </tbody>
       </Records>
-    </Box>
+    </Wide>
   );
 }
 

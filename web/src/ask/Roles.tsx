@@ -1,5 +1,4 @@
 import Box from '@mui/material/Box';
-import Button from '@mui/material/Button';
 import MuiLink from '@mui/material/Link';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
@@ -7,10 +6,11 @@ import { useEffect } from 'react';
 import { Link } from 'react-router';
 import { api, data, type Schemas } from '../api/client';
 import { filledIn, useAddress } from '../app/address';
+import { Wide } from '../app/parts';
 import { Trouble } from '../app/Trouble';
 import { ApplicationSlot, Asking, InstantSlot } from './Asking';
 import { DraftSlot } from './DraftSlot';
-import { Bar, MatrixGrid } from './matrixParts';
+import { Bar, Files, MatrixGrid } from './matrixParts';
 import { instantFrom } from './question';
 import { number } from './said';
 import { Working } from './Working';
@@ -58,12 +58,7 @@ export function Roles() {
         <Typography variant="h2" component="h2" sx={{ flex: 1 }}>
           {told.data && rolesOf(told.data)}
         </Typography>
-        <Button component="a" variant="outlined" href={file('csv')} download>
-          CSV
-        </Button>
-        <Button component="a" variant="outlined" href={file('xlsx')} download>
-          XLSX
-        </Button>
+        <Files of={file} />
       </Box>
       {told.isPending && <Working lines={10} />}
       {told.isError && <Trouble error={told.error} again={() => told.refetch()} />}
@@ -84,13 +79,7 @@ function Picture({ application, told }: { application: string; told: RoleMatrix 
   const bench = `/bench/${application}`;
   return (
     <>
-      <Box
-        role="region"
-        aria-label="Roles by privilege sets"
-        // A wide table scrolls, and so must be reachable by keyboard.
-        tabIndex={0}
-        sx={{ overflowX: 'auto' }}
-      >
+      <Wide label="Roles by privilege sets">
         <MatrixGrid>
           <thead>
             <tr>
@@ -148,7 +137,7 @@ function Picture({ application, told }: { application: string; told: RoleMatrix 
             ))}
           </tbody>
         </MatrixGrid>
-      </Box>
+      </Wide>
       {told.alone.length > 0 && (
         <Typography color="textSecondary" sx={{ mt: 1.5 }}>
           In no role: {told.alone.map((one) => one.name).join(', ')}.

@@ -4,7 +4,7 @@ import MuiLink from '@mui/material/Link';
 import Typography from '@mui/material/Typography';
 import { Link } from 'react-router';
 import { filledIn } from '../app/address';
-import { asked, type WhatCan } from './answers';
+import { fileOf, type WhatCan } from './answers';
 import { inForm } from './forms';
 import type { Question } from './question';
 import { number } from './said';
@@ -63,11 +63,11 @@ export function Summary({
         )}
       </Typography>
       <Typography className="no-print" sx={{ mt: 0.25, display: 'flex', gap: 2, fontSize: 13.5 }}>
-        <MuiLink href={fileOf('what-can.csv', question)} download>
+        <MuiLink href={fileOf('what-can.csv', question.slots)} download>
           CSV
         </MuiLink>
         {question.slots.person !== '' && (
-          <MuiLink href={fileOf('access-card.pdf', question)} download>
+          <MuiLink href={fileOf('access-card.pdf', question.slots)} download>
             Access card, one page for them or their manager
           </MuiLink>
         )}
@@ -104,10 +104,6 @@ export function Summary({
     </Box>
   );
 }
-
-/** Where the answer is to be had as a file. */
-const fileOf = (file: string, { slots }: Question) =>
-  `/api/ask/${file}?${new URLSearchParams(Object.entries(asked(slots)).map(([key, value]) => [key, String(value)]))}`;
 
 const lookOf = ({ slots: { application, person, account, at } }: Question) =>
   filledIn({ application, person, account, at });

@@ -16,14 +16,22 @@ const MEANT_MS = 2_500;
  * What can be done with a question and its answer: kept, copied as text, put on paper. Last in its
  * place.
  */
-export function Tools({ asked }: { asked: boolean }) {
+export function Tools({
+  asked,
+  timeLine = false,
+}: {
+  /** Whether the question is whole. */
+  asked: boolean;
+  /** Whether the answer has a time line, which says what it rests on. */
+  timeLine?: boolean;
+}) {
   const [done, setDone] = useState('');
   const place = useRef<HTMLSpanElement>(null);
   const { pathname, search } = useLocation();
   const [params] = useSearchParams();
   const { note, keep } = useQuestionActs();
   const application = params.get('application') ?? 'towline';
-  const on = useRestsOn(application, instantFrom(params.get('at')), asked);
+  const on = useRestsOn(application, instantFrom(params.get('at')), asked && !timeLine);
   const main = () => place.current?.closest('main') ?? null;
   const said = () => ({
     application,

@@ -7,13 +7,13 @@ import { Link } from 'react-router';
 import { useAddress } from '../app/address';
 import { Search } from '../app/Search';
 import { useShortcut } from '../app/shortcuts';
-import { Trouble } from '../app/Trouble';
-import { FIRST_PAGE, Turning } from '../app/turning';
+import { FIRST_PAGE } from '../app/turning';
 import { useBench } from '../bench/api';
 import { recordAddress } from '../record/address';
 import { ApplicationSlot, Asking, InstantSlot, PersonSlot } from './Asking';
-import { csvAddress, PAGE_SIZE, usePersonName, useRecords } from './answers';
+import { csvAddress, usePersonName, useRecords } from './answers';
 import { doingFrom, doings } from './doing';
+import { PagedRecords } from './PagedRecords';
 import {
   type Arranging,
   arrangedFrom,
@@ -25,7 +25,6 @@ import {
 import { RecordTable } from './RecordTable';
 import { Slot } from './Slot';
 import { number } from './said';
-import { Working } from './Working';
 
 /** Which records somebody reaches and somebody else does not. */
 export function Which() {
@@ -114,20 +113,13 @@ function Answer({
     usePersonName(slots.person, undefined) ?? slots.person,
     usePersonName(other, undefined) ?? other,
   ];
-  if (records.isPending) {
-    return <Working lines={10} />;
-  }
-  if (records.isError) {
-    return <Trouble error={records.error} again={() => records.refetch()} />;
-  }
-  const page = records.data;
   return (
     <Box component="section" aria-label="Which records" sx={{ mt: 2 }}>
       <Box sx={{ display: 'flex', alignItems: 'center', gap: 1.5, mb: 1 }}>
         <Typography variant="h2" component="h2" sx={{ flex: 1 }}>
-          {records.total === undefined
-            ? page.title
-            : `${number(records.total)} ${page.title.toLowerCase()} for ${one} and not for ${another}`}
+          {records.data && records.total !== undefined
+            ? `${number(records.total)} ${records.data.title.toLowerCase()} for ${one} and not for ${another}`
+            : records.data?.title}
         </Typography>
         <Search
           label={`Find in what ${one} sees`}
@@ -145,14 +137,17 @@ function Answer({
           CSV
         </Button>
       </Box>
-      {page.rows.length === 0 ? (
-        <Typography sx={{ my: 3 }}>
-          {listed.search
+      <PagedRecords
+        records={records}
+        turned={listed.turned}
+        none={() =>
+          listed.search
             ? 'None of them has these letters in it.'
-            : `None: whatever ${one} may so, ${another} may too.`}
-        </Typography>
-      ) : (
-        <Box sx={{ opacity: records.isPlaceholderData ? 0.6 : 1 }}>
+            : `None: whatever ${one} may so, ${another} may too.`
+        }
+        onTurn={onArrange}
+      >
+        {(page) => (
           <RecordTable
             page={page}
             listed={listed}
@@ -163,16 +158,8 @@ function Answer({
               </MuiLink>
             )}
           />
-          <Turning
-            now={listed.turned}
-            of={page}
-            rows={page.rows.length}
-            size={PAGE_SIZE}
-            total={records.total}
-            onTurn={onArrange}
-          />
-        </Box>
-      )}
+        )}
+      </PagedRecords>
     </Box>
   );
 }

@@ -10,7 +10,7 @@ import { filledIn, useAddress } from '../app/address';
 import { Listing } from '../app/Listing';
 import { SIZE, useListed } from '../app/listed';
 import { Remark } from '../app/parts';
-import { useSettled } from '../app/settled';
+import { useTyped } from '../app/settled';
 import { useBench } from '../bench/api';
 import { TakeAway } from '../bench/TakeAway';
 import { useQueue } from '../bench/working';
@@ -91,14 +91,7 @@ const manyOf = (doing: Doing | null) =>
 /** A condition on the records; asked about once it rests. */
 function WhereSlot({ where, onWhere }: { where: string; onWhere: (where: string) => void }) {
   const [open, setOpen] = useState(where !== '');
-  const [typed, setTyped] = useState(where);
-  const settled = useSettled(typed.trim(), TYPING_MS);
-  // biome-ignore lint/correctness/useExhaustiveDependencies: only what was typed is put into the address
-  useEffect(() => {
-    if (settled !== where) {
-      onWhere(settled);
-    }
-  }, [settled]);
+  const [typed, setTyped] = useTyped(where, TYPING_MS, onWhere);
   return open ? (
     <>
       <span>where</span>
@@ -147,11 +140,9 @@ export function Answer({
     application,
     { ...about, ...(at ? { at } : {}), ...query },
     page,
-    record === '',
+    record === '' && where === '',
   );
-  const records = new Map(
-    numbered.data?.people.map((one) => [`${one.person} ${one.account ?? ''}`, one.records]),
-  );
+  const records = new Map(numbered.data?.people.map((one) => [lineOf(one), one.records]));
   return (
     <Box sx={{ mt: 2, display: 'grid', gridTemplateColumns: 'minmax(0, 1fr) 340px', gap: 4 }}>
       <div>
@@ -185,9 +176,9 @@ export function Answer({
           rows={(of) =>
             of.people.map((one) => (
               <Row
-                key={`${one.person} ${one.account ?? ''}`}
-                able={{ ...one, records: records.get(`${one.person} ${one.account ?? ''}`) }}
-                counting={numbered.isPending}
+                key={lineOf(one)}
+                able={{ ...one, records: one.records ?? records.get(lineOf(one)) }}
+                counting={numbered.isLoading}
                 application={application}
                 doing={doing}
                 record={record}
@@ -212,7 +203,13 @@ export function Answer({
   );
 }
 
-/** How many records it is about for each of a page, which can take longer than who they are. */
+/** Tells the lines of a list apart: somebody stands once for each account they act for. */
+const lineOf = ({ person, account }: Able) => `${person} ${account ?? ''}`;
+
+/**
+ * How many records it is about for each of a page, which can take longer than who they are; with a
+ * condition they are counted already.
+ */
 function useNumbers(
   application: string,
   query: Record<string, string>,

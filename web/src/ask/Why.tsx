@@ -4,7 +4,7 @@ import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useRef } from 'react';
 import { api, data } from '../api/client';
-import { filledIn, useAddress } from '../app/address';
+import { useAddress } from '../app/address';
 import { Remark } from '../app/parts';
 import { useShortcut } from '../app/shortcuts';
 import { Trouble } from '../app/Trouble';
@@ -12,7 +12,7 @@ import { type DraftShown, useBench, useTray } from '../bench/api';
 import { MendList } from '../bench/MendList';
 import { useQueue } from '../bench/working';
 import { ApplicationSlot, Asking, InstantSlot, PersonSlot } from './Asking';
-import { useBecause } from './answers';
+import { fileOf, useBecause } from './answers';
 import { Reasons } from './Because';
 import { DoingSlots, useDoing } from './DoingSlots';
 import type { Doing } from './doing';
@@ -78,17 +78,6 @@ function picked(doing: Doing | null, record: string): Pick | null {
   return record && doing.kind === 'cell' ? { ...doing, kind: 'record', record } : doing;
 }
 
-const named = ({ person, application, account, at }: Slots) => ({
-  person,
-  application,
-  account,
-  at,
-});
-
-function about({ kind: _, ...of }: Pick): Record<string, string> {
-  return of;
-}
-
 function Answer({ slots, pick }: { slots: Slots; pick: Pick }) {
   const answer = useBecause(slots, pick);
   const tray = useTray(slots.application);
@@ -102,6 +91,7 @@ function Answer({ slots, pick }: { slots: Slots; pick: Pick }) {
     return <Trouble error={answer.error} again={() => answer.refetch()} />;
   }
   const { yes } = answer.data;
+  const { kind: _, ...about } = pick;
   return (
     <Box sx={{ mt: 2.5, display: 'grid', gridTemplateColumns: 'minmax(0, 520px) 1fr', gap: 5 }}>
       <div>
@@ -114,7 +104,7 @@ function Answer({ slots, pick }: { slots: Slots; pick: Pick }) {
         {draft && slots.at === '' && <Drafted slots={slots} pick={pick} draft={draft} now={yes} />}
         <Reasons answer={answer.data} question={question} alone />
         <MuiLink
-          href={`/api/ask/because.csv?${filledIn({ ...named(slots), ...about(pick) })}`}
+          href={fileOf('because.csv', slots, about)}
           download
           className="no-print"
           sx={{ display: 'inline-block', mb: 1.5, fontSize: 13.5 }}

@@ -89,7 +89,7 @@ export function useAccessChanges(slots: Slots) {
 export function useBecause(
   slots: Slots,
   pick: Pick | null,
-  draft?: { id: string; version: number },
+  draft?: { id: string; version?: number },
 ) {
   return useQuery({
     queryKey: ['because', slots, pick, draft?.id, draft?.version],
@@ -161,11 +161,15 @@ export function useRecord(slots: Slots, type: string, record: string) {
   });
 }
 
-/** Where the same list is to be had as a CSV file. */
-export function csvAddress(slots: Slots, listed: Listed, beyond: Beyond = {}): string {
-  const query = Object.entries({ ...asked(slots), ...arranged(listed), ...beyond });
-  return `/api/ask/records.csv?${new URLSearchParams(query.map(([key, value]) => [key, String(value)]))}`;
+/** Where an answer is to be had as a file. */
+export function fileOf(file: string, slots: Slots, more: object = {}): string {
+  const query = Object.entries({ ...asked(slots), ...more });
+  return `/api/ask/${file}?${new URLSearchParams(query.map(([key, value]) => [key, String(value)]))}`;
 }
+
+/** Where the same list is to be had as a CSV file. */
+export const csvAddress = (slots: Slots, listed: Listed, beyond: Beyond = {}): string =>
+  fileOf('records.csv', slots, { ...arranged(listed), ...beyond });
 
 export function usePeople(search: string) {
   return useQuery({

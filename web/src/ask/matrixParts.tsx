@@ -1,4 +1,5 @@
 import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
 import { styled } from '@mui/material/styles';
 
 /** As wide as seven notches. */
@@ -42,4 +43,13 @@ export function Bar({ notches, outside }: { notches: number; outside: boolean })
       }}
     />
   );
+}
+
+/** The same picture as files. */
+export function Files({ of }: { of: (kind: string) => string }) {
+  return ['csv', 'xlsx'].map((kind) => (
+    <Button key={kind} component="a" variant="outlined" href={of(kind)} download>
+      {kind.toUpperCase()}
+    </Button>
+  ));
 }

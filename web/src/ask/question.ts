@@ -23,7 +23,7 @@ export type Listed = {
 };
 
 /** The first page of everything, in the order of its keys. */
-const asItComes = { ...FIRST_PAGE, sort: '', down: '', search: '', field: '', value: '' };
+export const asItComes = { ...FIRST_PAGE, sort: '', down: '', search: '', field: '', value: '' };
 
 /** How a list is arranged, as the address has it. */
 export const arrangedFrom = (params: URLSearchParams) => ({

@@ -8,10 +8,9 @@ import { Link } from 'react-router';
 import { filledIn } from '../app/address';
 import { Search } from '../app/Search';
 import { Trouble } from '../app/Trouble';
-import { Turning } from '../app/turning';
-import { PAGE_SIZE, usePersonName, type WhatCan } from '../ask/answers';
+import { usePersonName, type WhatCan } from '../ask/answers';
 import { Narrow } from '../ask/Narrow';
-import { Working } from '../ask/Working';
+import { PagedRecords } from '../ask/PagedRecords';
 import { eyesOf, type Look, type Looked, otherEyes, useRows } from './look';
 import { RowsSeen } from './RowsSeen';
 
@@ -82,35 +81,27 @@ export function List({ look, type, answer }: { look: Look; type: string; answer:
           Why they see these
         </Button>
       </Box>
-      {rows.isPending && <Working lines={12} />}
-      {rows.isError && <Trouble error={rows.error} again={() => rows.refetch()} />}
       {two && others.isError && <Trouble error={others.error} again={() => others.refetch()} />}
-      {page && !rows.isError && page.rows.length === 0 && (
-        <Typography color="textSecondary">
-          {looked.search || looked.value
+      <PagedRecords
+        records={rows}
+        turned={looked.turned}
+        none={({ title }) =>
+          looked.search || looked.value
             ? 'Nothing that they see is like this.'
-            : `They find no ${page.title.toLowerCase()} here.`}
-        </Typography>
-      )}
-      {page && !rows.isError && page.rows.length > 0 && (
-        <Box sx={{ opacity: rows.isPlaceholderData ? 0.6 : 1 }}>
+            : `They find no ${title.toLowerCase()} here.`
+        }
+        onTurn={look.arrange}
+      >
+        {(shown) => (
           <RowsSeen
             look={look}
-            page={page}
+            page={shown}
             beside={two ? others.data : undefined}
             name={answer.person.name}
             other={otherName ?? looked.other}
           />
-          <Turning
-            now={looked.turned}
-            of={page}
-            rows={page.rows.length}
-            size={PAGE_SIZE}
-            total={rows.total}
-            onTurn={look.arrange}
-          />
-        </Box>
-      )}
+        )}
+      </PagedRecords>
     </>
   );
 }

@@ -13,7 +13,7 @@ import { number } from '../ask/said';
 import { Working } from '../ask/Working';
 import { recordAddress } from '../record/address';
 import { Reachers } from '../sentences/Reachers';
-import { eyesOf, type Look, type RecordSheet, useSheet } from './look';
+import { draftOf, eyesOf, type Look, type RecordSheet, useSheet } from './look';
 
 /** One record as they have it, why they do, and who else reaches it. */
 export function RecordView({ look, answer }: { look: Look; answer: WhatCan }) {
@@ -26,8 +26,7 @@ export function RecordView({ look, answer }: { look: Look; answer: WhatCan }) {
     operation: 'view',
     record: looked.record,
   } as const;
-  const draft = looked.draft ? { id: looked.draft, version: 0 } : undefined;
-  const because = useBecause(eyes, pick, draft);
+  const because = useBecause(eyes, pick, draftOf(looked));
   const question = { pick, listed: null, because: () => {}, list: () => {} };
   return (
     <>

@@ -1,5 +1,5 @@
-import Box from '@mui/material/Box';
 import Link from '@mui/material/Link';
+import { Wide } from '../app/parts';
 import type { RecordPage } from '../ask/answers';
 import { ColumnHead, levelClass, Records, shown } from '../ask/RecordTable';
 import { isNumeric } from '../ask/said';
@@ -59,13 +59,7 @@ export function RowsSeen({ look, page, beside, name, other }: Props) {
   const { looked } = look;
   const inOrderOfKeys = looked.withheld || beside !== undefined;
   return (
-    <Box
-      role="region"
-      aria-label={page.title}
-      // A wide table scrolls, and so must be reachable by keyboard.
-      tabIndex={0}
-      sx={{ overflowX: 'auto', border: '1px solid', borderColor: 'divider', borderRadius: 1 }}
-    >
+    <Wide label={page.title} framed>
       <Records>
         <thead>
           <tr>
@@ -164,6 +158,6 @@ export function RowsSeen({ look, page, beside, name, other }: Props) {
           })}
         </tbody>
       </Records>
-    </Box>
+    </Wide>
   );
 }

@@ -2,7 +2,7 @@ import Tooltip from '@mui/material/Tooltip';
 import { type ReactElement, useState } from 'react';
 import { type BecauseAnswer, useBecause } from '../ask/answers';
 import type { Pick } from '../ask/question';
-import { eyesOf, type Looked } from './look';
+import { draftOf, eyesOf, type Looked } from './look';
 
 /** Why somebody does not see something, in one sentence or two. */
 export function why({ title, cuts, missing, routes }: BecauseAnswer): string {
@@ -37,8 +37,7 @@ export function Withheld({
 }
 
 function Why({ looked, pick }: { looked: Looked; pick: Pick }) {
-  const draft = looked.draft ? { id: looked.draft, version: 0 } : undefined;
-  const told = useBecause(eyesOf(looked), pick, draft);
+  const told = useBecause(eyesOf(looked), pick, draftOf(looked));
   if (told.isError) {
     return <>Why cannot be told: {told.error.message}</>;
   }

@@ -6,6 +6,7 @@ import { asked, useRecords } from '../ask/answers';
 import {
   type Arranging,
   arrangedFrom,
+  asItComes,
   instantFrom,
   type Listed,
   type Slots,
@@ -32,16 +33,7 @@ export type Looked = Omit<Listed, 'operation'> & {
 };
 
 /** What leads to another list: where one is in this one is not kept then. */
-const FROM_THE_BEGINNING = {
-  ...FIRST_PAGE,
-  record: '',
-  of: '',
-  search: '',
-  sort: '',
-  down: '',
-  field: '',
-  value: '',
-};
+const FROM_THE_BEGINNING = { ...asItComes, record: '', of: '' };
 
 type By = Partial<Record<'person' | 'account' | 'other' | 'otherAccount' | 'at' | 'draft', string>>;
 
@@ -79,6 +71,9 @@ export type Look = ReturnType<typeof useLook>;
 
 export const eyesOf = ({ person, application, account, at }: Looked): Slots =>
   slotsOf({ person, application, account, at });
+
+/** The draft that is taken to be published, as a reason is asked for; none where there is none. */
+export const draftOf = ({ draft }: Looked) => (draft ? { id: draft } : undefined);
 
 /** The second person's eyes; acting for their own first account where none is said. */
 export const otherEyes = ({ other, otherAccount, application, at }: Looked): Slots =>
