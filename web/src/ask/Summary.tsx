@@ -4,7 +4,7 @@ import MuiLink from '@mui/material/Link';
 import Typography from '@mui/material/Typography';
 import { Link } from 'react-router';
 import { filledIn } from '../app/address';
-import { fileOf, type WhatCan } from './answers';
+import { counting, fileOf, type WhatCan } from './answers';
 import { inForm } from './forms';
 import type { Question } from './question';
 import { number } from './said';
@@ -27,7 +27,6 @@ export function Summary({
 }) {
   const { person, totals, holdings, application } = answer;
   const acting = person.kind === 'external' && person.account;
-  const counting = answer.areas.some((area) => area.types.some((type) => type.counted === false));
   const inactive = person.status !== 'active';
   return (
     <Box sx={{ mt: 1.25, mb: 2, maxWidth: 860 }}>
@@ -46,8 +45,8 @@ export function Summary({
           </>
         )}
         . {holdings.length > 0 ? <>Holds {holdings.join(' · ')}.</> : <>Holds nothing here.</>}{' '}
-        {holdings.length > 0 && counting && !answer.away && 'Counting what that amounts to …'}
-        {holdings.length > 0 && !counting && (
+        {holdings.length > 0 && counting(answer) && 'Counting what that amounts to …'}
+        {holdings.length > 0 && !counting(answer) && !answer.away && (
           <>
             Views <strong>{number(totals.viewed)}</strong> of {number(totals.records)} records,
             changes <strong>{number(totals.changed)}</strong>.

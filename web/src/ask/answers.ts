@@ -46,6 +46,10 @@ export function withPart(answer: WhatCan | undefined, part: Part): WhatCan {
   };
 }
 
+/** Whether numbers of the answer are still to come. */
+export const counting = ({ areas, away }: WhatCan) =>
+  !away && areas.some((area) => area.types.some((type) => type.counted === false));
+
 /**
  * What they can do, whose numbers come one by one; with a draft as if it were published, where one
  * is named.

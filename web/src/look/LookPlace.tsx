@@ -3,7 +3,7 @@ import Typography from '@mui/material/Typography';
 import { useEffect } from 'react';
 import { useParams } from 'react-router';
 import { Trouble } from '../app/Trouble';
-import { useWhatCan } from '../ask/answers';
+import { counting, useWhatCan } from '../ask/answers';
 import { Working } from '../ask/Working';
 import { Band } from './Band';
 import { List } from './List';
@@ -57,6 +57,8 @@ export default function LookPlace() {
               <Reason slots={eyes} name={answer.data.person.name} />
             ) : looked.record ? (
               <RecordView look={look} answer={answer.data} />
+            ) : type === '' && counting(answer.data) ? (
+              <Working lines={12} />
             ) : (
               <List look={look} type={type} answer={answer.data} />
             )}

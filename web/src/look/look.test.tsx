@@ -101,6 +101,8 @@ test('records are shown as they have them, and what is withheld when it is asked
   expect(within(types).getByRole('button', { name: /Loads/ }).textContent).toContain('not found');
   expect(within(types).getByText(/Tide table/)).toBeTruthy();
   expect(within(types).queryByText(/Map/)).toBeNull();
+  const missed = screen.getByRole('region', { name: 'Functions they do not find' });
+  expect(within(missed).getByText('Map')).toBeTruthy();
   expect(screen.getByText(/Nothing can be changed here; that you looked is kept/)).toBeTruthy();
   await userEvent.click(screen.getByRole('switch', { name: 'What is withheld, too' }));
   expect(await screen.findByRole('button', { name: 'T-2' })).toBeTruthy();
@@ -234,4 +236,20 @@ test('why something is withheld is told in a sentence or two', () => {
   };
   expect(why(because)).toBe('Ann Reed may not view trip T-2. They hold no role. It is not shared.');
   expect(why({ ...because, missing: [] })).toContain('No route leads there.');
+});
+
+test('what is not counted yet is not called missing', async () => {
+  const outline = {
+    ...whatCan,
+    areas: whatCan.areas.map((area) => ({
+      ...area,
+      types: area.types.map((type) => ({ ...type, cells: [], counted: false })),
+    })),
+  };
+  serve({ ...served, 'GET /api/ask/what-can/parts': () => ({ outline }) });
+  look('/look/app?person=ann');
+  const types = await screen.findByRole('navigation', { name: 'Record types' });
+  expect(within(types).getByRole('button', { name: /Trips/ }).textContent).toContain('…');
+  expect(within(types).queryByText('not found')).toBeNull();
+  expect(screen.queryByText(/finds no record at all/)).toBeNull();
 });
