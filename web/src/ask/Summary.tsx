@@ -4,10 +4,10 @@ import MuiLink from '@mui/material/Link';
 import Typography from '@mui/material/Typography';
 import { Link } from 'react-router';
 import { filledIn } from '../app/address';
-import { counting, fileOf, type WhatCan } from './answers';
+import { Amount } from './Amount';
+import { fileOf, type WhatCan } from './answers';
 import { inForm } from './forms';
 import type { Question } from './question';
-import { number } from './said';
 
 const kinds: Record<string, string> = {
   staff: 'Staff',
@@ -45,13 +45,7 @@ export function Summary({
           </>
         )}
         . {holdings.length > 0 ? <>Holds {holdings.join(' · ')}.</> : <>Holds nothing here.</>}{' '}
-        {holdings.length > 0 && counting(answer) && 'Counting what that amounts to …'}
-        {holdings.length > 0 && !counting(answer) && !answer.away && (
-          <>
-            Views <strong>{number(totals.viewed)}</strong> of {number(totals.records)} records,
-            changes <strong>{number(totals.changed)}</strong>.
-          </>
-        )}
+        {holdings.length > 0 && !answer.away && <Amount answer={answer} />}
         {person.mayLookThrough && question.slots.person !== '' && totals.viewed > 0 && (
           <>
             {' '}

@@ -5,11 +5,11 @@ import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { Remark } from '../app/parts';
 import { Trouble } from '../app/Trouble';
+import { Amount } from '../ask/Amount';
 import { useApplications, useWhatCan } from '../ask/answers';
 import { Functions } from '../ask/Functions';
 import { pickToText, slotsOf } from '../ask/question';
 import { type GridQuestion, ReachGrid } from '../ask/ReachGrid';
-import { number } from '../ask/said';
 import { Working } from '../ask/Working';
 import type { PersonSheet } from './api';
 
@@ -62,9 +62,7 @@ export function PersonReach({ person }: { person: PersonSheet }) {
         )}
         {answer.data && (
           <Box sx={{ color: 'text.secondary' }}>
-            Views <strong>{number(answer.data.totals.viewed)}</strong> of{' '}
-            {number(answer.data.totals.records)} records, changes{' '}
-            <strong>{number(answer.data.totals.changed)}</strong>.
+            <Amount answer={answer.data} />
           </Box>
         )}
       </Box>

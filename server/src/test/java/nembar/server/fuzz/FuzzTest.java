@@ -2,16 +2,6 @@ package nembar.server.fuzz;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.io.IOException;
-import java.net.CookieManager;
-import java.net.HttpCookie;
-import java.net.URI;
-import java.net.http.HttpClient;
-import java.net.http.HttpRequest;
-import java.net.http.HttpRequest.BodyPublishers;
-import java.net.http.HttpResponse;
-import java.net.http.HttpResponse.BodyHandlers;
-import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -25,14 +15,13 @@ import nembar.demo.DemoWorld;
 import nembar.server.fuzz.Operations.Op;
 import nembar.server.fuzz.Requests.Request;
 import nembar.server.testing.Client;
+import nembar.server.testing.Client.Answer;
 import nembar.server.testing.Cluster;
 import nembar.server.testing.ServerProcess;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import tools.jackson.core.JacksonException;
-import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.json.JsonMapper;
 
 /**
  * Sends requests of every operation, valid and broken, as each of the demo's four and by tokens: no
@@ -70,7 +59,6 @@ class FuzzTest {
     private static final Set<String> PROOFS =
             Set.of("changePassword", "newSecondFactor", "confirmSecondFactor", "endSecondFactor");
 
-    private static final JsonMapper JSON = new JsonMapper();
     private static Cluster cluster;
     private static ServerProcess server;
 
@@ -78,22 +66,11 @@ class FuzzTest {
     private final Pool pool = new Pool(random);
     private final Operations operations = new Operations();
     private final Requests requests = new Requests(operations, pool, random);
-    private final Map<Integer, Door> doors = new LinkedHashMap<>();
+    private final Map<Integer, Client> signedIn = new LinkedHashMap<>();
     private final Map<String, Integer> reached = new LinkedHashMap<>();
     private final List<String> wrong = new ArrayList<>();
-    private final HttpClient http = HttpClient.newHttpClient();
-    private String scimToken;
-
-    /** A way in: somebody's session. */
-    private record Door(HttpClient http, CookieManager cookies) {
-        String token() {
-            return cookies.getCookieStore().getCookies().stream()
-                    .filter(one -> one.getName().equals("XSRF-TOKEN"))
-                    .map(HttpCookie::getValue)
-                    .findFirst()
-                    .orElse("");
-        }
-    }
+    private Client scim;
+    private Client gateway;
 
     @BeforeAll
     static void start() {
@@ -108,7 +85,7 @@ class FuzzTest {
     }
 
     @Test
-    void noRequestBreaksTheServer() throws IOException, InterruptedException {
+    void noRequestBreaksTheServer() {
         seed();
         List<Op> all = operations.all();
         for (int i = 0; i < REQUESTS; i++) {
@@ -159,43 +136,31 @@ class FuzzTest {
                         .json()
                         .path("id")
                         .asString();
-        scimToken =
+        String token =
                 client.post("/api/sources/" + source + "/tokens", Map.of("label", "fuzz"))
                         .json()
                         .path("token")
                         .asString();
+        scim = server.client().with("Authorization", "Bearer " + token);
+        gateway = server.client().with("Authorization", "Bearer " + DemoWorld.GATEWAY_TOKEN);
     }
 
-    private void send(int number, Request request) throws IOException, InterruptedException {
+    private void send(int number, Request request) {
         Op op = request.op();
         int who = PROOFS.contains(op.id()) ? PEOPLE.size() - 1 : random.nextInt(PEOPLE.size());
         boolean program = op.path().startsWith("/access/") || op.scim();
+        Client client =
+                program
+                        ? op.scim() ? scim : gateway
+                        : signedIn.computeIfAbsent(who, any -> signedIn(PEOPLE.get(any)));
         Map<String, String> headers = new LinkedHashMap<>(request.headers());
-        HttpClient through = http;
-        if (program) {
-            headers.put(
-                    "Authorization", "Bearer " + (op.scim() ? scimToken : DemoWorld.GATEWAY_TOKEN));
-        } else {
-            Door door = doors.computeIfAbsent(who, any -> signedIn(PEOPLE.get(any)));
-            through = door.http();
-            headers.put("X-XSRF-TOKEN", door.token());
-            if (headers.containsKey("If-Match") && !request.broken()) {
-                headers.put("If-Match", tag(door, request));
-            }
+        if (headers.containsKey("If-Match") && !request.broken()) {
+            headers.put("If-Match", tag(client, request));
         }
-        HttpRequest.Builder sent =
-                HttpRequest.newBuilder(URI.create(server.address() + request.address()))
-                        .timeout(Duration.ofSeconds(60))
-                        .method(
-                                op.method(),
-                                request.body() == null
-                                        ? BodyPublishers.noBody()
-                                        : BodyPublishers.ofString(request.body()));
-        headers.forEach(sent::header);
         long from = System.nanoTime();
-        HttpResponse<byte[]> answer = through.send(sent.build(), BodyHandlers.ofByteArray());
+        Answer answer = client.send(op.method(), request.address(), headers, request.body());
         Duration took = Duration.ofNanos(System.nanoTime() - from);
-        if (answer.statusCode() >= 500 || took.compareTo(AT_MOST) > 0) {
+        if (answer.status() >= 500 || took.compareTo(AT_MOST) > 0) {
             String body = request.body() == null ? "" : request.body();
             wrong.add(
                     "%d: %s %s %s -> %d in %d ms"
@@ -204,26 +169,25 @@ class FuzzTest {
                                     op.method(),
                                     shortened(request.address()),
                                     shortened(body),
-                                    answer.statusCode(),
+                                    answer.status(),
                                     took.toMillis()));
         }
-        if (answer.statusCode() == 401 && !program && !op.id().equals("signIn")) {
-            doors.remove(who);
+        if (answer.status() == 401 && !program && !op.id().equals("signIn")) {
+            signedIn.remove(who);
         }
-        if (answer.statusCode() < 300) {
+        if (answer.status() < 300) {
             reached.merge(op.id(), 1, Integer::sum);
-            learn(op, answer.body());
+            learn(op, answer);
         }
     }
 
-    private void learn(Op op, byte[] body) {
-        if (body.length > LEARNT_AT_MOST) {
+    private void learn(Op op, Answer answer) {
+        if (answer.response().body().length > LEARNT_AT_MOST) {
             return;
         }
         try {
-            JsonNode json = JSON.readTree(new String(body, StandardCharsets.UTF_8));
             String[] segments = op.path().replaceAll("/\\{[^}]*\\}$", "").split("/");
-            pool.learn(segments[segments.length - 1], json);
+            pool.learn(segments[segments.length - 1], answer.json());
         } catch (JacksonException other) {
             // A file, or nothing.
             return;
@@ -235,42 +199,18 @@ class FuzzTest {
     }
 
     /** The tag of what is to be changed, as it is now. */
-    private String tag(Door door, Request request) throws IOException, InterruptedException {
+    private static String tag(Client client, Request request) {
         String path =
                 request.address().replaceAll("\\?.*", "").replaceAll("(/drafts/[^/]+)/.*", "$1");
-        HttpRequest asked = HttpRequest.newBuilder(URI.create(server.address() + path)).build();
-        return door.http()
-                .send(asked, BodyHandlers.discarding())
-                .headers()
-                .firstValue("ETag")
-                .orElse("\"0\"");
+        String tag = client.get(path).header("ETag");
+        return tag.isEmpty() ? "\"0\"" : tag;
     }
 
-    private Door signedIn(List<String> who) {
-        CookieManager cookies = new CookieManager();
-        Door door = new Door(HttpClient.newBuilder().cookieHandler(cookies).build(), cookies);
-        try {
-            URI session = URI.create(server.address() + "/api/session");
-            door.http().send(HttpRequest.newBuilder(session).build(), BodyHandlers.discarding());
-            door.http()
-                    .send(
-                            HttpRequest.newBuilder(session)
-                                    .header("Content-Type", "application/json")
-                                    .header("X-XSRF-TOKEN", door.token())
-                                    .POST(
-                                            BodyPublishers.ofString(
-                                                    JSON.writeValueAsString(
-                                                            Map.of(
-                                                                    "email",
-                                                                    who.get(0),
-                                                                    "password",
-                                                                    who.get(1)))))
-                                    .build(),
-                            BodyHandlers.discarding());
-            door.http().send(HttpRequest.newBuilder(session).build(), BodyHandlers.discarding());
-        } catch (IOException | InterruptedException failed) {
-            throw new IllegalStateException(failed);
-        }
-        return door;
+    /** Whoever is locked out by now goes on as nobody. */
+    private static Client signedIn(List<String> who) {
+        Client client = server.client();
+        client.trySignIn(who.get(0), who.get(1));
+        client.get("/api/session");
+        return client;
     }
 }

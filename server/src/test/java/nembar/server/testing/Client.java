@@ -138,6 +138,21 @@ public final class Client {
                 .orElse("");
     }
 
+    /**
+     * Sends whatever is wanted.
+     *
+     * @param more headers of this request alone
+     * @param body null for none
+     */
+    public Answer send(String method, String path, Map<String, String> more, String body) {
+        return send(
+                method,
+                path,
+                body == null ? BodyPublishers.noBody() : BodyPublishers.ofString(body),
+                null,
+                more);
+    }
+
     private Answer send(String method, String path, String body) {
         return send(
                 method,
@@ -147,6 +162,11 @@ public final class Client {
     }
 
     private Answer send(String method, String path, BodyPublisher body, String type) {
+        return send(method, path, body, type, Map.of());
+    }
+
+    private Answer send(
+            String method, String path, BodyPublisher body, String type, Map<String, String> more) {
         HttpRequest.Builder request =
                 HttpRequest.newBuilder(URI.create(address + path))
                         .timeout(Duration.ofSeconds(30))
@@ -155,6 +175,7 @@ public final class Client {
             request.header("Content-Type", type);
         }
         headers.forEach(request::header);
+        more.forEach(request::header);
         String token = cookie("XSRF-TOKEN");
         if (csrf && !token.isEmpty()) {
             request.header("X-XSRF-TOKEN", token);
