@@ -12,8 +12,8 @@ import { theme } from './theme';
 const AskPlace = lazy(() => import('../ask/AskPlace'));
 const Look = lazy(() => import('../look/LookPlace'));
 const SignIn = lazy(() => import('../session/SignIn'));
-const ComeIn = lazy(() => import('../entry/ComeIn'));
-const Join = lazy(() => import('../entry/Join'));
+const ComeIn = lazy(() => import('../invitations/ComeIn'));
+const Join = lazy(() => import('../invitations/Join'));
 const PeopleList = lazy(() => import('../people/PeopleList'));
 const PersonSheet = lazy(() => import('../people/PersonSheetPlace'));
 const Organisations = lazy(() => import('../people/Organisations'));
@@ -36,7 +36,7 @@ const LedgerStart = lazy(() =>
   import('../ledger/LedgerPlace').then((place) => ({ default: place.LedgerStart })),
 );
 const RecordPlace = lazy(() => import('../record/RecordPlace'));
-const Own = lazy(() => import('../own/OwnPlace'));
+const Own = lazy(() => import('../profile/OwnPlace'));
 
 const queries: QueryClient = new QueryClient({
   defaultOptions: {

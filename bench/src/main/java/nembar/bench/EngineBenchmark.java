@@ -15,8 +15,8 @@ import nembar.core.arrival.Judge;
 import nembar.core.arrival.Placing;
 import nembar.core.catalogue.Operation;
 import nembar.core.catalogue.RecordType;
-import nembar.core.coverage.GovernedRecord;
-import nembar.core.coverage.Relatives;
+import nembar.core.recordset.GovernedRecord;
+import nembar.core.recordset.Relatives;
 import nembar.core.decision.PersonAccess;
 import nembar.core.design.Privilege;
 import nembar.core.design.Privilege.RecordPrivilege;
@@ -81,7 +81,7 @@ public class EngineBenchmark {
                         Standpoint.of(model.directory().person("ilse.marrow").orElseThrow(), at));
         edited = new Moment(Changes.apply(model, edit()), at);
         long holders =
-                Impact.of(moment, edited).people().stream().map(Impact.OfPerson::seat).count();
+                Impact.of(moment, edited).people().stream().map(Impact.OfPerson::persona).count();
         System.out.println("the edit changes access for " + holders + " people");
     }
 

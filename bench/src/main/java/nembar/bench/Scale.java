@@ -4,7 +4,7 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import nembar.core.catalogue.RecordType;
-import nembar.core.coverage.RecordSet;
+import nembar.core.recordset.RecordSet;
 import nembar.core.decision.Coverage;
 import nembar.core.decision.FieldCoverage;
 import nembar.core.decision.PersonAccess;

@@ -22,7 +22,7 @@ import nembar.core.design.WeeklyHours;
 import nembar.core.directory.Audience;
 import nembar.core.directory.Person;
 import nembar.core.model.AccessModel;
-import nembar.core.model.Seats.Seat;
+import nembar.core.model.Personas.Persona;
 import nembar.core.text.Wording;
 
 /**
@@ -30,7 +30,7 @@ import nembar.core.text.Wording;
  * of it keeps the element from standing.
  */
 public final class Care {
-    private static final int SEATS_LOOKED_AT = 200;
+    private static final int PERSONAS_LOOKED_AT = 200;
 
     private final Moment moment;
     private final AccessModel model;
@@ -88,7 +88,7 @@ public final class Care {
                     role.conflicts().contains(other.key())
                             || other.conflicts().contains(role.key());
             if (against && !other.key().equals(role.key())) {
-                BitSet both = (BitSet) model.seatsIn(one.audience(), moment.at()).clone();
+                BitSet both = (BitSet) model.personasIn(one.audience(), moment.at()).clone();
                 both.and(model.holdersOf(other.key(), moment.at()));
                 Set<String> names = names(both);
                 if (!names.isEmpty()) {
@@ -106,8 +106,8 @@ public final class Care {
 
     private void meantFor(Assignment one, Role role) {
         Set<String> names =
-                seats(one.audience())
-                        .map(Seat::person)
+                personas(one.audience())
+                        .map(Persona::person)
                         .filter(person -> !role.meantFor().suits(person.kind()))
                         .map(this::named)
                         .collect(Collectors.toCollection(LinkedHashSet::new));
@@ -122,10 +122,10 @@ public final class Care {
         }
     }
 
-    private Set<String> names(BitSet seats) {
-        return seats.stream()
-                .mapToObj(model.seats().all()::get)
-                .map(seat -> named(seat.person()))
+    private Set<String> names(BitSet personas) {
+        return personas.stream()
+                .mapToObj(model.personas().all()::get)
+                .map(persona -> named(persona.person()))
                 .collect(Collectors.toCollection(LinkedHashSet::new));
     }
 
@@ -170,7 +170,9 @@ public final class Care {
 
     private void share(Element share, Audience audience) {
         ShareReach reach = new ShareReach(moment, counting);
-        seats(audience).limit(SEATS_LOOKED_AT).forEach(seat -> reach.add(seat, share::equals));
+        personas(audience)
+                .limit(PERSONAS_LOOKED_AT)
+                .forEach(persona -> reach.add(persona, share::equals));
         if (reach.shares().isEmpty()) {
             return;
         }
@@ -193,9 +195,9 @@ public final class Care {
         }
     }
 
-    private java.util.stream.Stream<Seat> seats(Audience audience) {
-        return model.seatsIn(audience, moment.at()).stream()
-                .mapToObj(model.seats().all()::get)
-                .filter(seat -> seat.person().active());
+    private java.util.stream.Stream<Persona> personas(Audience audience) {
+        return model.personasIn(audience, moment.at()).stream()
+                .mapToObj(model.personas().all()::get)
+                .filter(persona -> persona.person().active());
     }
 }

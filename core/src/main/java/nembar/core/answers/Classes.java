@@ -21,17 +21,17 @@ import nembar.core.design.Times;
 import nembar.core.directory.Audience;
 import nembar.core.directory.Person;
 import nembar.core.model.AccessModel;
-import nembar.core.model.Seats.Seat;
+import nembar.core.model.Personas.Persona;
 
 /**
- * Seats put together: those of people who hold the same, by the same shares and under the same
+ * Personas put together: those of people who hold the same, by the same shares and under the same
  * filters, from the same place, are of one class and are worked out once for all of them.
  */
 final class Classes {
     private final AccessModel model;
     private final View view;
     private final boolean personByPerson;
-    private final List<List<Seat>> classes = new ArrayList<>();
+    private final List<List<Persona>> classes = new ArrayList<>();
     private final int[] classOf;
     private final List<Set<Object>> content = new ArrayList<>();
 
@@ -39,13 +39,13 @@ final class Classes {
     interface View {
         boolean counts(Times times);
 
-        BitSet seatsIn(Audience audience);
+        BitSet personasIn(Audience audience);
 
         /** Whose records a rule opens, as something that can be compared. */
         Object owners(Audience audience);
     }
 
-    /** What makes two seats one class. */
+    /** What makes two personas one class. */
     private record ClassKey(
             Set<Object> content,
             List<String> place,
@@ -57,11 +57,11 @@ final class Classes {
         this.model = model;
         this.view = view;
         this.personByPerson = speaksOfOnePerson(model.design());
-        this.classOf = new int[model.seats().all().size()];
+        this.classOf = new int[model.personas().all().size()];
         classify();
     }
 
-    List<List<Seat>> all() {
+    List<List<Persona>> all() {
         return classes;
     }
 
@@ -69,8 +69,8 @@ final class Classes {
         return personByPerson;
     }
 
-    int of(Seat seat) {
-        return classOf[seat.number()];
+    int of(Persona persona) {
+        return classOf[persona.number()];
     }
 
     Set<Object> contentOf(int number) {
@@ -94,35 +94,36 @@ final class Classes {
                         rule ->
                                 shared.put(
                                         number(rule, numbersOf, things),
-                                        view.seatsIn(rule.audience())));
+                                        view.personasIn(rule.audience())));
         design.directShares().stream()
                 .filter(share -> view.counts(share.times()))
                 .forEach(
                         share ->
                                 shared.put(
                                         number(share, numbersOf, things),
-                                        view.seatsIn(share.audience())));
+                                        view.personasIn(share.audience())));
         design.accountFilters()
                 .forEach(
                         one ->
                                 shared.put(
                                         number(one, numbersOf, things),
-                                        view.seatsIn(one.audience())));
+                                        view.personasIn(one.audience())));
         design.fieldFilters()
                 .forEach(
                         one ->
                                 shared.put(
                                         number(one, numbersOf, things),
-                                        view.seatsIn(one.audience())));
+                                        view.personasIn(one.audience())));
         Map<BitSet, Set<Object>> contents = new HashMap<>();
         Map<ClassKey, Integer> numbers = new HashMap<>();
         List<BitSet> ofSeats = new ArrayList<>();
-        model.seats().all().forEach(any -> ofSeats.add(new BitSet(things.size())));
+        model.personas().all().forEach(any -> ofSeats.add(new BitSet(things.size())));
         // By thing, so that thousands of shares of one person each are not asked of everybody.
-        shared.forEach((thing, in) -> in.stream().forEach(seat -> ofSeats.get(seat).set(thing)));
-        for (Seat seat : model.seats().all()) {
-            BitSet concerning = ofSeats.get(seat.number());
-            for (Assignment assignment : model.assignmentsOf(seat)) {
+        shared.forEach(
+                (thing, in) -> in.stream().forEach(persona -> ofSeats.get(persona).set(thing)));
+        for (Persona persona : model.personas().all()) {
+            BitSet concerning = ofSeats.get(persona.number());
+            for (Assignment assignment : model.assignmentsOf(persona)) {
                 Integer effect = effects.get(assignment);
                 if (effect != null) {
                     concerning.set(effect);
@@ -130,7 +131,7 @@ final class Classes {
             }
             Set<Object> elements =
                     contents.computeIfAbsent(concerning, any -> elements(concerning, things));
-            ClassKey key = key(seat, elements);
+            ClassKey key = key(persona, elements);
             Integer number = numbers.get(key);
             if (number == null) {
                 number = classes.size();
@@ -138,8 +139,8 @@ final class Classes {
                 classes.add(new ArrayList<>());
                 content.add(elements);
             }
-            classes.get(number).add(seat);
-            classOf[seat.number()] = number;
+            classes.get(number).add(persona);
+            classOf[persona.number()] = number;
         }
     }
 
@@ -180,15 +181,15 @@ final class Classes {
         return new Hashed(elements);
     }
 
-    private ClassKey key(Seat seat, Set<Object> elements) {
-        Person person = seat.person();
+    private ClassKey key(Persona persona, Set<Object> elements) {
+        Person person = persona.person();
         return new ClassKey(
                 elements,
                 List.of(
                         person.kind().name(),
                         person.active() ? "active" : "",
                         person.unit().orElse(""),
-                        seat.account().orElse("")),
+                        persona.account().orElse("")),
                 model.directory().teamsOf(person.key()),
                 person.attributes(),
                 personByPerson ? person : null);

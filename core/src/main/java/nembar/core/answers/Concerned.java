@@ -25,7 +25,7 @@ public final class Concerned {
      */
     public static Set<String> by(Moment before, Moment after, List<Change> changes) {
         Set<String> people = new TreeSet<>();
-        Impact.of(before, after).people().forEach(one -> people.add(one.seat().person().key()));
+        Impact.of(before, after).people().forEach(one -> people.add(one.persona().person().key()));
         for (Change.Remove touched : Changes.touched(changes)) {
             Optional<Element> was = before.model().design().element(touched.kind(), touched.key());
             Optional<Element> is = after.model().design().element(touched.kind(), touched.key());
@@ -43,10 +43,10 @@ public final class Concerned {
                 .filter(any -> !(element instanceof Expectation))
                 .ifPresent(
                         audience -> {
-                            BitSet seats = model.seatsIn(audience, moment.at());
-                            seats.stream()
-                                    .mapToObj(model.seats().all()::get)
-                                    .forEach(seat -> people.add(seat.person().key()));
+                            BitSet personas = model.personasIn(audience, moment.at());
+                            personas.stream()
+                                    .mapToObj(model.personas().all()::get)
+                                    .forEach(persona -> people.add(persona.person().key()));
                         });
         if (element instanceof Delegation delegation) {
             people.add(delegation.principal());

@@ -4,7 +4,7 @@ import java.util.Collection;
 import java.util.List;
 import java.util.Map;
 import nembar.core.catalogue.RecordType;
-import nembar.core.coverage.RecordSet;
+import nembar.core.recordset.RecordSet;
 
 /** Where answers have sets of records counted; the caller's database does it. */
 public interface Counting {

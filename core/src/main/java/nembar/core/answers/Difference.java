@@ -15,11 +15,11 @@ import nembar.core.catalogue.Field;
 import nembar.core.catalogue.Function;
 import nembar.core.catalogue.Operation;
 import nembar.core.catalogue.RecordType;
-import nembar.core.coverage.RecordSet;
 import nembar.core.decision.Access;
 import nembar.core.decision.FieldCoverage;
 import nembar.core.decision.FieldLevel;
 import nembar.core.decision.PersonAccess;
+import nembar.core.recordset.RecordSet;
 
 /**
  * What differs between two accesses: of two people, of two instants, of a draft and the published

@@ -12,8 +12,6 @@ import java.util.function.Function;
 import nembar.core.answers.Proof.CounterExample;
 import nembar.core.catalogue.Operation;
 import nembar.core.catalogue.RecordType;
-import nembar.core.coverage.GovernedRecord;
-import nembar.core.coverage.Relatives;
 import nembar.core.decision.Holding;
 import nembar.core.decision.PersonAccess;
 import nembar.core.decision.Route;
@@ -26,6 +24,8 @@ import nembar.core.draft.Change;
 import nembar.core.draft.Changes;
 import nembar.core.model.AccessModel;
 import nembar.core.model.ModelRefused;
+import nembar.core.recordset.GovernedRecord;
+import nembar.core.recordset.Relatives;
 import nembar.core.words.ChangeWords;
 
 /**
@@ -117,7 +117,7 @@ public final class ExpectationMending {
             CounterExample broken,
             Function<CounterExample, Optional<GovernedRecord>> record,
             Relatives relatives) {
-        PersonAccess access = moment.access(broken.seat());
+        PersonAccess access = moment.access(broken.persona());
         Closing closing = new Closing();
         if (expectation.target() instanceof Target.OnFunction of) {
             access.function(moment.model().catalogue().function(of.function()).orElseThrow())
@@ -204,7 +204,7 @@ public final class ExpectationMending {
                         one ->
                                 new Mending(
                                                 moment,
-                                                broken.seat(),
+                                                broken.persona(),
                                                 type,
                                                 operation,
                                                 one,

@@ -17,7 +17,6 @@ import nembar.core.catalogue.Function;
 import nembar.core.catalogue.Operation;
 import nembar.core.catalogue.RecordType;
 import nembar.core.condition.Satisfiability;
-import nembar.core.coverage.RecordSet;
 import nembar.core.decision.Coverage;
 import nembar.core.decision.Grant;
 import nembar.core.decision.Holding;
@@ -39,7 +38,8 @@ import nembar.core.draft.Change;
 import nembar.core.draft.Changes;
 import nembar.core.model.AccessModel;
 import nembar.core.model.ModelRefused;
-import nembar.core.model.Seats.Seat;
+import nembar.core.model.Personas.Persona;
+import nembar.core.recordset.RecordSet;
 import nembar.core.text.Wording;
 
 /** Looks a whole design over for what is worth a look (docs/access-model.md, section 9). */
@@ -85,8 +85,8 @@ public final class Findings {
 
     private void people() {
         for (Person person : model.directory().people()) {
-            List<Seat> seats = model.seats().of(person.key());
-            if (person.active() && seats.stream().allMatch(this::canDoNothing)) {
+            List<Persona> personas = model.personas().of(person.key());
+            if (person.active() && personas.stream().allMatch(this::canDoNothing)) {
                 add(
                         Kind.PERSON_CAN_DO_NOTHING,
                         List.of(person(person)),
@@ -119,8 +119,8 @@ public final class Findings {
         }
     }
 
-    private boolean canDoNothing(Seat seat) {
-        PersonAccess access = moment.access(seat);
+    private boolean canDoNothing(Persona persona) {
+        PersonAccess access = moment.access(persona);
         return model.catalogue().recordTypes().stream()
                         .allMatch(
                                 type ->
@@ -165,22 +165,22 @@ public final class Findings {
 
     /** Somebody whose role gives nothing within its bounds. */
     private void bounded(Assignment assignment, Concern concern, List<Change> remove) {
-        for (Seat seat : seatsOf(assignment.audience())) {
-            if (!seat.person().active()) {
+        for (Persona persona : personasOf(assignment.audience())) {
+            if (!persona.person().active()) {
                 continue;
             }
             List<Holding> held =
-                    moment.access(seat).holdings().stream()
+                    moment.access(persona).holdings().stream()
                             .filter(one -> one.assignment().equals(assignment))
                             .toList();
-            boolean anything = held.isEmpty() || held.stream().anyMatch(one -> gives(one, seat));
+            boolean anything = held.isEmpty() || held.stream().anyMatch(one -> gives(one, persona));
             if (!anything) {
                 add(
                         Kind.ROLE_GIVES_NOTHING_WITHIN_BOUNDS,
-                        List.of(concern, person(seat.person())),
+                        List.of(concern, person(persona.person())),
                         called(assignment)
                                 + " gives "
-                                + seat.person().name()
+                                + persona.person().name()
                                 + " nothing within its bounds.",
                         remove);
                 return;
@@ -188,14 +188,14 @@ public final class Findings {
         }
     }
 
-    private boolean gives(Holding holding, Seat seat) {
+    private boolean gives(Holding holding, Persona persona) {
         boolean function =
                 holding.set().privileges().stream()
                         .anyMatch(Privilege.FunctionPrivilege.class::isInstance);
         if (function) {
             return true;
         }
-        PersonAccess access = moment.access(seat);
+        PersonAccess access = moment.access(persona);
         for (RecordType type : model.catalogue().recordTypes()) {
             for (Operation operation : type.operations()) {
                 for (Grant grant : access.coverage(type, operation).grants()) {
@@ -215,8 +215,8 @@ public final class Findings {
             return;
         }
         Role role = design.role(of.role()).orElseThrow();
-        for (Seat seat : seatsOf(assignment.audience())) {
-            Person person = seat.person();
+        for (Persona persona : personasOf(assignment.audience())) {
+            Person person = persona.person();
             if (person.active() && !role.meantFor().suits(person.kind())) {
                 String kind = person.kind().name().toLowerCase(Locale.ROOT);
                 add(
@@ -330,7 +330,7 @@ public final class Findings {
     /** Sharing rules and direct shares of which the filters of their audience leave nothing. */
     private void sharesCut() {
         ShareReach reach = new ShareReach(moment, counting);
-        model.seats().all().forEach(seat -> reach.add(seat, any -> true));
+        model.personas().all().forEach(persona -> reach.add(persona, any -> true));
         for (Element element : reach.shares()) {
             if (reach.opened(element) > 0 && reach.left(element) == 0) {
                 add(
@@ -346,8 +346,8 @@ public final class Findings {
     private void conflicts() {
         for (Person person : model.directory().people()) {
             Map<String, Assignment> held = new LinkedHashMap<>();
-            for (Seat seat : model.seats().of(person.key())) {
-                for (Holding holding : moment.access(seat).holdings()) {
+            for (Persona persona : model.personas().of(person.key())) {
+                for (Holding holding : moment.access(persona).holdings()) {
                     holding.role()
                             .ifPresent(role -> held.putIfAbsent(role.key(), holding.assignment()));
                 }
@@ -389,20 +389,20 @@ public final class Findings {
     }
 
     private void outsiders() {
-        Map<RecordType, Map<Seat, RecordSet>> beyond = new LinkedHashMap<>();
-        Map<RecordType, Map<Seat, RecordSet>> kept = new LinkedHashMap<>();
-        for (Seat seat : model.seats().all()) {
-            if (!seat.person().external() || !seat.person().active()) {
+        Map<RecordType, Map<Persona, RecordSet>> beyond = new LinkedHashMap<>();
+        Map<RecordType, Map<Persona, RecordSet>> kept = new LinkedHashMap<>();
+        for (Persona persona : model.personas().all()) {
+            if (!persona.person().external() || !persona.person().active()) {
                 continue;
             }
-            PersonAccess access = moment.access(seat);
+            PersonAccess access = moment.access(persona);
             for (RecordType type : model.catalogue().recordTypes()) {
-                guarded(seat, access, type);
-                RecordSet theirs = theirs(seat, type);
+                guarded(persona, access, type);
+                RecordSet theirs = theirs(persona, type);
                 if (!theirs.equals(RecordSet.EVERYTHING)) {
                     Coverage view = access.coverage(type, Operation.VIEW);
-                    note(beyond, type, seat, RecordSet.less(view.records(), theirs));
-                    note(kept, type, seat, RecordSet.less(view.grantedByPrivilege(), theirs));
+                    note(beyond, type, persona, RecordSet.less(view.records(), theirs));
+                    note(kept, type, persona, RecordSet.less(view.grantedByPrivilege(), theirs));
                 }
             }
         }
@@ -415,19 +415,20 @@ public final class Findings {
     }
 
     /** The records of the account acted for; everything where the type has no account. */
-    private static RecordSet theirs(Seat seat, RecordType type) {
+    private static RecordSet theirs(Persona persona, RecordType type) {
         return type.places()
                 .account()
                 .map(
                         field ->
                                 RecordSet.among(
                                         field,
-                                        new java.util.TreeSet<>(seat.account().stream().toList()),
+                                        new java.util.TreeSet<>(
+                                                persona.account().stream().toList()),
                                         "account is their own"))
                 .orElse(RecordSet.EVERYTHING);
     }
 
-    private void guarded(Seat seat, PersonAccess access, RecordType type) {
+    private void guarded(Persona persona, PersonAccess access, RecordType type) {
         List<String> seen = new ArrayList<>();
         for (Field field : type.fields()) {
             if (field.guarded() && !access.field(type, field).masked().equals(RecordSet.NOTHING)) {
@@ -437,8 +438,8 @@ public final class Findings {
         if (!seen.isEmpty()) {
             add(
                     Kind.OUTSIDER_REACHES_GUARDED_FIELD,
-                    List.of(person(seat.person()), new Concern("record type", type.key())),
-                    seat.person().name()
+                    List.of(person(persona.person()), new Concern("record type", type.key())),
+                    persona.person().name()
                             + " is an outsider and reaches "
                             + Wording.and(seen)
                             + " of "
@@ -448,27 +449,30 @@ public final class Findings {
     }
 
     private static void note(
-            Map<RecordType, Map<Seat, RecordSet>> all, RecordType type, Seat seat, RecordSet set) {
+            Map<RecordType, Map<Persona, RecordSet>> all,
+            RecordType type,
+            Persona persona,
+            RecordSet set) {
         if (!set.equals(RecordSet.NOTHING)) {
-            all.computeIfAbsent(type, any -> new LinkedHashMap<>()).put(seat, set);
+            all.computeIfAbsent(type, any -> new LinkedHashMap<>()).put(persona, set);
         }
     }
 
     private void count(
-            Map<RecordType, Map<Seat, RecordSet>> all, Kind kind, String sees, String rest) {
+            Map<RecordType, Map<Persona, RecordSet>> all, Kind kind, String sees, String rest) {
         all.forEach(
                 (type, sets) -> {
                     Map<RecordSet, Long> counts = counting.count(type, sets.values());
                     sets.forEach(
-                            (seat, set) -> {
+                            (persona, set) -> {
                                 long number = counts.get(set);
                                 if (number > 0) {
                                     add(
                                             kind,
                                             List.of(
-                                                    person(seat.person()),
+                                                    person(persona.person()),
                                                     new Concern("record type", type.key())),
-                                            seat.person().name()
+                                            persona.person().name()
                                                     + sees
                                                     + number
                                                     + " "
@@ -489,7 +493,7 @@ public final class Findings {
                         List.of(concern),
                         expectation.name() + " is about nobody who is active.");
             } else if (!proof.holds()) {
-                String who = proof.counterExample().orElseThrow().seat().person().name();
+                String who = proof.counterExample().orElseThrow().persona().person().name();
                 add(
                         Kind.EXPECTATION_BROKEN,
                         List.of(concern),
@@ -498,9 +502,9 @@ public final class Findings {
         }
     }
 
-    private List<Seat> seatsOf(Audience audience) {
-        BitSet seats = model.seatsIn(audience, moment.at());
-        return seats.stream().mapToObj(model.seats().all()::get).toList();
+    private List<Persona> personasOf(Audience audience) {
+        BitSet personas = model.personasIn(audience, moment.at());
+        return personas.stream().mapToObj(model.personas().all()::get).toList();
     }
 
     private static boolean onlyFor(Assignment assignment, Person person) {

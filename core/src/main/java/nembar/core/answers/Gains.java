@@ -17,7 +17,6 @@ import nembar.core.catalogue.Field;
 import nembar.core.catalogue.Function;
 import nembar.core.catalogue.Operation;
 import nembar.core.catalogue.RecordType;
-import nembar.core.coverage.RecordSet;
 import nembar.core.decision.Access;
 import nembar.core.decision.CombinedAccess;
 import nembar.core.decision.FieldCoverage;
@@ -26,8 +25,9 @@ import nembar.core.design.Delegation;
 import nembar.core.directory.Directory;
 import nembar.core.directory.Person;
 import nembar.core.model.AccessModel;
-import nembar.core.model.Seats.Seat;
+import nembar.core.model.Personas.Persona;
 import nembar.core.model.Standpoint;
+import nembar.core.recordset.RecordSet;
 
 /**
  * What one model in place of another would give and take at any instant from now on
@@ -45,26 +45,26 @@ public final class Gains {
     private final boolean sameDirectory;
     private final boolean sameCatalogue;
     private final boolean samePlaces;
-    private final Predicate<Seat> otherLine;
+    private final Predicate<Persona> otherLine;
     private final Predicate<String> looked;
 
     private final Map<List<Integer>, Boolean> sameContent = new HashMap<>();
     private final List<OfSeat> found = new ArrayList<>();
 
     /**
-     * What changes for one seat.
+     * What changes for one persona.
      *
      * @param gained keys of record types on which something is gained at some instant
      * @param lost keys of record types on which something is lost at some instant
      * @param functions whether a level of a function is gained
      */
-    public record OfSeat(Seat seat, Set<String> gained, Set<String> lost, boolean functions) {
+    public record OfSeat(Persona persona, Set<String> gained, Set<String> lost, boolean functions) {
         public boolean gains() {
             return !gained.isEmpty() || functions;
         }
 
-        /** The same for another seat, with what is that one's own besides. */
-        OfSeat with(Seat other, OfSeat own) {
+        /** The same for another persona, with what is that one's own besides. */
+        OfSeat with(Persona other, OfSeat own) {
             Set<String> allGained = new TreeSet<>(gained);
             allGained.addAll(own.gained());
             Set<String> allLost = new TreeSet<>(lost);
@@ -116,68 +116,70 @@ public final class Gains {
     /** Keys of the record types of which the person reaches anything at some instant. */
     public static Set<String> reached(Timeline timeline, String person) {
         Gains gains = new Gains(timeline, timeline);
-        return timeline.model().seats().of(person).stream()
+        return timeline.model().personas().of(person).stream()
                 .findFirst()
-                .map(seat -> gains.total(seat, at -> CombinedAccess.NOTHING).gained())
+                .map(persona -> gains.total(persona, at -> CombinedAccess.NOTHING).gained())
                 .orElse(Set.of());
     }
 
     private void ofClasses() {
-        Map<List<Integer>, List<Seat>> moved = new LinkedHashMap<>();
-        for (Seat seat : after.model().seats().all()) {
-            if (!unchanged(seat)) {
-                moved.computeIfAbsent(pair(seat), any -> new ArrayList<>()).add(seat);
+        Map<List<Integer>, List<Persona>> moved = new LinkedHashMap<>();
+        for (Persona persona : after.model().personas().all()) {
+            if (!unchanged(persona)) {
+                moved.computeIfAbsent(pair(persona), any -> new ArrayList<>()).add(persona);
             }
         }
         boolean each = before.classes().personByPerson() || after.classes().personByPerson();
-        moved.values().forEach(seats -> ofClass(seats, each));
+        moved.values().forEach(personas -> ofClass(personas, each));
     }
 
-    /** The classes of the seat before and after. */
-    private List<Integer> pair(Seat seat) {
-        return List.of(same(seat).map(before.classes()::of).orElse(-1), after.classes().of(seat));
+    /** The classes of the persona before and after. */
+    private List<Integer> pair(Persona persona) {
+        return List.of(
+                same(persona).map(before.classes()::of).orElse(-1), after.classes().of(persona));
     }
 
-    /** Whether everything that decides about the seat's access is as it was. */
-    private boolean unchanged(Seat seat) {
-        Optional<Seat> was = same(seat);
+    /** Whether everything that decides about the persona's access is as it was. */
+    private boolean unchanged(Persona persona) {
+        Optional<Persona> was = same(persona);
         return sameCatalogue
                 && samePlaces
                 && was.isPresent()
-                && (sameDirectory || samePerson(was.get(), seat))
+                && (sameDirectory || samePerson(was.get(), persona))
                 && sameContent.computeIfAbsent(
-                        pair(seat),
-                        any -> before.contentOf(was.get()).equals(after.contentOf(seat)));
+                        pair(persona),
+                        any -> before.contentOf(was.get()).equals(after.contentOf(persona)));
     }
 
-    private boolean samePerson(Seat was, Seat seat) {
-        String key = seat.person().key();
-        return was.person().equals(seat.person())
+    private boolean samePerson(Persona was, Persona persona) {
+        String key = persona.person().key();
+        return was.person().equals(persona.person())
                 && before.model()
                         .directory()
                         .teamsOf(key)
                         .equals(after.model().directory().teamsOf(key))
-                && !otherLine.test(seat);
+                && !otherLine.test(persona);
     }
 
     /**
      * One of a class speaks for the others, but on types on which they may have records of their
      * own, and for those who have other people below them now.
      */
-    private void ofClass(List<Seat> seats, boolean each) {
-        Seat first = seats.get(0);
+    private void ofClass(List<Persona> personas, boolean each) {
+        Persona first = personas.get(0);
         Set<String> personal = each ? Set.of() : personalTypes(first);
         Predicate<String> own = type -> looked.test(type) && personal.contains(type);
         OfSeat shared = compared(first, looked.and(type -> !personal.contains(type)));
         boolean some = personal.stream().anyMatch(own);
         found.addAll(
-                seats.parallelStream()
+                personas.parallelStream()
                         .map(
-                                seat -> {
-                                    if (seat != first && (each || otherLine.test(seat))) {
-                                        return compared(seat, looked);
+                                persona -> {
+                                    if (persona != first && (each || otherLine.test(persona))) {
+                                        return compared(persona, looked);
                                     }
-                                    return shared.with(seat, some ? compared(seat, own) : shared);
+                                    return shared.with(
+                                            persona, some ? compared(persona, own) : shared);
                                 })
                         .filter(of -> !of.none())
                         .toList());
@@ -186,19 +188,19 @@ public final class Gains {
     /**
      * The types on which the class may have something on records of their own, or of those below.
      */
-    private Set<String> personalTypes(Seat seat) {
+    private Set<String> personalTypes(Persona persona) {
         Set<String> types = new HashSet<>();
-        same(seat).stream()
+        same(persona).stream()
                 .flatMap(was -> before.setsOf(was).stream())
                 .forEach(set -> Moment.personal(set.privileges(), types));
-        after.setsOf(seat).forEach(set -> Moment.personal(set.privileges(), types));
+        after.setsOf(persona).forEach(set -> Moment.personal(set.privileges(), types));
         Set<String> both = new HashSet<>(Travel.onward(catalogue, types));
         both.addAll(Travel.onward(before.model().catalogue(), types));
         return both;
     }
 
     /** Whether other people are below somebody in the reporting line than were before. */
-    private Predicate<Seat> otherLine() {
+    private Predicate<Persona> otherLine() {
         Directory was = before.model().directory();
         Directory is = after.model().directory();
         boolean same =
@@ -211,30 +213,30 @@ public final class Gains {
                                                                 .map(Person::manager)
                                                                 .filter(one.manager()::equals)
                                                                 .isPresent());
-        return seat ->
+        return persona ->
                 !same
-                        && !was.personAndReports(seat.person().key())
-                                .equals(is.personAndReports(seat.person().key()));
+                        && !was.personAndReports(persona.person().key())
+                                .equals(is.personAndReports(persona.person().key()));
     }
 
-    private OfSeat compared(Seat seat, Predicate<String> types) {
-        Optional<Seat> was = same(seat);
+    private OfSeat compared(Persona persona, Predicate<String> types) {
+        Optional<Persona> was = same(persona);
         Edges edges = before.noEdges();
         was.ifPresent(one -> before.edges(one, edges));
-        after.edges(seat, edges);
+        after.edges(persona, edges);
         Set<List<Object>> seen = new HashSet<>();
         return compared(
-                seat,
+                persona,
                 edges,
                 at ->
                         seen.add(
                                 List.of(
                                         was.map(one -> before.inForce(one, at)).orElse(List.of()),
-                                        after.inForce(seat, at))),
+                                        after.inForce(persona, at))),
                 at ->
                         was.map(one -> asItWas(before.access(one, at)))
                                 .orElse(CombinedAccess.NOTHING),
-                at -> after.access(seat, at),
+                at -> after.access(persona, at),
                 types);
     }
 
@@ -246,7 +248,7 @@ public final class Gains {
      * @param telling whether an instant can tell anything that those before it have not
      */
     private OfSeat compared(
-            Seat seat,
+            Persona persona,
             Edges edges,
             Predicate<Instant> telling,
             AtInstant was,
@@ -258,7 +260,7 @@ public final class Gains {
         SortedSet<Instant> instants = edges.all();
         if (instants.size() > INSTANTS_AT_MOST) {
             catalogue.recordTypes().forEach(type -> gained.add(type.key()));
-            return new OfSeat(seat, gained, gained, true);
+            return new OfSeat(persona, gained, gained, true);
         }
         for (Instant at : instants) {
             if (!telling.test(at)) {
@@ -276,7 +278,7 @@ public final class Gains {
             }
             functions |= difference.functions().stream().anyMatch(Difference.OfFunction::gained);
         }
-        return new OfSeat(seat, gained, lost, functions);
+        return new OfSeat(persona, gained, lost, functions);
     }
 
     private static void note(String type, RecordSet records, Set<String> types) {
@@ -292,12 +294,13 @@ public final class Gains {
             model.design().delegations().forEach(one -> delegates.add(one.delegate()));
         }
         for (String delegate : delegates) {
-            List<Seat> seats = after.model().seats().of(delegate);
+            List<Persona> personas = after.model().personas().of(delegate);
             boolean concerned =
                     !before.delegationsTo(delegate).isEmpty()
                             || !after.delegationsTo(delegate).isEmpty();
-            if (concerned && !seats.isEmpty() && !sameDelegate(delegate)) {
-                OfSeat total = total(seats.get(0), at -> asItWas(everything(before, delegate, at)));
+            if (concerned && !personas.isEmpty() && !sameDelegate(delegate)) {
+                OfSeat total =
+                        total(personas.get(0), at -> asItWas(everything(before, delegate, at)));
                 if (!total.none()) {
                     found.add(total);
                 }
@@ -314,9 +317,9 @@ public final class Gains {
     }
 
     private boolean unchanged(String person) {
-        List<Seat> seats = after.model().seats().of(person);
-        return before.model().seats().of(person).size() == seats.size()
-                && seats.stream().allMatch(this::unchanged);
+        List<Persona> personas = after.model().personas().of(person);
+        return before.model().personas().of(person).size() == personas.size()
+                && personas.stream().allMatch(this::unchanged);
     }
 
     private boolean sameSets(List<String> keys) {
@@ -329,8 +332,8 @@ public final class Gains {
                                         .equals(after.model().design().set(key)));
     }
 
-    private OfSeat total(Seat seat, AtInstant was) {
-        String delegate = seat.person().key();
+    private OfSeat total(Persona persona, AtInstant was) {
+        String delegate = persona.person().key();
         Edges edges = before.noEdges();
         for (Timeline timeline : List.of(before, after)) {
             List<String> people = new ArrayList<>(List.of(delegate));
@@ -339,28 +342,33 @@ public final class Gains {
                 people.add(one.principal());
             }
             people.stream()
-                    .flatMap(key -> timeline.model().seats().of(key).stream())
+                    .flatMap(key -> timeline.model().personas().of(key).stream())
                     .forEach(one -> timeline.edges(one, edges));
         }
         return compared(
-                seat, edges, at -> true, was, at -> everything(after, delegate, at), type -> true);
+                persona,
+                edges,
+                at -> true,
+                was,
+                at -> everything(after, delegate, at),
+                type -> true);
     }
 
     private static Access everything(Timeline timeline, String delegate, Instant at) {
         List<PersonAccess> ways = new ArrayList<>();
         AccessModel model = timeline.model();
-        model.seats().of(delegate).forEach(seat -> ways.add(timeline.access(seat, at)));
+        model.personas().of(delegate).forEach(persona -> ways.add(timeline.access(persona, at)));
         for (Delegation one : timeline.delegationsTo(delegate)) {
-            for (Seat seat : model.seats().of(one.principal())) {
-                Standpoint principal = timeline.standpoint(seat, at);
+            for (Persona persona : model.personas().of(one.principal())) {
+                Standpoint principal = timeline.standpoint(persona, at);
                 ways.add(PersonAccess.timeless(model, principal.through(one)));
             }
         }
         return new CombinedAccess(ways);
     }
 
-    private Optional<Seat> same(Seat seat) {
-        return sameDirectory ? Optional.of(seat) : before.model().seats().like(seat);
+    private Optional<Persona> same(Persona persona) {
+        return sameDirectory ? Optional.of(persona) : before.model().personas().like(persona);
     }
 
     private Access asItWas(Access access) {

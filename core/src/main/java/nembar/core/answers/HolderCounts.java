@@ -10,8 +10,8 @@ import java.util.Optional;
 import java.util.Set;
 import nembar.core.catalogue.Operation;
 import nembar.core.catalogue.RecordType;
-import nembar.core.coverage.RecordSet;
-import nembar.core.model.Seats.Seat;
+import nembar.core.model.Personas.Persona;
+import nembar.core.recordset.RecordSet;
 
 /**
  * How many records those who hold something have, from the one with least to the one with most
@@ -19,9 +19,9 @@ import nembar.core.model.Seats.Seat;
  *
  * @param most who has most records in all; empty where nobody holds it, or nothing may be told
  * @param cells what each operation on each type amounts to; without those that may not be told
- * @param looked how many seats were looked at: all of them, or as many as are asked for at most
+ * @param looked how many personas were looked at: all of them, or as many as are asked for at most
  */
-public record HolderCounts(Optional<Seat> most, List<OfCell> cells, int looked) {
+public record HolderCounts(Optional<Persona> most, List<OfCell> cells, int looked) {
 
     /**
      * From the holder with least to the holder with most; at creating there is nothing to count.
@@ -34,8 +34,8 @@ public record HolderCounts(Optional<Seat> most, List<OfCell> cells, int looked) 
      * @param atMost how many different accesses are looked at; of more, evenly chosen ones
      */
     public static HolderCounts of(
-            Moment moment, List<Seat> holders, Counting counting, int atMost) {
-        List<Seat> looked = evenly(different(moment, holders), atMost);
+            Moment moment, List<Persona> holders, Counting counting, int atMost) {
+        List<Persona> looked = evenly(different(moment, holders), atMost);
         if (looked.isEmpty()) {
             return new HolderCounts(Optional.empty(), List.of(), 0);
         }
@@ -73,43 +73,43 @@ public record HolderCounts(Optional<Seat> most, List<OfCell> cells, int looked) 
     }
 
     private static Map<Operation, List<RecordSet>> sets(
-            Moment moment, RecordType type, List<Seat> looked) {
+            Moment moment, RecordType type, List<Persona> looked) {
         Map<Operation, List<RecordSet>> sets = new LinkedHashMap<>();
         for (Operation operation : type.operations()) {
             if (!operation.equals(Operation.CREATE)) {
                 sets.put(
                         operation,
                         looked.stream()
-                                .map(seat -> moment.access(seat).records(type, operation))
+                                .map(persona -> moment.access(persona).records(type, operation))
                                 .toList());
             }
         }
         return sets;
     }
 
-    /** One seat for all that have the very same. */
-    private static List<Seat> different(Moment moment, List<Seat> holders) {
+    /** One persona for all that have the very same. */
+    private static List<Persona> different(Moment moment, List<Persona> holders) {
         Map<Integer, Boolean> alike = new HashMap<>();
         Set<Integer> seen = new HashSet<>();
-        Set<Integer> seats = new HashSet<>();
-        List<Seat> different = new ArrayList<>();
-        for (Seat seat : holders) {
-            int number = moment.classOf(seat);
-            boolean one = alike.computeIfAbsent(number, any -> moment.alike(seat));
-            if (one ? seen.add(number) : seats.add(seat.number())) {
-                different.add(seat);
+        Set<Integer> personas = new HashSet<>();
+        List<Persona> different = new ArrayList<>();
+        for (Persona persona : holders) {
+            int number = moment.classOf(persona);
+            boolean one = alike.computeIfAbsent(number, any -> moment.alike(persona));
+            if (one ? seen.add(number) : personas.add(persona.number())) {
+                different.add(persona);
             }
         }
         return different;
     }
 
-    private static List<Seat> evenly(List<Seat> seats, int atMost) {
-        if (seats.size() <= atMost) {
-            return seats;
+    private static List<Persona> evenly(List<Persona> personas, int atMost) {
+        if (personas.size() <= atMost) {
+            return personas;
         }
-        List<Seat> some = new ArrayList<>();
+        List<Persona> some = new ArrayList<>();
         for (int i = 0; i < atMost; i++) {
-            some.add(seats.get((int) ((long) i * seats.size() / atMost)));
+            some.add(personas.get((int) ((long) i * personas.size() / atMost)));
         }
         return some;
     }

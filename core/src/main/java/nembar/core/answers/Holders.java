@@ -13,7 +13,7 @@ import nembar.core.design.Assignment;
 import nembar.core.design.Design;
 import nembar.core.design.PrivilegeSet;
 import nembar.core.model.AccessModel;
-import nembar.core.model.Seats.Seat;
+import nembar.core.model.Personas.Persona;
 
 /** Who holds roles and privilege sets, active or not (docs/access-model.md, section 3). */
 public final class Holders {
@@ -26,34 +26,34 @@ public final class Holders {
     }
 
     /** Somebody at an account, and one assignment by which they hold what was asked for. */
-    public record Held(Seat seat, Assignment assignment) {}
+    public record Held(Persona persona, Assignment assignment) {}
 
     /**
      * How many people hold each role by an assignment in force; those nobody holds are left out.
      */
     public Map<String, Integer> ofRoles() {
-        Map<String, BitSet> seats = new HashMap<>();
+        Map<String, BitSet> personas = new HashMap<>();
         for (Assignment one : model.design().assignments()) {
             if (one.gives() instanceof Assignment.Gives.OfRole of && inForce(one)) {
-                seats.computeIfAbsent(of.role(), any -> new BitSet()).or(seats(one));
+                personas.computeIfAbsent(of.role(), any -> new BitSet()).or(personas(one));
             }
         }
-        return people(seats);
+        return people(personas);
     }
 
     /** The same for privilege sets, held by a role or by themselves. */
     public Map<String, Integer> ofSets() {
         Design design = model.design();
-        Map<String, BitSet> seats = new HashMap<>();
+        Map<String, BitSet> personas = new HashMap<>();
         for (Assignment one : design.assignments()) {
             if (inForce(one)) {
-                BitSet some = seats(one);
+                BitSet some = personas(one);
                 for (PrivilegeSet set : design.setsOf(one.gives())) {
-                    seats.computeIfAbsent(set.key(), any -> new BitSet()).or(some);
+                    personas.computeIfAbsent(set.key(), any -> new BitSet()).or(some);
                 }
             }
         }
-        return people(seats);
+        return people(personas);
     }
 
     /** Whoever holds a role, by assignments in force or not; outsiders first, then by name. */
@@ -74,14 +74,14 @@ public final class Holders {
         List<Held> held = new ArrayList<>();
         for (Assignment one : model.design().assignments()) {
             if (wanted.test(one)) {
-                seats(one).stream()
-                        .mapToObj(i -> new Held(model.seats().all().get(i), one))
+                personas(one).stream()
+                        .mapToObj(i -> new Held(model.personas().all().get(i), one))
                         .forEach(held::add);
             }
         }
         held.sort(
-                Comparator.<Held, Boolean>comparing(one -> !one.seat().person().external())
-                        .thenComparing(one -> one.seat().person().name()));
+                Comparator.<Held, Boolean>comparing(one -> !one.persona().person().external())
+                        .thenComparing(one -> one.persona().person().name()));
         return held;
     }
 
@@ -89,16 +89,17 @@ public final class Holders {
         return model.inForce(assignment.times(), moment.at());
     }
 
-    private BitSet seats(Assignment assignment) {
-        return model.seatsIn(assignment.audience(), moment.at());
+    private BitSet personas(Assignment assignment) {
+        return model.personasIn(assignment.audience(), moment.at());
     }
 
-    private Map<String, Integer> people(Map<String, BitSet> seats) {
+    private Map<String, Integer> people(Map<String, BitSet> personas) {
         Map<String, Integer> people = new HashMap<>();
-        seats.forEach(
+        personas.forEach(
                 (key, some) -> {
                     Set<String> keys = new HashSet<>();
-                    some.stream().forEach(i -> keys.add(model.seats().all().get(i).person().key()));
+                    some.stream()
+                            .forEach(i -> keys.add(model.personas().all().get(i).person().key()));
                     if (!keys.isEmpty()) {
                         people.put(key, keys.size());
                     }

@@ -15,12 +15,12 @@ import nembar.core.catalogue.Catalogue;
 import nembar.core.catalogue.Field;
 import nembar.core.catalogue.Operation;
 import nembar.core.catalogue.RecordType;
-import nembar.core.coverage.RecordSet;
 import nembar.core.decision.PersonAccess;
 import nembar.core.design.Design;
 import nembar.core.directory.Directory;
 import nembar.core.directory.Person;
-import nembar.core.model.Seats.Seat;
+import nembar.core.model.Personas.Persona;
+import nembar.core.recordset.RecordSet;
 
 /**
  * What one model in place of another changes for people (docs/access-model.md, section 6): for each
@@ -37,7 +37,7 @@ public record Impact(List<OfPerson> people) {
     }
 
     /** What changes for one person. */
-    public record OfPerson(Seat seat, Difference difference) {
+    public record OfPerson(Persona persona, Difference difference) {
         /** Whether a guarded field is gained. */
         public boolean gainsGuarded() {
             return difference.fields().stream()
@@ -67,7 +67,7 @@ public record Impact(List<OfPerson> people) {
 
     /** What changes for one person on the records there are. */
     public record Line(
-            Seat seat,
+            Persona persona,
             RecordType type,
             Operation operation,
             Optional<Field> field,
@@ -91,7 +91,7 @@ public record Impact(List<OfPerson> people) {
             gone(before, after, people);
         }
         people.sort(
-                Comparator.<OfPerson, Boolean>comparing(one -> !one.seat().person().external())
+                Comparator.<OfPerson, Boolean>comparing(one -> !one.persona().person().external())
                         .thenComparing(one -> !one.gainsGuarded()));
         return new Impact(people);
     }
@@ -99,10 +99,10 @@ public record Impact(List<OfPerson> people) {
     /** Person by person where it may differ within a class, and once for each class otherwise. */
     private static List<OfPerson> sameSeats(
             Moment before, Moment after, Optional<Set<String>> touched) {
-        Map<List<Integer>, List<Seat>> moved = new LinkedHashMap<>();
+        Map<List<Integer>, List<Persona>> moved = new LinkedHashMap<>();
         Map<List<Integer>, Boolean> untouched = new HashMap<>();
-        for (Seat seat : after.model().seats().all()) {
-            List<Integer> pair = List.of(before.classOf(seat), after.classOf(seat));
+        for (Persona persona : after.model().personas().all()) {
+            List<Integer> pair = List.of(before.classOf(persona), after.classOf(persona));
             boolean same =
                     untouched.computeIfAbsent(
                             pair,
@@ -110,15 +110,15 @@ public record Impact(List<OfPerson> people) {
                                     before.contentOf(pair.get(0))
                                             .equals(after.contentOf(pair.get(1))));
             if (!same) {
-                moved.computeIfAbsent(pair, any -> new ArrayList<>()).add(seat);
+                moved.computeIfAbsent(pair, any -> new ArrayList<>()).add(persona);
             }
         }
         Predicate<String> looked = type -> touched.map(some -> some.contains(type)).orElse(true);
         List<OfPerson> people = new ArrayList<>();
-        for (List<Seat> ofOne : moved.values()) {
+        for (List<Persona> ofOne : moved.values()) {
             people.addAll(
                     before.personByPerson() || after.personByPerson()
-                            ? each(ofOne, seat -> difference(before, after, seat, looked))
+                            ? each(ofOne, persona -> difference(before, after, persona, looked))
                             : ofClass(before, after, ofOne, looked));
         }
         return people;
@@ -128,35 +128,36 @@ public record Impact(List<OfPerson> people) {
      * What all of a class have in common is worked out once; what may be each one's own, for each.
      */
     private static List<OfPerson> ofClass(
-            Moment before, Moment after, List<Seat> seats, Predicate<String> looked) {
-        Seat first = seats.get(0);
+            Moment before, Moment after, List<Persona> personas, Predicate<String> looked) {
+        Persona first = personas.get(0);
         Set<String> personal = new HashSet<>(before.personalTypes(first));
         personal.addAll(after.personalTypes(first));
         Predicate<String> own = type -> looked.test(type) && personal.contains(type);
         Difference shared =
                 difference(before, after, first, looked.and(type -> !personal.contains(type)));
         if (personal.stream().noneMatch(own)) {
-            return each(seats, seat -> shared);
+            return each(personas, persona -> shared);
         }
         Catalogue catalogue = after.model().catalogue();
         return each(
-                seats,
-                seat ->
+                personas,
+                persona ->
                         Difference.together(
-                                catalogue, shared, difference(before, after, seat, own)));
+                                catalogue, shared, difference(before, after, persona, own)));
     }
 
-    private static List<OfPerson> each(List<Seat> seats, Function<Seat, Difference> difference) {
-        return seats.parallelStream()
-                .map(seat -> new OfPerson(seat, difference.apply(seat)))
+    private static List<OfPerson> each(
+            List<Persona> personas, Function<Persona, Difference> difference) {
+        return personas.parallelStream()
+                .map(persona -> new OfPerson(persona, difference.apply(persona)))
                 .filter(one -> !one.difference().none())
                 .toList();
     }
 
     private static Difference difference(
-            Moment before, Moment after, Seat seat, Predicate<String> looked) {
+            Moment before, Moment after, Persona persona, Predicate<String> looked) {
         return Difference.between(
-                after.model().catalogue(), before.access(seat), after.access(seat), looked);
+                after.model().catalogue(), before.access(persona), after.access(persona), looked);
     }
 
     /**
@@ -164,33 +165,35 @@ public record Impact(List<OfPerson> people) {
      * one class speaks for the others, but for whose records are those of the people below them.
      */
     private static List<OfPerson> otherSeats(Moment before, Moment after) {
-        Map<List<Integer>, List<Seat>> moved = new LinkedHashMap<>();
-        for (Seat seat : after.model().seats().all()) {
-            Integer was = sameSeat(before, seat).map(before::classOf).orElse(NEW);
-            moved.computeIfAbsent(List.of(was, after.classOf(seat)), any -> new ArrayList<>())
-                    .add(seat);
+        Map<List<Integer>, List<Persona>> moved = new LinkedHashMap<>();
+        for (Persona persona : after.model().personas().all()) {
+            Integer was = sameSeat(before, persona).map(before::classOf).orElse(NEW);
+            moved.computeIfAbsent(List.of(was, after.classOf(persona)), any -> new ArrayList<>())
+                    .add(persona);
         }
         Optional<Moment> nothing =
                 moved.keySet().stream().anyMatch(classes -> classes.get(0).equals(NEW))
                         ? Optional.of(givenNothing(after))
                         : Optional.empty();
         boolean each = before.personByPerson() || after.personByPerson();
-        Predicate<Seat> line = otherLine(before.model().directory(), after.model().directory());
+        Predicate<Persona> line = otherLine(before.model().directory(), after.model().directory());
         List<OfPerson> people = new ArrayList<>();
         moved.forEach(
-                (classes, seats) -> {
+                (classes, personas) -> {
                     boolean fresh = classes.get(0).equals(NEW);
-                    Function<Seat, PersonAccess> had =
-                            seat ->
+                    Function<Persona, PersonAccess> had =
+                            persona ->
                                     fresh
-                                            ? nothing.orElseThrow().access(seat)
-                                            : before.access(sameSeat(before, seat).orElseThrow());
-                    Function<Seat, Difference> difference =
-                            seat -> Difference.between(had.apply(seat), after.access(seat));
-                    boolean alike = !each && difference.apply(seats.get(0)).none();
-                    seats.parallelStream()
-                            .filter(seat -> !alike || line.test(seat))
-                            .map(seat -> new OfPerson(seat, difference.apply(seat)))
+                                            ? nothing.orElseThrow().access(persona)
+                                            : before.access(
+                                                    sameSeat(before, persona).orElseThrow());
+                    Function<Persona, Difference> difference =
+                            persona ->
+                                    Difference.between(had.apply(persona), after.access(persona));
+                    boolean alike = !each && difference.apply(personas.get(0)).none();
+                    personas.parallelStream()
+                            .filter(persona -> !alike || line.test(persona))
+                            .map(persona -> new OfPerson(persona, difference.apply(persona)))
                             .filter(one -> !one.difference().none())
                             .forEachOrdered(people::add);
                 });
@@ -198,7 +201,7 @@ public record Impact(List<OfPerson> people) {
     }
 
     /** Whether other people are below somebody in the reporting line than were before. */
-    private static Predicate<Seat> otherLine(Directory before, Directory after) {
+    private static Predicate<Persona> otherLine(Directory before, Directory after) {
         boolean same =
                 before.people().size() == after.people().size()
                         && after.people().stream()
@@ -208,33 +211,33 @@ public record Impact(List<OfPerson> people) {
                                                         .map(Person::manager)
                                                         .filter(one.manager()::equals)
                                                         .isPresent());
-        return seat ->
+        return persona ->
                 !same
-                        && !before.personAndReports(seat.person().key())
-                                .equals(after.personAndReports(seat.person().key()));
+                        && !before.personAndReports(persona.person().key())
+                                .equals(after.personAndReports(persona.person().key()));
     }
 
     /** People who are there before and not after lose what they had. */
     private static void gone(Moment before, Moment after, List<OfPerson> people) {
-        List<Seat> left =
-                before.model().seats().all().stream()
-                        .filter(seat -> sameSeat(after, seat).isEmpty())
+        List<Persona> left =
+                before.model().personas().all().stream()
+                        .filter(persona -> sameSeat(after, persona).isEmpty())
                         .toList();
         if (left.isEmpty()) {
             return;
         }
         Moment nothing = givenNothing(before);
-        for (Seat seat : left) {
-            Difference lost = Difference.between(before.access(seat), nothing.access(seat));
+        for (Persona persona : left) {
+            Difference lost = Difference.between(before.access(persona), nothing.access(persona));
             if (!lost.none()) {
-                people.add(new OfPerson(seat, lost));
+                people.add(new OfPerson(persona, lost));
             }
         }
     }
 
-    private static Optional<Seat> sameSeat(Moment moment, Seat seat) {
-        return moment.model().seats().of(seat.person().key()).stream()
-                .filter(other -> other.account().equals(seat.account()))
+    private static Optional<Persona> sameSeat(Moment moment, Persona persona) {
+        return moment.model().personas().of(persona.person().key()).stream()
+                .filter(other -> other.account().equals(persona.account()))
                 .findFirst();
     }
 
@@ -257,7 +260,7 @@ public record Impact(List<OfPerson> people) {
                     .forEach(
                             of ->
                                     line(
-                                                    one.seat(),
+                                                    one.persona(),
                                                     of.type(),
                                                     of.operation(),
                                                     Optional.empty(),
@@ -273,7 +276,7 @@ public record Impact(List<OfPerson> people) {
                     .forEach(
                             of ->
                                     line(
-                                                    one.seat(),
+                                                    one.persona(),
                                                     of.type(),
                                                     Operation.VIEW,
                                                     Optional.of(of.field()),
@@ -289,7 +292,7 @@ public record Impact(List<OfPerson> people) {
     }
 
     private static Optional<Line> line(
-            Seat seat,
+            Persona persona,
             RecordType type,
             Operation operation,
             Optional<Field> field,
@@ -305,7 +308,7 @@ public record Impact(List<OfPerson> people) {
         }
         return Optional.of(
                 new Line(
-                        seat,
+                        persona,
                         type,
                         operation,
                         field,

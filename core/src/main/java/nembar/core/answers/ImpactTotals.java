@@ -15,7 +15,7 @@ import nembar.core.answers.Impact.OfPerson;
 import nembar.core.catalogue.Field;
 import nembar.core.catalogue.Operation;
 import nembar.core.catalogue.RecordType;
-import nembar.core.coverage.RecordSet;
+import nembar.core.recordset.RecordSet;
 
 /**
  * What an impact amounts to, over all people (docs/access-model.md, section 6).
@@ -89,7 +89,7 @@ public record ImpactTotals(
                                         .computeIfAbsent(function.function(), any -> new int[2])[
                                         function.gained() ? 0 : 1]++;
                                 (function.gained() ? gaining : losing)
-                                        .add(one.seat().person().key());
+                                        .add(one.persona().person().key());
                             });
         }
         return new ImpactTotals(
@@ -97,9 +97,9 @@ public record ImpactTotals(
                 losing.size(),
                 (int)
                         of.stream()
-                                .map(OfPerson::seat)
-                                .filter(seat -> seat.person().external())
-                                .map(seat -> seat.person().key())
+                                .map(OfPerson::persona)
+                                .filter(persona -> persona.person().external())
+                                .map(persona -> persona.person().key())
                                 .distinct()
                                 .filter(gaining::contains)
                                 .count(),
@@ -134,7 +134,7 @@ public record ImpactTotals(
         Set<String> people = new HashSet<>();
         lines.stream()
                 .filter(one -> any(one, side.apply(one)))
-                .forEach(one -> people.add(one.seat().person().key()));
+                .forEach(one -> people.add(one.persona().person().key()));
         return people;
     }
 

@@ -7,11 +7,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import nembar.core.catalogue.RecordType;
-import nembar.core.coverage.RecordSet;
 import nembar.core.decision.Coverage;
 import nembar.core.decision.PersonAccess;
 import nembar.core.design.Reach;
-import nembar.core.model.Seats.Seat;
+import nembar.core.model.Personas.Persona;
+import nembar.core.recordset.RecordSet;
 
 /**
  * How far everybody reaches on every record type by one operation, as symbols and uncounted
@@ -46,7 +46,7 @@ public final class Matrix {
      *
      * @param cells one for each record type, in the order of the catalogue
      */
-    public record Row(Seat seat, List<Cell> cells) {}
+    public record Row(Persona persona, List<Cell> cells) {}
 
     public List<RecordType> types() {
         return types;
@@ -57,8 +57,8 @@ public final class Matrix {
         List<Map<PersonAccess, Cell>> known = new ArrayList<>();
         types.forEach(any -> known.add(new IdentityHashMap<>()));
         List<Row> rows = new ArrayList<>();
-        for (Seat seat : moment.model().seats().all()) {
-            if (moment.contentOf(moment.classOf(seat)).isEmpty()) {
+        for (Persona persona : moment.model().personas().all()) {
+            if (moment.contentOf(moment.classOf(persona)).isEmpty()) {
                 continue;
             }
             List<Cell> cells = new ArrayList<>();
@@ -67,16 +67,17 @@ public final class Matrix {
                 cells.add(
                         known.get(i)
                                 .computeIfAbsent(
-                                        moment.accessOn(seat, type), access -> cell(access, type)));
+                                        moment.accessOn(persona, type),
+                                        access -> cell(access, type)));
             }
             if (cells.stream().anyMatch(Cell::some)) {
-                rows.add(new Row(seat, List.copyOf(cells)));
+                rows.add(new Row(persona, List.copyOf(cells)));
             }
         }
         rows.sort(
-                Comparator.comparing((Row row) -> !row.seat().person().external())
-                        .thenComparing(row -> row.seat().person().name())
-                        .thenComparing(row -> row.seat().account().orElse("")));
+                Comparator.comparing((Row row) -> !row.persona().person().external())
+                        .thenComparing(row -> row.persona().person().name())
+                        .thenComparing(row -> row.persona().account().orElse("")));
         return rows;
     }
 

@@ -37,7 +37,7 @@ public record Mend(
         long records = 0;
         long lost = 0;
         for (Impact.Line line : impact.counted(counting, 0)) {
-            String person = line.seat().person().key();
+            String person = line.persona().person().key();
             if (line.gained().told() > 0) {
                 people.add(person);
             }

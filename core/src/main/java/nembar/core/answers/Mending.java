@@ -10,8 +10,6 @@ import java.util.Optional;
 import java.util.Set;
 import nembar.core.catalogue.Operation;
 import nembar.core.catalogue.RecordType;
-import nembar.core.coverage.GovernedRecord;
-import nembar.core.coverage.Relatives;
 import nembar.core.decision.Missing;
 import nembar.core.decision.PersonAccess;
 import nembar.core.decision.WhyNot;
@@ -33,7 +31,9 @@ import nembar.core.draft.Change;
 import nembar.core.draft.Changes;
 import nembar.core.model.AccessModel;
 import nembar.core.model.ModelRefused;
-import nembar.core.model.Seats.Seat;
+import nembar.core.model.Personas.Persona;
+import nembar.core.recordset.GovernedRecord;
+import nembar.core.recordset.Relatives;
 
 /**
  * Finds changes that would turn a no on one record into a yes. Each is tried on the model before it
@@ -41,7 +41,7 @@ import nembar.core.model.Seats.Seat;
  */
 public final class Mending {
     private final Moment moment;
-    private final Seat seat;
+    private final Persona persona;
     private final RecordType type;
     private final Operation operation;
     private final GovernedRecord record;
@@ -53,14 +53,14 @@ public final class Mending {
 
     public Mending(
             Moment moment,
-            Seat seat,
+            Persona persona,
             RecordType type,
             Operation operation,
             GovernedRecord record,
             Relatives relatives,
             Counting counting) {
         this.moment = moment;
-        this.seat = seat;
+        this.persona = persona;
         this.type = type;
         this.operation = operation;
         this.record = record;
@@ -71,7 +71,7 @@ public final class Mending {
     /** The mends there are; none where the answer is yes already or no change could make it so. */
     public List<Mend> mends() {
         List<Candidate> candidates = new ArrayList<>();
-        PersonAccess access = moment.access(seat);
+        PersonAccess access = moment.access(persona);
         List<Missing> missing = WhyNot.on(access, type, operation, record, relatives);
         if (missing.isEmpty() && access.allows(type, operation, record, relatives)) {
             return List.of();
@@ -100,7 +100,7 @@ public final class Mending {
             return Optional.empty();
         }
         Moment after = new Moment(mended, moment.at());
-        if (!after.access(seat).allows(type, operation, record, relatives)) {
+        if (!after.access(persona).allows(type, operation, record, relatives)) {
             return Optional.empty();
         }
         return Optional.of(
@@ -109,7 +109,7 @@ public final class Mending {
                                 candidate.changes(),
                                 Impact.of(moment, after),
                                 counting)
-                        .with(seat.person().key()));
+                        .with(persona.person().key()));
     }
 
     private Optional<Candidate> share() {
@@ -123,7 +123,7 @@ public final class Mending {
                                         "Share this "
                                                 + type.singular().toLowerCase(java.util.Locale.ROOT)
                                                 + " with "
-                                                + seat.person().name(),
+                                                + persona.person().name(),
                                         List.of(
                                                 Change.Put.of(
                                                         new DirectShare(
@@ -147,14 +147,17 @@ public final class Mending {
         if (missing instanceof Missing.NotShared not) {
             return List.of(
                     new Candidate(
-                            "Add " + seat.person().name() + " to those it is shared with",
+                            "Add " + persona.person().name() + " to those it is shared with",
                             List.of(Change.Put.of(withThem(not.opener())))));
         }
         if (missing instanceof Missing.CutByFilter by && by.cut().filter().isPresent()) {
             AccountFilter filter = by.cut().filter().get();
             return List.of(
                     new Candidate(
-                            "Except " + seat.person().name() + " from the filter " + filter.name(),
+                            "Except "
+                                    + persona.person().name()
+                                    + " from the filter "
+                                    + filter.name(),
                             List.of(
                                     Change.Put.of(
                                             filter.withAudience(except(filter.audience()))))));
@@ -176,7 +179,7 @@ public final class Mending {
                                 candidates.add(
                                         new Candidate(
                                                 "Give "
-                                                        + seat.person().name()
+                                                        + persona.person().name()
                                                         + " "
                                                         + name
                                                         + ", only for the account of this record",
@@ -188,7 +191,7 @@ public final class Mending {
                                                                         Optional.empty()))))));
         candidates.add(
                 new Candidate(
-                        "Give " + seat.person().name() + " " + name,
+                        "Give " + persona.person().name() + " " + name,
                         List.of(assign(gives, Bounds.NONE))));
         return candidates;
     }
@@ -200,13 +203,17 @@ public final class Mending {
             case TIMES:
                 return Optional.of(
                         new Candidate(
-                                "Give " + seat.person().name() + " " + name + " again, from now on",
+                                "Give "
+                                        + persona.person().name()
+                                        + " "
+                                        + name
+                                        + " again, from now on",
                                 List.of(assign(assignment.gives(), assignment.bounds()))));
             case BOUNDS:
                 return Optional.of(
                         new Candidate(
                                 "Give "
-                                        + seat.person().name()
+                                        + persona.person().name()
                                         + " "
                                         + name
                                         + " within bounds that have this record",
@@ -238,7 +245,7 @@ public final class Mending {
         }
     }
 
-    /** The narrowest reach from the seat that has the record. */
+    /** The narrowest reach from the persona that has the record. */
     private Optional<RecordPrivilege> narrowest(Missing.BrokenLink broken) {
         RecordPrivilege old = broken.privilege();
         for (Reach reach : Reach.values()) {
@@ -257,7 +264,7 @@ public final class Mending {
 
     private boolean wouldDo(Candidate candidate) {
         AccessModel mended = Changes.apply(moment.model(), candidate.changes());
-        return new PersonAccess(mended, moment.standpoint(seat))
+        return new PersonAccess(mended, moment.standpoint(persona))
                 .allows(type, operation, record, relatives);
     }
 
@@ -306,7 +313,7 @@ public final class Mending {
     }
 
     private Audience onlyThem() {
-        return Audience.anyOf(new Audience.OnePerson(seat.person().key()));
+        return Audience.anyOf(new Audience.OnePerson(persona.person().key()));
     }
 
     private Element withThem(Element opener) {
@@ -319,19 +326,19 @@ public final class Mending {
 
     private Audience including(Audience audience) {
         Set<Audience.Part> of = new LinkedHashSet<>(audience.of());
-        of.add(new Audience.OnePerson(seat.person().key()));
+        of.add(new Audience.OnePerson(persona.person().key()));
         return new Audience(List.copyOf(of), audience.except());
     }
 
     private Audience except(Audience audience) {
         Set<Audience.Part> except = new LinkedHashSet<>(audience.except());
-        except.add(new Audience.OnePerson(seat.person().key()));
+        except.add(new Audience.OnePerson(persona.person().key()));
         return new Audience(audience.of(), List.copyOf(except));
     }
 
     /** A key that no element has. */
     private String fresh(String what) {
-        String base = what + "-" + seat.person().key();
+        String base = what + "-" + persona.person().key();
         int number = 1;
         while (taken(base + "-" + number)) {
             number++;

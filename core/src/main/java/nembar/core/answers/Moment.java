@@ -15,8 +15,8 @@ import nembar.core.design.Reach;
 import nembar.core.design.Times;
 import nembar.core.directory.Audience;
 import nembar.core.model.AccessModel;
-import nembar.core.model.Kept;
-import nembar.core.model.Seats.Seat;
+import nembar.core.model.Personas.Persona;
+import nembar.core.model.RecentlyMade;
 import nembar.core.model.Standpoint;
 
 /**
@@ -34,7 +34,7 @@ public final class Moment {
     private final Map<Integer, PersonAccess> access = new ConcurrentHashMap<>();
     private final Map<Integer, Set<String>> personal = new ConcurrentHashMap<>();
     private final Classes classes;
-    private final Kept<Moment> others = new Kept<>(OTHERS_KEPT);
+    private final RecentlyMade<Moment> others = new RecentlyMade<>(OTHERS_KEPT);
     private volatile Timeline timeline;
 
     public Moment(AccessModel model, Instant at) {
@@ -72,41 +72,41 @@ public final class Moment {
         return others.find(one -> one.model() == other, () -> new Moment(other, at, asIfActive));
     }
 
-    /** The seats, class by class. */
-    public List<List<Seat>> classes() {
+    /** The personas, class by class. */
+    public List<List<Persona>> classes() {
         return classes.all();
     }
 
     /**
-     * The record types on which people of the seat's class may have something of their own: records
-     * that they own, or those below them. On all others they have the very same, unless something
-     * concerns one of them by name.
+     * The record types on which people of the persona's class may have something of their own:
+     * records that they own, or those below them. On all others they have the very same, unless
+     * something concerns one of them by name.
      */
-    Set<String> personalTypes(Seat seat) {
-        return personal.computeIfAbsent(classOf(seat), any -> personalOf(seat));
+    Set<String> personalTypes(Persona persona) {
+        return personal.computeIfAbsent(classOf(persona), any -> personalOf(persona));
     }
 
-    private Set<String> personalOf(Seat seat) {
+    private Set<String> personalOf(Persona persona) {
         Set<String> types = new HashSet<>();
-        for (Holding holding : access(seat).holdings()) {
+        for (Holding holding : access(persona).holdings()) {
             personal(holding.set().privileges(), types);
         }
         return Travel.onward(model.catalogue(), types);
     }
 
     /**
-     * An access that has the very same on records of the type as the person at the seat: that of
+     * An access that has the very same on records of the type as the person at the persona: that of
      * the first of their class, where all of them have the same there.
      */
-    PersonAccess accessOn(Seat seat, RecordType type) {
-        Seat first = classes.all().get(classOf(seat)).get(0);
+    PersonAccess accessOn(Persona persona, RecordType type) {
+        Persona first = classes.all().get(classOf(persona)).get(0);
         boolean same = !classes.personByPerson() && !personalTypes(first).contains(type.key());
-        return access(same ? first : seat);
+        return access(same ? first : persona);
     }
 
-    /** Whether all people of the seat's class have the very same. */
-    boolean alike(Seat seat) {
-        return !classes.personByPerson() && personalTypes(seat).isEmpty();
+    /** Whether all people of the persona's class have the very same. */
+    boolean alike(Persona persona) {
+        return !classes.personByPerson() && personalTypes(persona).isEmpty();
     }
 
     /** Adds the types of those privileges that are about one's own records, or of those below. */
@@ -129,8 +129,8 @@ public final class Moment {
         return classes.personByPerson();
     }
 
-    int classOf(Seat seat) {
-        return classes.of(seat);
+    int classOf(Persona persona) {
+        return classes.of(persona);
     }
 
     /** What of the design concerns the class's people at this instant. */
@@ -138,18 +138,18 @@ public final class Moment {
         return classes.contentOf(classNumber);
     }
 
-    /** The access of the person at the seat; kept. */
-    public PersonAccess access(Seat seat) {
-        PersonAccess known = access.get(seat.number());
+    /** The access of the person at the persona; kept. */
+    public PersonAccess access(Persona persona) {
+        PersonAccess known = access.get(persona.number());
         if (known == null) {
-            known = new PersonAccess(model, standpoint(seat));
-            access.put(seat.number(), known);
+            known = new PersonAccess(model, standpoint(persona));
+            access.put(persona.number(), known);
         }
         return known;
     }
 
-    public Standpoint standpoint(Seat seat) {
-        return new Standpoint(seat.person(), seat.account(), at, asIfActive);
+    public Standpoint standpoint(Persona persona) {
+        return new Standpoint(persona.person(), persona.account(), at, asIfActive);
     }
 
     private final class AtInstant implements Classes.View {
@@ -159,8 +159,8 @@ public final class Moment {
         }
 
         @Override
-        public BitSet seatsIn(Audience audience) {
-            return model.seatsIn(audience, at);
+        public BitSet personasIn(Audience audience) {
+            return model.personasIn(audience, at);
         }
 
         @Override

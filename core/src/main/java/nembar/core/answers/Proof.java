@@ -12,7 +12,6 @@ import nembar.core.catalogue.Field;
 import nembar.core.catalogue.Function;
 import nembar.core.catalogue.Operation;
 import nembar.core.catalogue.RecordType;
-import nembar.core.coverage.RecordSet;
 import nembar.core.decision.FieldCoverage;
 import nembar.core.decision.PersonAccess;
 import nembar.core.design.Expectation;
@@ -20,13 +19,14 @@ import nembar.core.design.Expectation.Claim;
 import nembar.core.design.Expectation.Target;
 import nembar.core.design.Privilege.FieldPrivilege.Use;
 import nembar.core.model.AccessModel;
-import nembar.core.model.Seats.Seat;
+import nembar.core.model.Personas.Persona;
+import nembar.core.recordset.RecordSet;
 
 /**
  * Whether an expectation holds (docs/access-model.md, section 7), and if not, the first of its
  * people, in the directory's order, for whom it does not.
  *
- * @param covered how many of its subject's seats are active people's
+ * @param covered how many of its subject's personas are active people's
  * @param counterExample who breaks it, and by which record where one shows it
  */
 public record Proof(
@@ -41,7 +41,10 @@ public record Proof(
      * @param record key of a record that shows it; empty where none has to
      */
     public record CounterExample(
-            Seat seat, Optional<RecordType> type, Optional<Field> field, Optional<String> record) {}
+            Persona persona,
+            Optional<RecordType> type,
+            Optional<Field> field,
+            Optional<String> record) {}
 
     /** Proves or refutes it, by one scan of each record type it is about. */
     public static Proof of(Moment moment, Expectation expectation, Counting counting) {
@@ -50,24 +53,28 @@ public record Proof(
 
     /** What somebody has of the object, and the whole object, as records of one type. */
     private record Having(
-            Seat seat, RecordType type, Optional<Field> field, RecordSet has, RecordSet object) {}
+            Persona persona,
+            RecordType type,
+            Optional<Field> field,
+            RecordSet has,
+            RecordSet object) {}
 
     private static final class Proving {
         private final Moment moment;
         private final AccessModel model;
         private final Expectation expectation;
         private final Counting counting;
-        private final List<Seat> subject = new ArrayList<>();
+        private final List<Persona> subject = new ArrayList<>();
 
         Proving(Moment moment, Expectation expectation, Counting counting) {
             this.moment = moment;
             this.model = moment.model();
             this.expectation = expectation;
             this.counting = counting;
-            BitSet seats = model.seatsIn(expectation.subject(), moment.at());
-            for (Seat seat : model.seats().all()) {
-                if (seats.get(seat.number()) && seat.person().active()) {
-                    subject.add(seat);
+            BitSet personas = model.personasIn(expectation.subject(), moment.at());
+            for (Persona persona : model.personas().all()) {
+                if (personas.get(persona.number()) && persona.person().active()) {
+                    subject.add(persona);
                 }
             }
         }
@@ -82,10 +89,10 @@ public record Proof(
                 return onRecords(
                         type,
                         operation,
-                        seat ->
+                        persona ->
                                 of.condition().isEmpty()
                                         ? RecordSet.EVERYTHING
-                                        : moment.access(seat).meeting(of.condition(), type));
+                                        : moment.access(persona).meeting(of.condition(), type));
             }
             if (expectation.target() instanceof Target.OnRecord of) {
                 RecordType type = type(of.recordType());
@@ -93,7 +100,7 @@ public record Proof(
                 RecordSet one =
                         RecordSet.among(
                                 type.keyField(), new TreeSet<>(Set.of(of.record())), of.record());
-                return onRecords(type, operation, seat -> one);
+                return onRecords(type, operation, persona -> one);
             }
             List<Having> all = new ArrayList<>();
             for (RecordType type : model.catalogue().recordTypes()) {
@@ -113,14 +120,14 @@ public record Proof(
             boolean should = expectation.claim() != Claim.CAN_NEVER;
             return subject.stream()
                     .filter(
-                            seat ->
-                                    moment.access(seat).function(function).atLeast(of.level())
+                            persona ->
+                                    moment.access(persona).function(function).atLeast(of.level())
                                             != should)
                     .findFirst()
                     .map(
-                            seat ->
+                            persona ->
                                     new CounterExample(
-                                            seat,
+                                            persona,
                                             Optional.empty(),
                                             Optional.empty(),
                                             Optional.empty()));
@@ -129,16 +136,16 @@ public record Proof(
         private Proof onRecords(
                 RecordType type,
                 Operation operation,
-                java.util.function.Function<Seat, RecordSet> object) {
+                java.util.function.Function<Persona, RecordSet> object) {
             List<Having> all = new ArrayList<>();
-            for (Seat seat : subject) {
+            for (Persona persona : subject) {
                 all.add(
                         new Having(
-                                seat,
+                                persona,
                                 type,
                                 Optional.empty(),
-                                moment.accessOn(seat, type).records(type, operation),
-                                object.apply(seat)));
+                                moment.accessOn(persona, type).records(type, operation),
+                                object.apply(persona)));
             }
             // What may be created is not there to be counted: having any way to is what counts.
             return result(operation.equals(Operation.CREATE) ? bySymbols(all) : judged(all));
@@ -146,12 +153,12 @@ public record Proof(
 
         private List<Having> onField(RecordType type, Field field, Use use) {
             List<Having> all = new ArrayList<>();
-            for (Seat seat : subject) {
-                PersonAccess access = moment.accessOn(seat, type);
+            for (Persona persona : subject) {
+                PersonAccess access = moment.accessOn(persona, type);
                 FieldCoverage coverage = access.field(type, field);
                 all.add(
                         new Having(
-                                seat,
+                                persona,
                                 type,
                                 Optional.of(field),
                                 use == Use.CHANGE ? coverage.changed() : coverage.viewed(),
@@ -212,7 +219,7 @@ public record Proof(
         }
 
         private static CounterExample counterExample(Having one, Optional<String> record) {
-            return new CounterExample(one.seat(), Optional.of(one.type()), one.field(), record);
+            return new CounterExample(one.persona(), Optional.of(one.type()), one.field(), record);
         }
 
         private RecordType type(String key) {

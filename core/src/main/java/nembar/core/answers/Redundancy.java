@@ -69,7 +69,7 @@ public final class Redundancy {
                 .orElse(false);
     }
 
-    /** Whether whatever is in the narrow reach is in the wide one, from any seat. */
+    /** Whether whatever is in the narrow reach is in the wide one, from any persona. */
     private static boolean covers(Reach wide, Reach narrow) {
         return wide == narrow
                 || wide == Reach.ALL

@@ -20,7 +20,7 @@ import nembar.core.design.Times;
 import nembar.core.directory.Person;
 import nembar.core.directory.PersonStatus;
 import nembar.core.model.AccessModel;
-import nembar.core.model.Seats.Seat;
+import nembar.core.model.Personas.Persona;
 import nembar.core.model.Standpoint;
 
 /**
@@ -123,14 +123,14 @@ public final class SeatUse {
     /** Numbers of the people whom the assignment gives a seat while it is in force. */
     private BitSet taking(Assignment assignment, Instant at) {
         BitSet taking = new BitSet();
-        model.seatsIn(assignment.audience(), at).stream()
-                .mapToObj(model.seats().all()::get)
+        model.personasIn(assignment.audience(), at).stream()
+                .mapToObj(model.personas().all()::get)
                 .filter(seat -> counts(seat, at))
                 .forEach(seat -> taking.set(numbers.get(seat.person().key())));
         return taking;
     }
 
-    private boolean counts(Seat seat, Instant at) {
+    private boolean counts(Persona seat, Instant at) {
         PersonStatus status = seat.person().status();
         return (status == PersonStatus.ACTIVE || status == PersonStatus.INVITED)
                 && model.open(new Standpoint(seat.person(), seat.account(), at, true));

@@ -8,14 +8,14 @@ import java.util.Set;
 import java.util.function.Predicate;
 import nembar.core.catalogue.Operation;
 import nembar.core.catalogue.RecordType;
-import nembar.core.coverage.RecordSet;
 import nembar.core.decision.Coverage;
 import nembar.core.decision.Grant;
 import nembar.core.decision.Route;
 import nembar.core.design.Element;
-import nembar.core.model.Seats.Seat;
+import nembar.core.model.Personas.Persona;
+import nembar.core.recordset.RecordSet;
 
-/** What sharing rules and direct shares open to some seats, and what filters leave of it. */
+/** What sharing rules and direct shares open to some personas, and what filters leave of it. */
 final class ShareReach {
     private final Moment moment;
     private final Counting counting;
@@ -27,13 +27,13 @@ final class ShareReach {
         this.counting = counting;
     }
 
-    /** Adds what the shares that are meant open to a seat. */
-    void add(Seat seat, Predicate<Element> meant) {
-        if (!seat.person().active()) {
+    /** Adds what the shares that are meant open to a persona. */
+    void add(Persona persona, Predicate<Element> meant) {
+        if (!persona.person().active()) {
             return;
         }
         for (RecordType type : moment.model().catalogue().recordTypes()) {
-            Coverage view = moment.access(seat).coverage(type, Operation.VIEW);
+            Coverage view = moment.access(persona).coverage(type, Operation.VIEW);
             for (Grant grant : view.grants()) {
                 sharer(grant.route())
                         .filter(meant)

@@ -22,7 +22,7 @@ import nembar.core.design.SharingRule;
 import nembar.core.design.Times;
 import nembar.core.directory.Audience;
 import nembar.core.model.AccessModel;
-import nembar.core.model.Seats.Seat;
+import nembar.core.model.Personas.Persona;
 import nembar.core.model.Standpoint;
 
 /**
@@ -40,8 +40,9 @@ public final class Timeline {
             new SoftReference<>(null);
     private volatile List<Shared> shared;
 
-    /** A rule or share, and the seats that its audience has at some instant. */
-    private record Shared(Element element, Times times, Optional<Audience> owners, BitSet seats) {}
+    /** A rule or share, and the personas that its audience has at some instant. */
+    private record Shared(
+            Element element, Times times, Optional<Audience> owners, BitSet personas) {}
 
     /** Of the first instant, where that is at hand. */
     private final Optional<Moment> first;
@@ -90,37 +91,39 @@ public final class Timeline {
 
     private Shared shared(
             Element element, Times times, Optional<Audience> owners, Audience audience) {
-        BitSet seats = times.ended(from) ? new BitSet() : model.seatsEverIn(audience, from);
-        return new Shared(element, times, owners, seats);
+        BitSet personas = times.ended(from) ? new BitSet() : model.personasEverIn(audience, from);
+        return new Shared(element, times, owners, personas);
     }
 
-    /** The sharing rules and direct shares that reach the seat at some instant. */
-    public List<Element> shares(Seat seat) {
+    /** The sharing rules and direct shares that reach the persona at some instant. */
+    public List<Element> shares(Persona persona) {
         return shared().stream()
-                .filter(one -> one.seats().get(seat.number()))
+                .filter(one -> one.personas().get(persona.number()))
                 .map(Shared::element)
                 .toList();
     }
 
-    /** Filters that apply to the seat at some instant, and perhaps some more. */
-    public List<Element> filters(Seat seat) {
+    /** Filters that apply to the persona at some instant, and perhaps some more. */
+    public List<Element> filters(Persona persona) {
         List<Element> filters = new ArrayList<>();
         for (AccountFilter one : model.design().accountFilters()) {
-            if (model.seatsEverIn(one.audience(), from).get(seat.number())) {
+            if (model.personasEverIn(one.audience(), from).get(persona.number())) {
                 filters.add(one);
             }
         }
         for (FieldFilter one : model.design().fieldFilters()) {
-            if (model.seatsEverIn(one.audience(), from).get(seat.number())) {
+            if (model.personasEverIn(one.audience(), from).get(persona.number())) {
                 filters.add(one);
             }
         }
         return filters;
     }
 
-    /** The assignments that reach the seat at some instant. */
-    public List<Assignment> assignments(Seat seat) {
-        return model.assignmentsOf(seat).stream().filter(one -> !one.times().ended(from)).toList();
+    /** The assignments that reach the persona at some instant. */
+    public List<Assignment> assignments(Persona persona) {
+        return model.assignmentsOf(persona).stream()
+                .filter(one -> !one.times().ended(from))
+                .toList();
     }
 
     /** Delegations by which the person acts for somebody at some instant. */
@@ -131,23 +134,23 @@ public final class Timeline {
     }
 
     /** What concerns the class's people at some instant. */
-    Set<Object> contentOf(Seat seat) {
-        return classes().contentOf(classes().of(seat));
+    Set<Object> contentOf(Persona persona) {
+        return classes().contentOf(classes().of(persona));
     }
 
     /** The privilege sets that reach the class's people at some instant. */
-    List<PrivilegeSet> setsOf(Seat seat) {
-        return contentOf(seat).stream()
+    List<PrivilegeSet> setsOf(Persona persona) {
+        return contentOf(persona).stream()
                 .filter(PrivilegeSet.class::isInstance)
                 .map(PrivilegeSet.class::cast)
                 .toList();
     }
 
-    /** Adds when what concerns the seat begins and ends. */
-    public void edges(Seat seat, Edges edges) {
-        assignments(seat).forEach(one -> edges.add(one.times()));
+    /** Adds when what concerns the persona begins and ends. */
+    public void edges(Persona persona, Edges edges) {
+        assignments(persona).forEach(one -> edges.add(one.times()));
         for (Shared one : shared()) {
-            if (one.seats().get(seat.number())) {
+            if (one.personas().get(persona.number())) {
                 edges.add(one.times());
                 one.owners().ifPresent(owners -> roleEdges(owners, edges));
             }
@@ -156,19 +159,20 @@ public final class Timeline {
 
     /**
      * The first instants, after that from which the time line is, at which what somebody at the
-     * seat may do becomes another.
+     * persona may do becomes another.
      *
      * @param atMost how many are wanted; edges at which nothing changes are passed over
      */
-    public List<Instant> changes(Seat seat, int atMost) {
+    public List<Instant> changes(Persona persona, int atMost) {
         Edges edges = noEdges();
-        edges(seat, edges);
+        edges(persona, edges);
         List<Instant> changes = new ArrayList<>();
         Instant last = from;
         for (Instant next : edges.all()) {
             boolean same =
-                    inForce(seat, last).equals(inForce(seat, next))
-                            || Difference.between(access(seat, last), access(seat, next)).none();
+                    inForce(persona, last).equals(inForce(persona, next))
+                            || Difference.between(access(persona, last), access(persona, next))
+                                    .none();
             if (!same) {
                 changes.add(next);
                 if (changes.size() == atMost) {
@@ -181,15 +185,15 @@ public final class Timeline {
     }
 
     /**
-     * Which of what is timed is in force for the seat: its access at two instants at which that is
-     * the same is the same, since accesses that are compared leave the clock of conditions open.
+     * Which of what is timed is in force for the persona: its access at two instants at which that
+     * is the same is the same, since accesses that are compared leave the clock of conditions open.
      */
-    List<Object> inForce(Seat seat, Instant at) {
+    List<Object> inForce(Persona persona, Instant at) {
         List<Object> inForce = new ArrayList<>();
-        inForce.add(model.active(standpoint(seat, at)));
-        assignments(seat).forEach(one -> inForce.add(model.inForce(one.times(), at)));
+        inForce.add(model.active(standpoint(persona, at)));
+        assignments(persona).forEach(one -> inForce.add(model.inForce(one.times(), at)));
         for (Shared one : shared()) {
-            if (one.seats().get(seat.number())) {
+            if (one.personas().get(persona.number())) {
                 inForce.add(model.inForce(one.times(), at));
                 one.owners()
                         .filter(Audience::namesHolders)
@@ -217,13 +221,13 @@ public final class Timeline {
         return new Edges(from, model.application().zone());
     }
 
-    /** The seat's access at an instant, for comparing; kept while there is room. */
-    PersonAccess access(Seat seat, Instant at) {
+    /** The persona's access at an instant, for comparing; kept while there is room. */
+    PersonAccess access(Persona persona, Instant at) {
         if (first.isPresent()
                 && at.equals(from)
-                && seat.person().active()
-                && clockless.computeIfAbsent(classes().of(seat), any -> clockless(seat))) {
-            return first.get().access(seat);
+                && persona.person().active()
+                && clockless.computeIfAbsent(classes().of(persona), any -> clockless(persona))) {
+            return first.get().access(persona);
         }
         Map<List<Object>, PersonAccess> kept = accesses.get();
         if (kept == null || kept.size() >= ACCESSES_KEPT) {
@@ -231,13 +235,13 @@ public final class Timeline {
             accesses = new SoftReference<>(kept);
         }
         return kept.computeIfAbsent(
-                List.of(seat.number(), at),
-                any -> PersonAccess.timeless(model, standpoint(seat, at)));
+                List.of(persona.number(), at),
+                any -> PersonAccess.timeless(model, standpoint(persona, at)));
     }
 
-    /** Whether leaving the clock of conditions open makes no difference for the seat's class. */
-    private boolean clockless(Seat seat) {
-        return contentOf(seat).stream()
+    /** Whether leaving the clock of conditions open makes no difference for the persona's class. */
+    private boolean clockless(Persona persona) {
+        return contentOf(persona).stream()
                 .filter(Element.class::isInstance)
                 .flatMap(one -> Conditions.of((Element) one).stream())
                 .noneMatch(
@@ -246,8 +250,8 @@ public final class Timeline {
                                         || one.condition().calls(Added.TODAY));
     }
 
-    Standpoint standpoint(Seat seat, Instant at) {
-        return new Standpoint(seat.person(), seat.account(), at, true);
+    Standpoint standpoint(Persona persona, Instant at) {
+        return new Standpoint(persona.person(), persona.account(), at, true);
     }
 
     private final class FromNowOn implements Classes.View {
@@ -257,8 +261,8 @@ public final class Timeline {
         }
 
         @Override
-        public BitSet seatsIn(Audience audience) {
-            return model.seatsEverIn(audience, from);
+        public BitSet personasIn(Audience audience) {
+            return model.personasEverIn(audience, from);
         }
 
         @Override

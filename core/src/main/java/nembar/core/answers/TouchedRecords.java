@@ -9,7 +9,6 @@ import java.util.Set;
 import java.util.TreeSet;
 import nembar.core.catalogue.RecordType;
 import nembar.core.condition.Condition;
-import nembar.core.coverage.RecordSet;
 import nembar.core.decision.PersonAccess;
 import nembar.core.design.DirectShare;
 import nembar.core.design.Element;
@@ -17,6 +16,7 @@ import nembar.core.design.Expectation;
 import nembar.core.design.FieldFilter;
 import nembar.core.design.SharingRule;
 import nembar.core.model.Standpoint;
+import nembar.core.recordset.RecordSet;
 
 /** How many records elements are about, where that is the same for everybody. */
 public final class TouchedRecords {

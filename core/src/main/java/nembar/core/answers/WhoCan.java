@@ -20,9 +20,6 @@ import nembar.core.catalogue.Field;
 import nembar.core.catalogue.Function;
 import nembar.core.catalogue.Operation;
 import nembar.core.catalogue.RecordType;
-import nembar.core.coverage.GovernedRecord;
-import nembar.core.coverage.RecordSet;
-import nembar.core.coverage.Relatives;
 import nembar.core.decision.Coverage;
 import nembar.core.decision.Decision;
 import nembar.core.decision.FieldCoverage;
@@ -35,7 +32,10 @@ import nembar.core.decision.Holding;
 import nembar.core.decision.PersonAccess;
 import nembar.core.design.Assignment;
 import nembar.core.directory.Person;
-import nembar.core.model.Seats.Seat;
+import nembar.core.model.Personas.Persona;
+import nembar.core.recordset.GovernedRecord;
+import nembar.core.recordset.RecordSet;
+import nembar.core.recordset.Relatives;
 
 /**
  * Who can do something (docs/access-model.md, section 6): one answer for each person and each
@@ -53,14 +53,14 @@ public final class WhoCan {
      *
      * @param ways by what, without the whole routes
      */
-    public record Able(Seat seat, Supplier<Decision> because, Supplier<Set<Way>> ways) {
+    public record Able(Persona persona, Supplier<Decision> because, Supplier<Set<Way>> ways) {
         public Decision decision() {
             return because.get();
         }
     }
 
     /** Somebody, the level they have, and by what. */
-    public record AtLevel<L>(Seat seat, L level, Supplier<Set<Way>> ways) {}
+    public record AtLevel<L>(Persona persona, L level, Supplier<Set<Way>> ways) {}
 
     /** What is worked out when it is first asked for, once for all who share it. */
     private static final class Once<T> implements Supplier<T> {
@@ -87,21 +87,21 @@ public final class WhoCan {
      * The ways of a class as those of one of its people: who holds the same may hold it by another
      * assignment.
      */
-    private Supplier<Set<Way>> own(Seat seat, Supplier<Set<Way>> ofClass) {
+    private Supplier<Set<Way>> own(Persona persona, Supplier<Set<Way>> ofClass) {
         return () ->
                 ofClass.get().stream()
                         .flatMap(
                                 way ->
                                         way.element()
                                                 .filter(Assignment.class::isInstance)
-                                                .map(one -> own(seat, (Assignment) one))
+                                                .map(one -> own(persona, (Assignment) one))
                                                 .orElseGet(() -> Stream.of(way)))
                         .collect(Collectors.toCollection(LinkedHashSet::new));
     }
 
-    private Stream<Way> own(Seat seat, Assignment ofClass) {
+    private Stream<Way> own(Persona persona, Assignment ofClass) {
         Effect effect = Effect.of(ofClass);
-        return moment.model().assignmentsOf(seat).stream()
+        return moment.model().assignmentsOf(persona).stream()
                 .filter(one -> Effect.of(one).equals(effect))
                 .map(one -> new Way(Optional.of(one), Optional.empty()));
     }
@@ -128,15 +128,15 @@ public final class WhoCan {
                                                                         type, operation, record,
                                                                         relatives)
                                                                 .grants()))),
-                (seat, alike) -> {
+                (persona, alike) -> {
                     if (alike.answer()) {
                         able.add(
                                 new Able(
-                                        seat,
+                                        persona,
                                         () ->
-                                                moment.access(seat)
+                                                moment.access(persona)
                                                         .decide(type, operation, record, relatives),
-                                        own(seat, alike.ways())));
+                                        own(persona, alike.ways())));
                     }
                 });
         return able;
@@ -164,9 +164,10 @@ public final class WhoCan {
                                                                                 record,
                                                                                 relatives)
                                                                         .grants()))),
-                (seat, alike) -> {
+                (persona, alike) -> {
                     if (alike.answer() != FieldLevel.HIDDEN) {
-                        levels.add(new AtLevel<>(seat, alike.answer(), own(seat, alike.ways())));
+                        levels.add(
+                                new AtLevel<>(persona, alike.answer(), own(persona, alike.ways())));
                     }
                 });
         return levels;
@@ -210,11 +211,11 @@ public final class WhoCan {
             BiFunction<PersonAccess, L, Set<Way>> ways) {
         Map<PersonAccess, Alike<Optional<L>>> known = new IdentityHashMap<>();
         List<AtLevel<L>> able = new ArrayList<>();
-        for (Seat seat : moment.model().seats().all()) {
-            if (!moment.contentOf(moment.classOf(seat)).isEmpty()) {
+        for (Persona persona : moment.model().personas().all()) {
+            if (!moment.contentOf(moment.classOf(persona)).isEmpty()) {
                 Alike<Optional<L>> alike =
                         known.computeIfAbsent(
-                                moment.accessOn(seat, type),
+                                moment.accessOn(persona, type),
                                 access -> {
                                     Optional<L> answer = ask.apply(access);
                                     return new Alike<>(
@@ -226,7 +227,9 @@ public final class WhoCan {
                                 level ->
                                         able.add(
                                                 new AtLevel<>(
-                                                        seat, level, own(seat, alike.ways()))));
+                                                        persona,
+                                                        level,
+                                                        own(persona, alike.ways()))));
             }
         }
         return able;
@@ -236,12 +239,12 @@ public final class WhoCan {
     public List<AtLevel<FunctionAccess>> onFunction(Function function) {
         Map<Integer, Alike<FunctionAccess>> ofClass = new HashMap<>();
         List<AtLevel<FunctionAccess>> levels = new ArrayList<>();
-        for (Seat seat : moment.model().seats().all()) {
+        for (Persona persona : moment.model().personas().all()) {
             Alike<FunctionAccess> alike =
                     ofClass.computeIfAbsent(
-                            moment.classOf(seat),
+                            moment.classOf(persona),
                             any -> {
-                                FunctionAccess access = moment.access(seat).function(function);
+                                FunctionAccess access = moment.access(persona).function(function);
                                 return new Alike<>(
                                         access,
                                         new Once<>(
@@ -255,16 +258,16 @@ public final class WhoCan {
             if (!alike.answer().level().equals(Function.NONE)) {
                 levels.add(
                         new AtLevel<>(
-                                seat,
-                                moment.access(seat).function(function),
-                                own(seat, alike.ways())));
+                                persona,
+                                moment.access(persona).function(function),
+                                own(persona, alike.ways())));
             }
         }
         return levels;
     }
 
     private interface Found<A> {
-        void is(Seat seat, A answer);
+        void is(Persona persona, A answer);
     }
 
     private <A> void each(
@@ -275,19 +278,19 @@ public final class WhoCan {
             Found<A> found) {
         Set<String> involved = involved(type, record, relatives);
         Map<Integer, A> ofClass = new HashMap<>();
-        for (Seat seat : moment.model().seats().all()) {
+        for (Persona persona : moment.model().personas().all()) {
             A answer;
-            if (involved.contains(seat.person().key())) {
-                answer = ask.apply(moment.access(seat));
+            if (involved.contains(persona.person().key())) {
+                answer = ask.apply(moment.access(persona));
             } else {
-                int number = moment.classOf(seat);
+                int number = moment.classOf(persona);
                 answer = ofClass.get(number);
                 if (answer == null) {
-                    answer = ask.apply(moment.access(seat));
+                    answer = ask.apply(moment.access(persona));
                     ofClass.put(number, answer);
                 }
             }
-            found.is(seat, answer);
+            found.is(persona, answer);
         }
     }
 

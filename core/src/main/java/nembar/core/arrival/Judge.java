@@ -29,7 +29,7 @@ public final class Judge {
 
     private final Directory directory;
     private final Map<String, String> domains;
-    private final Placing defaults;
+    private final Placement defaults;
     private final ZoneId zone;
     private final Map<String, String> accounts = new HashMap<>();
     private final Map<String, String> units = new HashMap<>();
@@ -40,7 +40,8 @@ public final class Judge {
      * @param domains key of the account that each domain of addresses belongs to
      * @param zone the time zone of those who have no other
      */
-    public Judge(Directory directory, Map<String, String> domains, Placing defaults, ZoneId zone) {
+    public Judge(
+            Directory directory, Map<String, String> domains, Placement defaults, ZoneId zone) {
         this.directory = directory;
         this.domains = domains;
         this.defaults = defaults;

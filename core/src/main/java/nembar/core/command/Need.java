@@ -3,9 +3,9 @@ package nembar.core.command;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import nembar.core.coverage.GovernedRecord;
 import nembar.core.directory.Person;
 import nembar.core.governance.GovernedPeople;
+import nembar.core.recordset.GovernedRecord;
 
 /**
  * A permission in Nembar that a change takes (docs/access-model.md, section 10): the operation on

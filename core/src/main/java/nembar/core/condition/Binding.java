@@ -118,7 +118,7 @@ public final class Binding {
     /** Constant parts worked out; AND and OR without the parts that change nothing. */
     private static Expression simplest(Expression.Call call) {
         if (call.arguments().stream().allMatch(Binding::constant)) {
-            Object value = Evaluation.value(call, Row.EMPTY);
+            Object value = Evaluator.value(call, Row.EMPTY);
             return value == null
                     ? new Expression.Absent(typeOf(call.operator()))
                     : new Expression.Literal(value);

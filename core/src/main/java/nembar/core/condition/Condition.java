@@ -96,7 +96,7 @@ public final class Condition {
      *
      * @throws ConditionRefused with the place of the first thing that is wrong
      */
-    public void check(Scope scope, Standing standing) {
+    public void check(Scope scope, Polarity standing) {
         TypeCheck check = new TypeCheck(scope, places);
         check.condition(expression);
         check.functionsStand(expression, standing);

@@ -76,9 +76,9 @@ public final class Periods {
             Optional<Expression> said = start ? interval.from() : interval.to();
             return said.isEmpty()
                     ? new End(null, start ? -1 : 1)
-                    : new End(Evaluation.value(said.get(), row), 0);
+                    : new End(Evaluator.value(said.get(), row), 0);
         }
-        return new End(Evaluation.value(expression, row), 0);
+        return new End(Evaluator.value(expression, row), 0);
     }
 
     private static Boolean compared(End one, Operator operator, End other) {
@@ -86,9 +86,9 @@ public final class Periods {
             return null;
         }
         if (one.open() == 0 && other.open() == 0) {
-            return Evaluation.compared(operator, one.value(), other.value());
+            return Evaluator.compared(operator, one.value(), other.value());
         }
-        return Evaluation.compared(
+        return Evaluator.compared(
                 operator,
                 java.math.BigDecimal.valueOf(one.open()),
                 java.math.BigDecimal.valueOf(other.open()));

@@ -313,7 +313,7 @@ public final class Satisfiability {
                 case NOT_EQUAL -> barred.add(value);
                 case LESS, AT_MOST -> {
                     boolean in = operator == Operator.AT_MOST;
-                    int order = high == null ? -1 : Evaluation.compare(value, high);
+                    int order = high == null ? -1 : Evaluator.compare(value, high);
                     if (order < 0 || order == 0 && !in) {
                         high = value;
                         highIn = in;
@@ -321,7 +321,7 @@ public final class Satisfiability {
                 }
                 default -> {
                     boolean in = operator == Operator.AT_LEAST;
-                    int order = low == null ? 1 : Evaluation.compare(value, low);
+                    int order = low == null ? 1 : Evaluator.compare(value, low);
                     if (order > 0 || order == 0 && !in) {
                         low = value;
                         lowIn = in;
@@ -344,13 +344,13 @@ public final class Satisfiability {
             if (low == null || high == null) {
                 return false;
             }
-            int order = Evaluation.compare(low, high);
+            int order = Evaluator.compare(low, high);
             return order > 0 || order == 0 && (!lowIn || !highIn || barred.contains(low));
         }
 
         private boolean within(Object value) {
-            int fromLow = low == null ? 1 : Evaluation.compare(value, low);
-            int toHigh = high == null ? -1 : Evaluation.compare(value, high);
+            int fromLow = low == null ? 1 : Evaluator.compare(value, low);
+            int toHigh = high == null ? -1 : Evaluator.compare(value, high);
             return (fromLow > 0 || fromLow == 0 && lowIn) && (toHigh < 0 || toHigh == 0 && highIn);
         }
     }

@@ -44,17 +44,17 @@ final class TypeCheck {
     }
 
     /** {@code has} must be where more of it can only open, never restrict. */
-    void functionsStand(Expression expression, Standing standing) {
-        functionsStand(expression, standing == Standing.OPENS, standing);
+    void functionsStand(Expression expression, Polarity standing) {
+        functionsStand(expression, standing == Polarity.OPENS, standing);
     }
 
-    private void functionsStand(Expression expression, boolean opening, Standing standing) {
+    private void functionsStand(Expression expression, boolean opening, Polarity standing) {
         if (expression instanceof Expression.Applied applied
                 && applied.function() == Added.HAS
                 && !opening) {
             throw refused(
                     expression,
-                    standing == Standing.OPENS
+                    standing == Polarity.OPENS
                             ? "has may not stand under a NOT here: a level more would then take"
                                     + " access away, and grants only add"
                             : "has may stand only under a NOT in a field filter: a level more"
@@ -235,7 +235,7 @@ final class TypeCheck {
             }
             if (interval.from().get() instanceof Expression.Literal one
                     && interval.to().get() instanceof Expression.Literal other
-                    && Evaluation.compare(one.value(), other.value()) > 0) {
+                    && Evaluator.compare(one.value(), other.value()) > 0) {
                 throw refused(interval, "it ends before it begins");
             }
         }

@@ -4,7 +4,7 @@ import nembar.core.catalogue.Field;
 import nembar.core.catalogue.Function;
 import nembar.core.catalogue.Operation;
 import nembar.core.catalogue.RecordType;
-import nembar.core.coverage.RecordSet;
+import nembar.core.recordset.RecordSet;
 
 /** What somebody may do, as sets of records; or what several accesses come to together. */
 public interface Access {

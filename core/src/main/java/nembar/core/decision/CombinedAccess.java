@@ -6,7 +6,7 @@ import java.util.stream.Stream;
 import nembar.core.catalogue.Field;
 import nembar.core.catalogue.Operation;
 import nembar.core.catalogue.RecordType;
-import nembar.core.coverage.RecordSet;
+import nembar.core.recordset.RecordSet;
 
 /**
  * Everything that somebody reaches by one way or another: in their own right, and for those who let

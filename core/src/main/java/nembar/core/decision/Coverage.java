@@ -4,8 +4,8 @@ import java.util.Comparator;
 import java.util.List;
 import nembar.core.catalogue.Operation;
 import nembar.core.catalogue.RecordType;
-import nembar.core.coverage.RecordSet;
 import nembar.core.design.Reach;
+import nembar.core.recordset.RecordSet;
 
 /**
  * The records of one type on which a person may do one operation, with everything that makes it so.

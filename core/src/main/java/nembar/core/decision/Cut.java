@@ -1,8 +1,8 @@
 package nembar.core.decision;
 
 import java.util.Optional;
-import nembar.core.coverage.RecordSet;
 import nembar.core.design.AccountFilter;
+import nembar.core.recordset.RecordSet;
 
 /**
  * An account filter that applies to the person and the record type (docs/access-model.md, section

@@ -4,12 +4,12 @@ import java.util.List;
 import java.util.Optional;
 import nembar.core.catalogue.Field;
 import nembar.core.catalogue.RecordType;
-import nembar.core.coverage.GovernedRecord;
-import nembar.core.coverage.RecordSet;
-import nembar.core.coverage.Relatives;
 import nembar.core.design.FieldFilter;
 import nembar.core.design.MaskStyle;
 import nembar.core.design.Privilege;
+import nembar.core.recordset.GovernedRecord;
+import nembar.core.recordset.RecordSet;
+import nembar.core.recordset.Relatives;
 
 /**
  * What a person has of one field, as the records on which it is at least masked, at least viewed,

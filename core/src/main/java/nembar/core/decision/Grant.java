@@ -1,6 +1,6 @@
 package nembar.core.decision;
 
-import nembar.core.coverage.RecordSet;
+import nembar.core.recordset.RecordSet;
 
 /** A route, and the records it grants. */
 public record Grant(Route route, RecordSet records) {

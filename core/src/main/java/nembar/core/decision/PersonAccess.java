@@ -15,9 +15,6 @@ import nembar.core.catalogue.RecordType;
 import nembar.core.condition.Binding;
 import nembar.core.condition.Condition;
 import nembar.core.condition.Expression;
-import nembar.core.coverage.GovernedRecord;
-import nembar.core.coverage.RecordSet;
-import nembar.core.coverage.Relatives;
 import nembar.core.decision.FieldCoverage.FieldGrant;
 import nembar.core.decision.FunctionAccess.FunctionGrant;
 import nembar.core.design.AccountFilter;
@@ -36,6 +33,9 @@ import nembar.core.directory.Person;
 import nembar.core.directory.PersonValues;
 import nembar.core.model.AccessModel;
 import nembar.core.model.Standpoint;
+import nembar.core.recordset.GovernedRecord;
+import nembar.core.recordset.RecordSet;
+import nembar.core.recordset.Relatives;
 
 /**
  * All that one person may do, seen from one standpoint (docs/access-model.md, section 4). Nothing
@@ -47,7 +47,7 @@ public final class PersonAccess implements Access {
     private final Standpoint who;
     private final boolean external;
     private final PersonValues values;
-    private final Placing placing;
+    private final ReachRecords reaches;
     private final List<Holding> holdings;
     private final Optional<Delegated> delegated;
     private final List<PersonAccess> cutToo;
@@ -64,7 +64,7 @@ public final class PersonAccess implements Access {
      * filters too, on every record type: also on parents that are followed and children that lift.
      *
      * @param principal the principal's own access, kept in as an external's where either is one
-     * @param listed what the listed sets alone would give at the principal's seat
+     * @param listed what the listed sets alone would give at the principal's place
      * @param delegate the delegate at each of their own accounts
      */
     private record Delegated(
@@ -113,7 +113,7 @@ public final class PersonAccess implements Access {
         this.cutToo = how.cutToo();
         this.timeless = how.timeless();
         Optional<List<Holding>> sets = how.sets();
-        this.placing = new Placing(model.directory(), who);
+        this.reaches = new ReachRecords(model.directory(), who);
         this.values =
                 new PersonValues(
                         model.directory(),
@@ -317,17 +317,17 @@ public final class PersonAccess implements Access {
     private RecordSet covers(
             Holding holding, Reach reach, Optional<Condition> condition, RecordType type) {
         return RecordSet.allOf(
-                placing.within(reach, type),
+                reaches.within(reach, type),
                 meeting(condition, type),
-                placing.within(holding.assignment().bounds(), type));
+                reaches.within(holding.assignment().bounds(), type));
     }
 
     RecordSet reachOf(Reach reach, RecordType type) {
-        return placing.within(reach, type);
+        return reaches.within(reach, type);
     }
 
     RecordSet within(Assignment assignment, RecordType type) {
-        return placing.within(assignment.bounds(), type);
+        return reaches.within(assignment.bounds(), type);
     }
 
     /** The records that meet the condition, seen from the person; all where there is none. */
@@ -363,17 +363,17 @@ public final class PersonAccess implements Access {
                 delegate.accounts().isEmpty()
                         ? List.of(Optional.empty())
                         : delegate.accounts().stream().map(Optional::of).toList();
-        List<PersonAccess> seats =
+        List<PersonAccess> personas =
                 accounts.stream()
                         .map(
                                 account ->
                                         new Standpoint(
                                                 delegate, account, who.at(), who.asIfActive()))
                         .map(
-                                seat ->
+                                persona ->
                                         new PersonAccess(
                                                 model,
-                                                seat,
+                                                persona,
                                                 new How(
                                                         false,
                                                         Optional.empty(),
@@ -386,9 +386,10 @@ public final class PersonAccess implements Access {
                         .map(set -> Holding.listed(delegation, set))
                         .toList();
         return new Delegated(
-                new PersonAccess(model, own, new How(either, Optional.empty(), seats, timeless)),
-                new PersonAccess(model, own, new How(either, Optional.of(sets), seats, timeless)),
-                seats);
+                new PersonAccess(model, own, new How(either, Optional.empty(), personas, timeless)),
+                new PersonAccess(
+                        model, own, new How(either, Optional.of(sets), personas, timeless)),
+                personas);
     }
 
     /** What both the principal's own access and the listed sets allow, cut by both's filters. */
@@ -501,7 +502,7 @@ public final class PersonAccess implements Access {
         List<Cut> cuts = new ArrayList<>();
         if (external && type.places().account().isPresent()) {
             cuts.add(
-                    new Cut(Optional.empty(), placing.ofAccounts(AccountScope.ofActedFor(), type)));
+                    new Cut(Optional.empty(), reaches.ofAccounts(AccountScope.ofActedFor(), type)));
         }
         for (AccountFilter filter : model.design().accountFilters()) {
             if (filter.binds(type)) {
@@ -524,7 +525,7 @@ public final class PersonAccess implements Access {
         return model.has(filter.audience(), who)
                 ? Optional.of(
                         RecordSet.allOf(
-                                placing.ofAccounts(filter.accounts(), type),
+                                reaches.ofAccounts(filter.accounts(), type),
                                 meeting(filter.condition(), type)))
                 : Optional.empty();
     }

@@ -11,13 +11,13 @@ import nembar.core.catalogue.Operation;
 import nembar.core.catalogue.Parent;
 import nembar.core.catalogue.RecordType;
 import nembar.core.condition.Condition;
-import nembar.core.coverage.RecordSet;
 import nembar.core.design.DirectShare;
 import nembar.core.design.Opening;
 import nembar.core.design.SharingRule;
 import nembar.core.directory.Audience;
 import nembar.core.model.AccessModel;
 import nembar.core.model.Standpoint;
+import nembar.core.recordset.RecordSet;
 import nembar.core.text.Wording;
 
 /** What sharing rules and direct shares open to a person (docs/access-model.md, section 3). */

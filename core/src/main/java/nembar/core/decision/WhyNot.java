@@ -10,9 +10,6 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import nembar.core.catalogue.Operation;
 import nembar.core.catalogue.RecordType;
-import nembar.core.coverage.GovernedRecord;
-import nembar.core.coverage.RecordSet;
-import nembar.core.coverage.Relatives;
 import nembar.core.decision.Missing.Link;
 import nembar.core.design.Assignment;
 import nembar.core.design.DirectShare;
@@ -22,6 +19,9 @@ import nembar.core.design.Role;
 import nembar.core.design.SharingRule;
 import nembar.core.model.AccessModel;
 import nembar.core.model.Standpoint;
+import nembar.core.recordset.GovernedRecord;
+import nembar.core.recordset.RecordSet;
+import nembar.core.recordset.Relatives;
 
 /**
  * Finds the near routes to a yes: those that exactly one missing link keeps from granting
@@ -138,7 +138,7 @@ public final class WhyNot {
                 : Optional.empty();
     }
 
-    /** Roles meant for such a person, and sets in no role, that would give it from their seat. */
+    /** Roles meant for such a person, and sets in no role, that would give it where they stand. */
     private List<Missing> notHeld() {
         List<Missing> missing = new ArrayList<>();
         Set<PrivilegeSet> held =
@@ -201,7 +201,7 @@ public final class WhyNot {
         return missing;
     }
 
-    /** The first privilege of the set that would cover it from the person's seat. */
+    /** The first privilege of the set that would cover it where the person stands. */
     private Optional<Privilege.RecordPrivilege> would(PrivilegeSet set) {
         return giving(set)
                 .filter(privilege -> access.counts(privilege.reach(), type))

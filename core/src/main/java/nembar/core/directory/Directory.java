@@ -19,7 +19,7 @@ import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Function;
 import nembar.core.condition.Binding;
 import nembar.core.condition.Condition;
-import nembar.core.condition.Evaluation;
+import nembar.core.condition.Evaluator;
 import nembar.core.condition.Row;
 
 /**
@@ -242,7 +242,7 @@ public final class Directory {
                         ZoneOffset.UTC,
                         false,
                         (function, level) -> false);
-        return Evaluation.holds(Binding.bind(who.expression(), values), Row.EMPTY);
+        return Evaluator.holds(Binding.bind(who.expression(), values), Row.EMPTY);
     }
 
     private static SortedSet<String> closure(String root, Map<String, List<String>> below) {

@@ -19,7 +19,7 @@ import nembar.core.design.Privilege.RecordPrivilege;
 import nembar.core.directory.Account;
 import nembar.core.governance.Objection.Rule;
 import nembar.core.model.AccessModel;
-import nembar.core.model.Seats.Seat;
+import nembar.core.model.Personas.Persona;
 import nembar.core.model.Standpoint;
 
 /**
@@ -111,17 +111,17 @@ public final class Administrators {
 
     /** The first instant at which nobody could; empty where somebody always can. */
     private Optional<Instant> missing() {
-        List<Seat> candidates = new ArrayList<>();
+        List<Persona> candidates = new ArrayList<>();
         Edges edges = new Edges(from, nembar.application().zone());
-        for (Seat seat : nembar.seats().all()) {
-            if (seat.person().active()
-                    && timeline.assignments(seat).stream().anyMatch(this::mayGive)) {
-                candidates.add(seat);
-                timeline.edges(seat, edges);
+        for (Persona persona : nembar.personas().all()) {
+            if (persona.person().active()
+                    && timeline.assignments(persona).stream().anyMatch(this::mayGive)) {
+                candidates.add(persona);
+                timeline.edges(persona, edges);
             }
         }
         accountEdges(nembar, edges);
-        Seat last = null;
+        Persona last = null;
         for (Instant at : edges.all()) {
             if (last == null || !givesEverything(last, at)) {
                 last =
@@ -148,13 +148,13 @@ public final class Administrators {
     }
 
     /** Conditions that depend on the instant do not count: they may not hold at another. */
-    private boolean givesEverything(Seat seat, Instant at) {
+    private boolean givesEverything(Persona persona, Instant at) {
         return Authority.givesEverything(
-                nembar, PersonAccess.timeless(nembar, standpoint(seat, at)));
+                nembar, PersonAccess.timeless(nembar, standpoint(persona, at)));
     }
 
-    private static Standpoint standpoint(Seat seat, Instant at) {
-        return new Standpoint(seat.person(), seat.account(), at, false);
+    private static Standpoint standpoint(Persona persona, Instant at) {
+        return new Standpoint(persona.person(), persona.account(), at, false);
     }
 
     private static void accountEdges(AccessModel model, Edges edges) {
@@ -170,11 +170,11 @@ public final class Administrators {
         Edges edges = Stewards.edges(new Timeline(model, from), area, from);
         accountEdges(model, edges);
         for (Instant at : edges.all()) {
-            BitSet stewards = model.seatsIn(area.stewards().orElseThrow(), at);
+            BitSet stewards = model.personasIn(area.stewards().orElseThrow(), at);
             boolean somebody =
                     stewards.stream()
-                            .mapToObj(model.seats().all()::get)
-                            .anyMatch(seat -> model.active(standpoint(seat, at)));
+                            .mapToObj(model.personas().all()::get)
+                            .anyMatch(persona -> model.active(standpoint(persona, at)));
             if (!somebody) {
                 return Optional.of(at);
             }

@@ -14,7 +14,7 @@ import nembar.core.catalogue.Area;
 import nembar.core.directory.Person;
 import nembar.core.governance.Objection.Rule;
 import nembar.core.model.AccessModel;
-import nembar.core.model.Seats.Seat;
+import nembar.core.model.Personas.Persona;
 import nembar.core.text.Wording;
 
 /** Who could lift what stands against a change; worked out only where something does. */
@@ -54,12 +54,12 @@ final class Approvers {
     }
 
     /** No raising: whoever gains is within what the author may change. */
-    Optional<Objection> beyond(Authority own, Collection<Seat> gaining) {
-        List<Seat> beyond = gaining.stream().filter(one -> !changes(own, one)).toList();
+    Optional<Objection> beyond(Authority own, Collection<Persona> gaining) {
+        List<Persona> beyond = gaining.stream().filter(one -> !changes(own, one)).toList();
         if (beyond.isEmpty()) {
             return Optional.empty();
         }
-        List<Person> people = beyond.stream().map(Seat::person).distinct().toList();
+        List<Person> people = beyond.stream().map(Persona::person).distinct().toList();
         return Optional.of(
                 new Objection(
                         Rule.NO_RAISING,
@@ -70,18 +70,18 @@ final class Approvers {
                         whoever(who -> beyond.stream().allMatch(one -> changes(who, one)))));
     }
 
-    private static boolean changes(Authority who, Seat seat) {
-        return who.onPerson("change", seat.person(), seat.account());
+    private static boolean changes(Authority who, Persona persona) {
+        return who.onPerson("change", persona.person(), persona.account());
     }
 
     /**
      * No raising: what adds to the access of somebody who has a hand in it needs somebody else, as
      * long as there is somebody.
      */
-    List<Objection> ownAccess(Author author, Collection<Seat> gaining) {
+    List<Objection> ownAccess(Author author, Collection<Persona> gaining) {
         Map<String, Person> gained = new TreeMap<>();
         gaining.stream()
-                .map(Seat::person)
+                .map(Persona::person)
                 .filter(one -> author.own().contains(one.key()))
                 .forEach(one -> gained.put(one.key(), one));
         if (gained.isEmpty()) {

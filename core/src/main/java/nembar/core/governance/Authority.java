@@ -10,9 +10,6 @@ import java.util.TreeSet;
 import nembar.core.catalogue.Area;
 import nembar.core.catalogue.Operation;
 import nembar.core.catalogue.RecordType;
-import nembar.core.coverage.GovernedRecord;
-import nembar.core.coverage.RecordSet;
-import nembar.core.coverage.Relatives;
 import nembar.core.decision.PersonAccess;
 import nembar.core.design.AccountScope;
 import nembar.core.design.Bounds;
@@ -21,6 +18,9 @@ import nembar.core.directory.Directory;
 import nembar.core.directory.Person;
 import nembar.core.model.AccessModel;
 import nembar.core.model.Standpoint;
+import nembar.core.recordset.GovernedRecord;
+import nembar.core.recordset.RecordSet;
+import nembar.core.recordset.Relatives;
 
 /** What one person may give, change and decide in Nembar, by its own design. */
 final class Authority {
@@ -37,8 +37,8 @@ final class Authority {
         this.nembar = nembar;
         this.person = nembar.directory().person(person.key()).orElse(person);
         this.accesses =
-                nembar.seats().of(this.person.key()).stream()
-                        .map(seat -> new Standpoint(this.person, seat.account(), at, false))
+                nembar.personas().of(this.person.key()).stream()
+                        .map(persona -> new Standpoint(this.person, persona.account(), at, false))
                         .map(who -> new PersonAccess(nembar, who))
                         .toList();
     }
@@ -112,15 +112,15 @@ final class Authority {
                         .person(person.key())
                         .filter(
                                 known ->
-                                        model.seats().of(known.key()).stream()
+                                        model.personas().of(known.key()).stream()
                                                 .anyMatch(
-                                                        seat ->
+                                                        persona ->
                                                                 model.has(
                                                                         area.stewards()
                                                                                 .orElseThrow(),
                                                                         new Standpoint(
                                                                                 known,
-                                                                                seat.account(),
+                                                                                persona.account(),
                                                                                 at,
                                                                                 false))))
                         .isPresent();

@@ -11,7 +11,6 @@ import nembar.core.catalogue.Operation;
 import nembar.core.catalogue.RecordType;
 import nembar.core.condition.Condition;
 import nembar.core.condition.Expression;
-import nembar.core.coverage.RecordSet;
 import nembar.core.decision.PersonAccess;
 import nembar.core.design.AccountFilter;
 import nembar.core.design.Design;
@@ -19,6 +18,7 @@ import nembar.core.design.Expectation;
 import nembar.core.model.AccessModel;
 import nembar.core.model.Problem;
 import nembar.core.model.Standpoint;
+import nembar.core.recordset.RecordSet;
 
 /**
  * What somebody may learn of records while designing (docs/access-model.md, section 10): a

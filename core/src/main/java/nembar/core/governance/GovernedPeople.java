@@ -5,8 +5,8 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
-import nembar.core.coverage.GovernedRecord;
 import nembar.core.directory.Person;
+import nembar.core.recordset.GovernedRecord;
 
 /**
  * People as records of Nembar's own application (docs/access-model.md, section 10). Somebody of

@@ -16,11 +16,11 @@ import nembar.core.answers.Moment;
 import nembar.core.catalogue.Area;
 import nembar.core.catalogue.Operation;
 import nembar.core.catalogue.RecordType;
-import nembar.core.coverage.RecordSet;
 import nembar.core.directory.Person;
 import nembar.core.governance.Objection.Rule;
 import nembar.core.model.AccessModel;
-import nembar.core.model.Seats.Seat;
+import nembar.core.model.Personas.Persona;
+import nembar.core.recordset.RecordSet;
 
 /**
  * Holds records that change hands against the standing rules (docs/access-model.md, section 10):
@@ -63,7 +63,7 @@ public final class HandOverRules {
     }
 
     private List<Objection> objections(
-            AccessModel nembar, Author author, Map<Seat, Set<RecordType>> gains) {
+            AccessModel nembar, Author author, Map<Persona, Set<RecordType>> gains) {
         List<Objection> objections = new ArrayList<>();
         Authority own = new Authority(nembar, author.acting(), at);
         Approvers approvers = new Approvers(nembar, at);
@@ -94,41 +94,41 @@ public final class HandOverRules {
     /**
      * Who would reach records that there are and that they do not reach now, and of which types.
      */
-    private Map<Seat, Set<RecordType>> gains(Counting counting) {
+    private Map<Persona, Set<RecordType>> gains(Counting counting) {
         Moment moment = new Moment(model, at, true);
-        Set<Seat> looked = new LinkedHashSet<>(model.seats().of(to.key()));
-        moment.classes().forEach(seats -> looked.add(seats.get(0)));
-        model.seats().all().stream()
+        Set<Persona> looked = new LinkedHashSet<>(model.personas().of(to.key()));
+        moment.classes().forEach(personas -> looked.add(personas.get(0)));
+        model.personas().all().stream()
                 .filter(
-                        seat ->
+                        persona ->
                                 model.directory()
-                                        .personAndReports(seat.person().key())
+                                        .personAndReports(persona.person().key())
                                         .contains(to.key()))
                 .forEach(looked::add);
-        Map<RecordType, Map<Seat, RecordSet>> asked = new LinkedHashMap<>();
-        for (Seat seat : looked) {
+        Map<RecordType, Map<Persona, RecordSet>> asked = new LinkedHashMap<>();
+        for (Persona persona : looked) {
             for (RecordType type : model.catalogue().recordTypes()) {
                 List<RecordSet> gained = new ArrayList<>();
                 for (Operation operation : type.operations()) {
                     if (!operation.equals(Operation.CREATE)) {
-                        gained.add(gained(type, moment.access(seat).records(type, operation)));
+                        gained.add(gained(type, moment.access(persona).records(type, operation)));
                     }
                 }
                 RecordSet any = RecordSet.anyOf(gained);
                 if (!any.equals(RecordSet.NOTHING)) {
-                    asked.computeIfAbsent(type, none -> new LinkedHashMap<>()).put(seat, any);
+                    asked.computeIfAbsent(type, none -> new LinkedHashMap<>()).put(persona, any);
                 }
             }
         }
-        Map<Seat, Set<RecordType>> gains = new LinkedHashMap<>();
+        Map<Persona, Set<RecordType>> gains = new LinkedHashMap<>();
         asked.forEach(
                 (type, sets) -> {
                     Map<RecordSet, Long> counts =
                             counting.count(type, new LinkedHashSet<>(sets.values()));
                     sets.forEach(
-                            (seat, set) -> {
+                            (persona, set) -> {
                                 if (counts.get(set) != 0) {
-                                    gains.computeIfAbsent(seat, none -> new LinkedHashSet<>())
+                                    gains.computeIfAbsent(persona, none -> new LinkedHashSet<>())
                                             .add(type);
                                 }
                             });

@@ -20,7 +20,7 @@ import nembar.core.directory.Person;
 import nembar.core.draft.Changes;
 import nembar.core.governance.Objection.Rule;
 import nembar.core.model.AccessModel;
-import nembar.core.model.Seats.Seat;
+import nembar.core.model.Personas.Persona;
 import nembar.core.text.Wording;
 
 /**
@@ -94,8 +94,8 @@ public final class SignInRules {
         AccessModel model = timeline.model();
         String application = model.application().key();
         List<Held> held = new ArrayList<>();
-        for (Seat seat : model.seats().of(person.key())) {
-            for (Assignment one : timeline.assignments(seat)) {
+        for (Persona persona : model.personas().of(person.key())) {
+            for (Assignment one : timeline.assignments(persona)) {
                 Element given = model.design().given(one);
                 held.add(
                         new Held(
@@ -103,7 +103,7 @@ public final class SignInRules {
                                 false,
                                 who -> who.gives(application, given, one.bounds())));
             }
-            timeline.shares(seat).forEach(one -> held.add(changed(application, one)));
+            timeline.shares(persona).forEach(one -> held.add(changed(application, one)));
         }
         for (Delegation one : timeline.delegationsTo(person.key())) {
             held.add(changed(application, one));
@@ -137,9 +137,9 @@ public final class SignInRules {
         Timeline timeline = new Timeline(model, at);
         String application = model.application().key();
         Set<String> types = relatives(model, type);
-        for (Seat seat : model.seats().of(person.key())) {
+        for (Persona persona : model.personas().of(person.key())) {
             boolean assigned =
-                    timeline.assignments(seat).stream()
+                    timeline.assignments(persona).stream()
                             .filter(one -> speaksOf(model, one, types))
                             .allMatch(
                                     one ->
@@ -148,7 +148,7 @@ public final class SignInRules {
                                                     model.design().given(one),
                                                     one.bounds()));
             boolean shared =
-                    timeline.shares(seat).stream()
+                    timeline.shares(persona).stream()
                             .allMatch(one -> own.onElement("change", application, one));
             if (!assigned || !shared) {
                 return false;

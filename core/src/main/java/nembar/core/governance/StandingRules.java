@@ -23,7 +23,7 @@ import nembar.core.draft.Change;
 import nembar.core.draft.Changes;
 import nembar.core.governance.Objection.Rule;
 import nembar.core.model.AccessModel;
-import nembar.core.model.Seats.Seat;
+import nembar.core.model.Personas.Persona;
 import nembar.core.text.Wording;
 
 /**
@@ -76,15 +76,15 @@ public final class StandingRules {
             return;
         }
         Authority own = new Authority(nembar, author.acting(), at);
-        List<Seat> seats = raised.stream().map(Gains.OfSeat::seat).toList();
-        approvers.beyond(own, seats).ifPresent(objections::add);
+        List<Persona> personas = raised.stream().map(Gains.OfSeat::persona).toList();
+        approvers.beyond(own, personas).ifPresent(objections::add);
         Set<Given> given = new LinkedHashSet<>();
         for (Assignment assignment : newly()) {
             given.add(given(assignment));
         }
         widened().forEach(one -> given.add(changed(one)));
         if (now.directory() != next.directory()) {
-            raised.forEach(one -> given.addAll(reaching(one.seat())));
+            raised.forEach(one -> given.addAll(reaching(one.persona())));
         }
         for (Given one : given) {
             if (!one.may(next, own)) {
@@ -96,7 +96,7 @@ public final class StandingRules {
                                 approvers.whoever(who -> one.may(next, who))));
             }
         }
-        objections.addAll(approvers.ownAccess(author, seats));
+        objections.addAll(approvers.ownAccess(author, personas));
     }
 
     /** Something that takes the right to give or change it; bounds only of what is assigned. */
@@ -133,18 +133,18 @@ public final class StandingRules {
     }
 
     /** What reaches somebody in the other place that did not before, or cuts them no longer. */
-    private List<Given> reaching(Seat seat) {
-        Optional<Seat> was = now.seats().like(seat);
+    private List<Given> reaching(Persona persona) {
+        Optional<Persona> was = now.personas().like(persona);
         List<Given> given = new ArrayList<>();
         List<Assignment> had = was.map(before::assignments).orElse(List.of());
-        after.assignments(seat).stream()
+        after.assignments(persona).stream()
                 .filter(one -> !had.contains(one))
                 .forEach(one -> given.add(given(one)));
         List<Element> opened = was.map(before::shares).orElse(List.of());
-        after.shares(seat).stream()
+        after.shares(persona).stream()
                 .filter(one -> !opened.contains(one))
                 .forEach(one -> given.add(changed(one)));
-        List<Element> cutting = after.filters(seat);
+        List<Element> cutting = after.filters(persona);
         was.map(before::filters).orElse(List.of()).stream()
                 .filter(one -> !cutting.contains(one))
                 .forEach(one -> given.add(changed(one)));
@@ -219,7 +219,7 @@ public final class StandingRules {
                             ? one.gained().stream()
                             : Stream.concat(one.gained().stream(), one.lost().stream());
             if (changed.anyMatch(types::contains)) {
-                touched.add(one.seat().person());
+                touched.add(one.persona().person());
             }
         }
         touched.addAll(stewardsMoved(area));

@@ -16,10 +16,10 @@ final class Stewards {
 
     /** Keys of the area's stewards at an instant, whether they are active or not. */
     static Set<String> of(AccessModel model, Area area, Instant at) {
-        BitSet seats = model.seatsIn(area.stewards().orElseThrow(), at);
-        return seats.stream()
-                .mapToObj(model.seats().all()::get)
-                .map(seat -> seat.person().key())
+        BitSet personas = model.personasIn(area.stewards().orElseThrow(), at);
+        return personas.stream()
+                .mapToObj(model.personas().all()::get)
+                .map(persona -> persona.person().key())
                 .collect(Collectors.toSet());
     }
 

@@ -41,10 +41,10 @@ public final class AccessModel {
     private final Catalogue catalogue;
     private final Directory directory;
     private final Design design;
-    private final Seats seats;
+    private final Personas personas;
 
     /** Models with the same application, catalogue and directory that were made lately. */
-    private final Kept<AccessModel> siblings;
+    private final RecentlyMade<AccessModel> siblings;
 
     private final Map<String, Scope> scopes = new ConcurrentHashMap<>();
     private final Map<Said, String> words = new ConcurrentHashMap<>();
@@ -59,14 +59,14 @@ public final class AccessModel {
             Catalogue catalogue,
             Directory directory,
             Design design,
-            Seats seats,
-            Kept<AccessModel> siblings) {
+            Personas personas,
+            RecentlyMade<AccessModel> siblings) {
         this.siblings = siblings;
         this.application = application;
         this.catalogue = catalogue;
         this.directory = directory;
         this.design = design;
-        this.seats = seats;
+        this.personas = personas;
     }
 
     /**
@@ -82,8 +82,8 @@ public final class AccessModel {
                 catalogue,
                 directory,
                 design,
-                new Seats(directory),
-                new Kept<>(SIBLINGS_KEPT));
+                new Personas(directory),
+                new RecentlyMade<>(SIBLINGS_KEPT));
     }
 
     /**
@@ -98,7 +98,7 @@ public final class AccessModel {
                 () -> {
                     refuse(ModelCheck.problemsOfDesign(catalogue, directory, other));
                     return new AccessModel(
-                            application, catalogue, directory, other, seats, siblings);
+                            application, catalogue, directory, other, personas, siblings);
                 });
     }
 
@@ -134,8 +134,8 @@ public final class AccessModel {
     }
 
     /** Every person with every account they may act for. */
-    public Seats seats() {
-        return seats;
+    public Personas personas() {
+        return personas;
     }
 
     /** What a condition on records of the type may speak of. */
@@ -184,19 +184,19 @@ public final class AccessModel {
         return audience.of().stream().filter(part -> has(part, who)).findFirst();
     }
 
-    /** Numbers of the seats that the audience has at the instant. */
-    public BitSet seatsIn(Audience audience, Instant at) {
-        return seats.in(audience, role -> holdersOf(role, at));
+    /** Numbers of the personas that the audience has at the instant. */
+    public BitSet personasIn(Audience audience, Instant at) {
+        return personas.in(audience, role -> holdersOf(role, at));
     }
 
-    /** Numbers of the seats that hold the role at the instant. */
+    /** Numbers of the personas that hold the role at the instant. */
     public BitSet holdersOf(String role, Instant at) {
         return holding(role, times -> inForce(times, at));
     }
 
     private BitSet holding(String role, Predicate<Times> counts) {
         Assignment.Gives gives = new Assignment.Gives.OfRole(role);
-        BitSet holders = new BitSet(seats.all().size());
+        BitSet holders = new BitSet(personas.all().size());
         for (int i = 0; i < design.assignments().size(); i++) {
             Assignment assignment = design.assignments().get(i);
             if (assignment.gives().equals(gives) && counts.test(assignment.times())) {
@@ -207,42 +207,43 @@ public final class AccessModel {
     }
 
     /**
-     * Numbers of the seats that the audience has at some instant from this one on, and perhaps of
-     * some more: an exception that comes and goes takes nobody out.
+     * Numbers of the personas that the audience has at some instant from this one on, and perhaps
+     * of some more: an exception that comes and goes takes nobody out.
      */
-    public BitSet seatsEverIn(Audience audience, Instant from) {
+    public BitSet personasEverIn(Audience audience, Instant from) {
         List<Part> lasting =
                 audience.except().stream()
                         .filter(part -> !(part instanceof Audience.HoldersOf))
                         .toList();
-        return seats.in(new Audience(audience.of(), lasting), role -> everHolding(role, from));
+        return personas.in(new Audience(audience.of(), lasting), role -> everHolding(role, from));
     }
 
     private BitSet everHolding(String role, Instant from) {
         return holding(role, times -> !times.ended(from));
     }
 
-    /** Keys of the people of whom the audience has a seat at the instant. */
+    /** Keys of the people of whom the audience has a persona at the instant. */
     public SortedSet<String> peopleIn(Audience audience, Instant at) {
         TreeSet<String> people = new TreeSet<>();
-        seatsIn(audience, at).stream().forEach(i -> people.add(seats.all().get(i).person().key()));
+        personasIn(audience, at).stream()
+                .forEach(i -> people.add(personas.all().get(i).person().key()));
         return people;
     }
 
     /** The assignments whose audience has the person, in force or not, in the design's order. */
     public List<Assignment> assignmentsTo(Standpoint who) {
-        Optional<Seats.Seat> seat = seats.seat(who);
-        if (seat.isPresent()) {
-            return assignmentsOf(seat.get());
+        Optional<Personas.Persona> persona = personas.persona(who);
+        if (persona.isPresent()) {
+            return assignmentsOf(persona.get());
         }
         return design.assignments().stream()
                 .filter(assignment -> has(assignment.audience(), who))
                 .toList();
     }
 
-    /** The same, for a seat of this model. */
-    public List<Assignment> assignmentsOf(Seats.Seat seat) {
-        return assignmentsBySeat().get(seat.number());
+    /** The same, for a persona of this model. */
+    public List<Assignment> assignmentsOf(Personas.Persona persona) {
+        return assignmentsBySeat().get(persona.number());
     }
 
     /** Whether an assignment in force gives the person the role. */
@@ -257,8 +258,8 @@ public final class AccessModel {
      * holders of a role; in the design's order. Looked up by person, not walked.
      */
     public List<DirectShare> directSharesNear(Standpoint who) {
-        return seats.seat(who)
-                .map(seat -> sharesBySeat().get(seat.number()))
+        return personas.persona(who)
+                .map(persona -> sharesBySeat().get(persona.number()))
                 .orElseGet(design::directShares);
     }
 
@@ -266,14 +267,14 @@ public final class AccessModel {
         List<List<DirectShare>> known = sharesBySeat;
         if (known == null) {
             List<List<DirectShare>> bySeat = new ArrayList<>();
-            seats.all().forEach(any -> bySeat.add(new ArrayList<>()));
+            personas.all().forEach(any -> bySeat.add(new ArrayList<>()));
             for (DirectShare share : design.directShares()) {
                 Audience audience = share.audience();
                 if (audience.namesHolders()) {
                     bySeat.forEach(some -> some.add(share));
                 } else {
-                    seats.in(audience, role -> NOBODY).stream()
-                            .forEach(seat -> bySeat.get(seat).add(share));
+                    personas.in(audience, role -> NOBODY).stream()
+                            .forEach(persona -> bySeat.get(persona).add(share));
                 }
             }
             known = bySeat;
@@ -293,7 +294,8 @@ public final class AccessModel {
                                     one ->
                                             byAudience.computeIfAbsent(
                                                     one.audience(),
-                                                    audience -> seats.in(audience, role -> NOBODY)))
+                                                    audience ->
+                                                            personas.in(audience, role -> NOBODY)))
                             .toArray(BitSet[]::new);
             assigned = known;
         }
@@ -304,15 +306,15 @@ public final class AccessModel {
         List<List<Assignment>> known = assignmentsBySeat;
         if (known == null) {
             known = new ArrayList<>();
-            for (int i = 0; i < seats.all().size(); i++) {
+            for (int i = 0; i < personas.all().size(); i++) {
                 known.add(new ArrayList<>());
             }
             for (int i = 0; i < design.assignments().size(); i++) {
                 BitSet members = assigned()[i];
-                for (int seat = members.nextSetBit(0);
-                        seat >= 0;
-                        seat = members.nextSetBit(seat + 1)) {
-                    known.get(seat).add(design.assignments().get(i));
+                for (int persona = members.nextSetBit(0);
+                        persona >= 0;
+                        persona = members.nextSetBit(persona + 1)) {
+                    known.get(persona).add(design.assignments().get(i));
                 }
             }
             assignmentsBySeat = known;

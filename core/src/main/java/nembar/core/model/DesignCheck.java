@@ -14,8 +14,8 @@ import nembar.core.catalogue.RecordType;
 import nembar.core.condition.Added;
 import nembar.core.condition.Condition;
 import nembar.core.condition.Expression;
+import nembar.core.condition.Polarity;
 import nembar.core.condition.Scope;
-import nembar.core.condition.Standing;
 import nembar.core.design.AccountFilter;
 import nembar.core.design.AccountScope;
 import nembar.core.design.Assignment;
@@ -94,7 +94,7 @@ final class DesignCheck {
         return check.refers(path, "person", key, people);
     }
 
-    void condition(String path, Optional<Condition> condition, RecordType type, Standing standing) {
+    void condition(String path, Optional<Condition> condition, RecordType type, Polarity standing) {
         condition.ifPresent(
                 one -> {
                     Scope scope = Scopes.of(type, directory);
@@ -181,7 +181,7 @@ final class DesignCheck {
             Set<String> operations = keysOf(type.operations(), Operation::key);
             check.refers(path + ".operation", "operation", privilege.operation(), operations);
             reach(path, privilege.reach(), type);
-            condition(path, privilege.condition(), type, Standing.OPENS);
+            condition(path, privilege.condition(), type, Polarity.OPENS);
         }
     }
 
@@ -191,7 +191,7 @@ final class DesignCheck {
         }
         RecordType type = catalogue.recordType(privilege.recordType()).orElseThrow();
         reach(path, privilege.reach(), type);
-        condition(path, privilege.condition(), type, Standing.OPENS);
+        condition(path, privilege.condition(), type, Polarity.OPENS);
         fields(path + ".fields", privilege.fields(), type);
         for (String key : privilege.fields()) {
             if (type.field(key).filter(field -> !field.guarded()).isPresent()) {
@@ -310,7 +310,7 @@ final class DesignCheck {
         }
         for (RecordType type : catalogue.recordTypes()) {
             if (filter.binds(type)) {
-                condition(path, filter.condition(), type, Standing.OPENS);
+                condition(path, filter.condition(), type, Polarity.OPENS);
             }
         }
     }
@@ -321,7 +321,7 @@ final class DesignCheck {
         if (check.refers(path + ".recordType", "record type", filter.recordType(), types)) {
             RecordType type = catalogue.recordType(filter.recordType()).orElseThrow();
             fields(path + ".fields", filter.fields(), type);
-            condition(path, filter.condition(), type, Standing.RESTRICTS);
+            condition(path, filter.condition(), type, Polarity.RESTRICTS);
             if (filter.effect() instanceof FieldFilter.Effect.Mask mask) {
                 type.fields().stream()
                         .filter(one -> filter.fields().contains(one.key()))

@@ -7,7 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.regex.Pattern;
-import nembar.core.condition.Standing;
+import nembar.core.condition.Polarity;
 import nembar.core.directory.Account;
 import nembar.core.directory.Attribute;
 import nembar.core.directory.Directory;
@@ -88,7 +88,7 @@ final class DirectoryCheck {
                                             "directory.teams[" + team.key() + "].who",
                                             who,
                                             PersonNames.ofTeams(directory.attributes()),
-                                            Standing.OPENS));
+                                            Polarity.OPENS));
         }
     }
 

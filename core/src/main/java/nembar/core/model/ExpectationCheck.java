@@ -10,7 +10,7 @@ import nembar.core.catalogue.Field;
 import nembar.core.catalogue.Function;
 import nembar.core.catalogue.Operation;
 import nembar.core.catalogue.RecordType;
-import nembar.core.condition.Standing;
+import nembar.core.condition.Polarity;
 import nembar.core.design.Expectation;
 import nembar.core.design.Expectation.Target;
 
@@ -40,7 +40,7 @@ final class ExpectationCheck {
                     .ifPresent(
                             type -> {
                                 operation(path, of.operation(), type);
-                                designs.condition(path, of.condition(), type, Standing.OPENS);
+                                designs.condition(path, of.condition(), type, Polarity.OPENS);
                             });
         } else if (expectation.target() instanceof Target.OnRecord of) {
             type(path, of.recordType()).ifPresent(type -> operation(path, of.operation(), type));

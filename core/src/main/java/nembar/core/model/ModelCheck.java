@@ -16,8 +16,8 @@ import nembar.core.catalogue.Application;
 import nembar.core.catalogue.Catalogue;
 import nembar.core.condition.Condition;
 import nembar.core.condition.ConditionRefused;
+import nembar.core.condition.Polarity;
 import nembar.core.condition.Scope;
-import nembar.core.condition.Standing;
 import nembar.core.design.Design;
 import nembar.core.directory.Directory;
 import nembar.core.text.Nearest;
@@ -92,7 +92,7 @@ final class ModelCheck {
     }
 
     /** Reports the first thing a condition gets wrong. */
-    void condition(String path, Condition condition, Scope scope, Standing standing) {
+    void condition(String path, Condition condition, Scope scope, Polarity standing) {
         try {
             condition.check(scope, standing);
         } catch (ConditionRefused refused) {

@@ -7,7 +7,7 @@ import java.util.Set;
 import nembar.core.catalogue.Catalogue;
 import nembar.core.catalogue.Operation;
 import nembar.core.catalogue.RecordType;
-import nembar.core.condition.Standing;
+import nembar.core.condition.Polarity;
 import nembar.core.design.Design;
 import nembar.core.design.DirectShare;
 import nembar.core.design.Opening;
@@ -48,7 +48,7 @@ final class SharingCheck {
         opened(path, rule.recordType(), rule.opening())
                 .ifPresent(
                         type -> {
-                            designs.condition(path, rule.condition(), type, Standing.OPENS);
+                            designs.condition(path, rule.condition(), type, Polarity.OPENS);
                             if (rule.ownedBy().isPresent() && type.places().owner().isEmpty()) {
                                 check.report(
                                         path + ".ownedBy",

@@ -37,7 +37,7 @@ public record Standpoint(
         return new Standpoint(person, account, instant, asIfActive, through);
     }
 
-    /** The same seat, with the delegate at it; its person must be the delegation's principal. */
+    /** The same persona, with the delegate at it; its person must be the delegation's principal. */
     public Standpoint through(Delegation delegation) {
         return new Standpoint(person, account, at, asIfActive, Optional.of(delegation));
     }

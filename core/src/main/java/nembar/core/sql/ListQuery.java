@@ -11,8 +11,8 @@ import java.util.stream.Stream;
 import nembar.core.catalogue.Field;
 import nembar.core.catalogue.FieldType;
 import nembar.core.catalogue.RecordType;
-import nembar.core.coverage.RecordSet;
 import nembar.core.decision.FieldCoverage;
+import nembar.core.recordset.RecordSet;
 
 /**
  * Lists the records of a set, a page at a time, with what the person has of each field. A field's

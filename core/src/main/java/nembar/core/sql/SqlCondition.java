@@ -9,14 +9,14 @@ import java.util.Optional;
 import nembar.core.catalogue.Field;
 import nembar.core.catalogue.FieldType;
 import nembar.core.catalogue.RecordType;
-import nembar.core.condition.Evaluation;
+import nembar.core.condition.Evaluator;
 import nembar.core.condition.Expression;
 import nembar.core.condition.Operator;
 import nembar.core.condition.Periods;
 import nembar.core.condition.ValueType;
 
 /**
- * A bound condition as a predicate on a row. Agrees with {@link Evaluation} on every row: texts
+ * A bound condition as a predicate on a row. Agrees with {@link Evaluator} on every row: texts
  * compare by their bytes, cases fold by Unicode's rules whatever the database's locale, numbers are
  * exact, and a division by zero is unknown.
  */
@@ -198,7 +198,7 @@ final class SqlCondition {
         SqlText right = of(call.argument(1));
         switch (call.operator()) {
             case DIVIDED -> {
-                String zeros = "0".repeat(Evaluation.DIVISION_PLACES);
+                String zeros = "0".repeat(Evaluator.DIVISION_PLACES);
                 sql.add("(div(").add(left).add(" * 1" + zeros + ", NULLIF(").add(right);
                 sql.add(", 0)) * 0." + zeros.substring(1) + "1)");
             }

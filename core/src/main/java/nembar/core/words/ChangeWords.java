@@ -115,8 +115,11 @@ public final class ChangeWords {
 
     private String gone(Element element) {
         if (element instanceof Assignment one) {
-            Telling telling = Telling.ofDesign(before);
-            return "Take " + telling.assignment(one) + " from " + telling.audience(one.audience());
+            Explanation explanation = Explanation.ofDesign(before);
+            return "Take "
+                    + explanation.assignment(one)
+                    + " from "
+                    + explanation.audience(one.audience());
         }
         return "Take away " + called(element, before);
     }
@@ -168,8 +171,11 @@ public final class ChangeWords {
     }
 
     private String given(Assignment one, AccessModel model) {
-        Telling telling = Telling.ofDesign(model);
-        return "Give " + telling.assignment(one) + " to " + telling.audience(one.audience());
+        Explanation explanation = Explanation.ofDesign(model);
+        return "Give "
+                + explanation.assignment(one)
+                + " to "
+                + explanation.audience(one.audience());
     }
 
     private static String called(Element element, AccessModel model) {
@@ -217,14 +223,14 @@ public final class ChangeWords {
 
     private static Map<String, List<String>> by(PrivilegeSet set, AccessModel model) {
         Map<String, List<String>> by = new LinkedHashMap<>();
-        Telling telling = Telling.ofDesign(model);
+        Explanation explanation = Explanation.ofDesign(model);
         for (Privilege privilege : set.privileges()) {
             if (privilege instanceof Privilege.RecordPrivilege of) {
                 RecordType type = type(model, of.recordType());
                 put(
                         by,
-                        Telling.label(type, of.operation()) + " " + Telling.plural(type),
-                        of.reach().words() + telling.where(type, of.condition()));
+                        Explanation.label(type, of.operation()) + " " + Explanation.plural(type),
+                        of.reach().words() + explanation.where(type, of.condition()));
             } else if (privilege instanceof Privilege.FieldPrivilege of) {
                 RecordType type = type(model, of.recordType());
                 for (String field : of.fields()) {
@@ -235,8 +241,8 @@ public final class ChangeWords {
                                     + " "
                                     + label.toLowerCase(Locale.ROOT)
                                     + " of "
-                                    + Telling.plural(type),
-                            of.reach().words() + telling.where(type, of.condition()));
+                                    + Explanation.plural(type),
+                            of.reach().words() + explanation.where(type, of.condition()));
                 }
             } else if (privilege instanceof Privilege.FunctionPrivilege of) {
                 String name =

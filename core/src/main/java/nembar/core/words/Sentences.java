@@ -35,11 +35,11 @@ import nembar.core.text.Wording;
  */
 public final class Sentences {
     private final AccessModel model;
-    private final Telling telling;
+    private final Explanation explanation;
 
     public Sentences(AccessModel model) {
         this.model = model;
-        this.telling = Telling.ofDesign(model);
+        this.explanation = Explanation.ofDesign(model);
     }
 
     /** Whether elements of the kind are sentences. */
@@ -80,13 +80,15 @@ public final class Sentences {
         Sentence.Builder said =
                 new Sentence.Builder()
                         .say("Open ")
-                        .slot(Telling.plural(type))
+                        .slot(Explanation.plural(type))
                         .slot(" where ", one.condition().map(some -> model.wordsOf(some, type)))
-                        .slot(" owned by ", one.ownedBy().map(telling::audience))
+                        .slot(" owned by ", one.ownedBy().map(explanation::audience))
                         .say(" to ")
-                        .slot(telling.audience(one.audience()));
+                        .slot(explanation.audience(one.audience()));
         opening(said, type, one.opening());
-        return said.slot(", ", telling.when(one.times())).slot(", because ", one.reason()).end();
+        return said.slot(", ", explanation.when(one.times()))
+                .slot(", because ", one.reason())
+                .end();
     }
 
     private Sentence share(DirectShare one) {
@@ -96,9 +98,11 @@ public final class Sentences {
                         .say("Open ")
                         .slot(type.singular().toLowerCase(Locale.ROOT) + " " + one.record())
                         .say(" to ")
-                        .slot(telling.audience(one.audience()));
+                        .slot(explanation.audience(one.audience()));
         opening(said, type, one.opening());
-        return said.slot(", ", telling.when(one.times())).slot(", because ", one.reason()).end();
+        return said.slot(", ", explanation.when(one.times()))
+                .slot(", because ", one.reason())
+                .end();
     }
 
     private void opening(Sentence.Builder said, RecordType type, Opening opening) {
@@ -108,7 +112,7 @@ public final class Sentences {
             RecordType child = type(below.getKey());
             left--;
             said.say(left == 0 ? ", and " : ", ")
-                    .slot(Telling.plural(child))
+                    .slot(Explanation.plural(child))
                     .say(" below them to ")
                     .slot(operations(child, below.getValue()));
         }
@@ -136,12 +140,12 @@ public final class Sentences {
                         .say(" ")
                         .slot(Wording.and(fields))
                         .say(" of ")
-                        .slot(Telling.plural(type));
+                        .slot(Explanation.plural(type));
         if (one.effect() instanceof FieldFilter.Effect.Mask mask) {
             said.say(" as ").slot(style(mask.style()));
         }
         return said.say(" for ")
-                .slot(telling.audience(one.audience()))
+                .slot(explanation.audience(one.audience()))
                 .slot(", where ", one.condition().map(some -> model.wordsOf(some, type)))
                 .end();
     }
@@ -168,7 +172,7 @@ public final class Sentences {
 
     private Sentence filter(AccountFilter one) {
         List<String> types =
-                one.recordTypes().stream().map(this::type).map(Telling::plural).toList();
+                one.recordTypes().stream().map(this::type).map(Explanation::plural).toList();
         Optional<String> where =
                 one.condition()
                         .flatMap(
@@ -179,9 +183,9 @@ public final class Sentences {
                                                 .map(type -> model.wordsOf(some, type)));
         return new Sentence.Builder()
                 .say("Keep ")
-                .slot(telling.audience(one.audience()))
+                .slot(explanation.audience(one.audience()))
                 .say(" to ")
-                .slot(telling.accounts(one.accounts()))
+                .slot(explanation.accounts(one.accounts()))
                 .say(" on ")
                 .slot(
                         types.isEmpty()
@@ -194,11 +198,11 @@ public final class Sentences {
     private Sentence assignment(Assignment one) {
         return new Sentence.Builder()
                 .say("Give ")
-                .slot(telling.given(one))
+                .slot(explanation.given(one))
                 .say(" to ")
-                .slot(telling.audience(one.audience()))
-                .slot(", only ", telling.bounds(one.bounds()))
-                .slot(", ", telling.when(one.times()))
+                .slot(explanation.audience(one.audience()))
+                .slot(", only ", explanation.bounds(one.bounds()))
+                .slot(", ", explanation.when(one.times()))
                 .slot(", because ", one.reason())
                 .end();
     }
@@ -216,7 +220,7 @@ public final class Sentences {
                 .slot(people.getOrDefault(one.principal(), one.principal()))
                 .say(" with ")
                 .slot(Wording.and(sets))
-                .slot(", ", telling.when(one.times()))
+                .slot(", ", explanation.when(one.times()))
                 .slot(", because ", one.reason())
                 .end();
     }
@@ -224,7 +228,7 @@ public final class Sentences {
     private Sentence expectation(Expectation one) {
         Sentence.Builder said =
                 new Sentence.Builder()
-                        .slot(capital(telling.audience(one.subject())))
+                        .slot(capital(explanation.audience(one.subject())))
                         .say(" ")
                         .slot(
                                 switch (one.claim()) {
@@ -265,7 +269,7 @@ public final class Sentences {
                 .slot(one.name())
                 .say(" has ")
                 .slot(one.agreed() == 1 ? "1 seat" : one.agreed() + " seats")
-                .slot(", ", telling.when(Times.between(Optional.empty(), one.until())))
+                .slot(", ", explanation.when(Times.between(Optional.empty(), one.until())))
                 .say(", one for everybody who holds ")
                 .slot(Wording.or(takers))
                 .say("; giving more ")
@@ -283,13 +287,13 @@ public final class Sentences {
     private void target(Sentence.Builder said, Expectation.Target target) {
         if (target instanceof Expectation.Target.OnRecords of) {
             RecordType type = type(of.recordType());
-            said.slot(Telling.label(type, of.operation()))
+            said.slot(Explanation.label(type, of.operation()))
                     .say(" ")
-                    .slot(Telling.plural(type))
+                    .slot(Explanation.plural(type))
                     .slot(" where ", of.condition().map(some -> model.wordsOf(some, type)));
         } else if (target instanceof Expectation.Target.OnRecord of) {
             RecordType type = type(of.recordType());
-            said.slot(Telling.label(type, of.operation()))
+            said.slot(Explanation.label(type, of.operation()))
                     .say(" ")
                     .slot(type.singular().toLowerCase(Locale.ROOT) + " " + of.record());
         } else if (target instanceof Expectation.Target.OnField of) {
@@ -297,7 +301,7 @@ public final class Sentences {
             String field = type.field(of.field()).map(Field::label).orElse(of.field());
             said.slot(use(of.use()))
                     .say(" ")
-                    .slot(field.toLowerCase(Locale.ROOT) + " of " + Telling.plural(type));
+                    .slot(field.toLowerCase(Locale.ROOT) + " of " + Explanation.plural(type));
         } else if (target instanceof Expectation.Target.OnClassified of) {
             said.slot(use(of.use())).say(" ").slot("fields that are " + of.classification());
         } else if (target instanceof Expectation.Target.OnFunction of) {

@@ -14,8 +14,6 @@ import java.util.stream.Collectors;
 import nembar.core.catalogue.Field;
 import nembar.core.catalogue.Operation;
 import nembar.core.catalogue.RecordType;
-import nembar.core.coverage.GovernedRecord;
-import nembar.core.coverage.RecordSet;
 import nembar.core.decision.FieldLevel;
 import nembar.core.decision.Grant;
 import nembar.core.decision.PersonAccess;
@@ -29,7 +27,9 @@ import nembar.core.directory.Unit;
 import nembar.core.draft.Change;
 import nembar.core.draft.Changes;
 import nembar.core.model.AccessModel;
-import nembar.core.model.Seats.Seat;
+import nembar.core.model.Personas.Persona;
+import nembar.core.recordset.GovernedRecord;
+import nembar.core.recordset.RecordSet;
 import nembar.core.testing.FleetCounting;
 import nembar.core.testing.Harbour;
 import nembar.core.testing.RandomWorld;
@@ -57,13 +57,15 @@ class AnswerLaws {
         AccessModel next = Changes.apply(model, world.changes());
         Moment before = new Moment(model, Harbour.NOW);
         Moment after = new Moment(next, Harbour.NOW);
-        Map<Seat, Difference> changed = new HashMap<>();
-        Impact.of(before, after).people().forEach(one -> changed.put(one.seat(), one.difference()));
-        for (Seat seat : model.seats().all()) {
+        Map<Persona, Difference> changed = new HashMap<>();
+        Impact.of(before, after)
+                .people()
+                .forEach(one -> changed.put(one.persona(), one.difference()));
+        for (Persona persona : model.personas().all()) {
             Difference difference =
-                    changed.getOrDefault(seat, new Difference(List.of(), List.of(), List.of()));
-            PersonAccess was = new PersonAccess(model, before.standpoint(seat));
-            PersonAccess is = new PersonAccess(next, after.standpoint(seat));
+                    changed.getOrDefault(persona, new Difference(List.of(), List.of(), List.of()));
+            PersonAccess was = new PersonAccess(model, before.standpoint(persona));
+            PersonAccess is = new PersonAccess(next, after.standpoint(persona));
             for (RecordType type : model.catalogue().recordTypes()) {
                 for (GovernedRecord record : world.fleet().of(type.key())) {
                     operations(world, difference, was, is, type, record);
@@ -96,18 +98,19 @@ class AnswerLaws {
         Moment before = new Moment(model, Harbour.NOW);
         Moment after = new Moment(next, Harbour.NOW);
         Set<String> told = new TreeSet<>();
-        Impact.of(before, after).people().forEach(one -> told.add(seat(one.seat())));
+        Impact.of(before, after).people().forEach(one -> told.add(persona(one.persona())));
         Set<String> differ = new TreeSet<>();
-        for (Seat seat : next.seats().all()) {
-            model.seats().of(seat.person().key()).stream()
-                    .filter(was -> was.account().equals(seat.account()))
+        for (Persona persona : next.personas().all()) {
+            model.personas().of(persona.person().key()).stream()
+                    .filter(was -> was.account().equals(persona.account()))
                     .filter(
                             was ->
                                     !Difference.between(
                                                     new PersonAccess(model, before.standpoint(was)),
-                                                    new PersonAccess(next, after.standpoint(seat)))
+                                                    new PersonAccess(
+                                                            next, after.standpoint(persona)))
                                             .none())
-                    .forEach(was -> differ.add(seat(was)));
+                    .forEach(was -> differ.add(persona(was)));
         }
         told.retainAll(common(model, next));
         assertThat(told).isEqualTo(differ);
@@ -115,14 +118,16 @@ class AnswerLaws {
 
     private static Set<String> common(AccessModel one, AccessModel other) {
         Set<String> common =
-                one.seats().all().stream().map(AnswerLaws::seat).collect(Collectors.toSet());
+                one.personas().all().stream().map(AnswerLaws::persona).collect(Collectors.toSet());
         common.retainAll(
-                other.seats().all().stream().map(AnswerLaws::seat).collect(Collectors.toSet()));
+                other.personas().all().stream()
+                        .map(AnswerLaws::persona)
+                        .collect(Collectors.toSet()));
         return common;
     }
 
-    private static String seat(Seat seat) {
-        return seat.person().key() + " for " + seat.account().orElse("nobody");
+    private static String persona(Persona persona) {
+        return persona.person().key() + " for " + persona.account().orElse("nobody");
     }
 
     /** Somebody goes to another unit, somebody under another manager, somebody is suspended. */
@@ -210,17 +215,17 @@ class AnswerLaws {
         for (RecordType type : model.catalogue().recordTypes()) {
             for (GovernedRecord record : world.fleet().of(type.key())) {
                 for (Operation operation : type.operations()) {
-                    Set<Seat> expected = new HashSet<>();
-                    for (Seat seat : model.seats().all()) {
-                        if (new PersonAccess(model, moment.standpoint(seat))
+                    Set<Persona> expected = new HashSet<>();
+                    for (Persona persona : model.personas().all()) {
+                        if (new PersonAccess(model, moment.standpoint(persona))
                                 .allows(type, operation, record, world.fleet())) {
-                            expected.add(seat);
+                            expected.add(persona);
                         }
                     }
                     assertThat(
                                     new WhoCan(moment)
                                             .on(type, operation, record, world.fleet()).stream()
-                                                    .map(WhoCan.Able::seat)
+                                                    .map(WhoCan.Able::persona)
                                                     .collect(Collectors.toSet()))
                             .isEqualTo(expected);
                 }
@@ -230,7 +235,7 @@ class AnswerLaws {
                         .forEach(
                                 one ->
                                         assertThat(
-                                                        moment.access(one.seat())
+                                                        moment.access(one.persona())
                                                                 .field(type, field)
                                                                 .levelOn(record, world.fleet()))
                                                 .isEqualTo(one.level()));
@@ -259,7 +264,7 @@ class AnswerLaws {
                                     assertThat(one.ways().get())
                                             .isEqualTo(
                                                     ways(
-                                                            moment.access(one.seat())
+                                                            moment.access(one.persona())
                                                                     .coverage(type, Operation.VIEW)
                                                                     .grants())));
         }
@@ -308,7 +313,7 @@ class AnswerLaws {
                         .ifPresent(
                                 one ->
                                         assertThat(
-                                                        moment.access(one.seat())
+                                                        moment.access(one.persona())
                                                                 .allows(
                                                                         type,
                                                                         operation,
@@ -331,28 +336,28 @@ class AnswerLaws {
         Moment moment = new Moment(model, Harbour.NOW);
         RecordType type = model.catalogue().recordType("trip").orElseThrow();
         GovernedRecord record = world.fleet().of("trip").get(0);
-        for (Seat seat : model.seats().all()) {
+        for (Persona persona : model.personas().all()) {
             List<Mend> mends =
                     new Mending(
                                     moment,
-                                    seat,
+                                    persona,
                                     type,
                                     Operation.CHANGE,
                                     record,
                                     world.fleet(),
                                     new FleetCounting(world.fleet()))
                             .mends();
-            if (moment.access(seat).allows(type, Operation.CHANGE, record, world.fleet())) {
+            if (moment.access(persona).allows(type, Operation.CHANGE, record, world.fleet())) {
                 assertThat(mends).isEmpty();
             }
             long cheapest = 0;
             for (Mend mend : mends) {
                 AccessModel mended = Changes.apply(model, mend.changes());
                 assertThat(
-                                new PersonAccess(mended, moment.standpoint(seat))
+                                new PersonAccess(mended, moment.standpoint(persona))
                                         .allows(type, Operation.CHANGE, record, world.fleet()))
                         .isTrue();
-                opensExactly(world, moment, mended, mend, seat);
+                opensExactly(world, moment, mended, mend, persona);
                 assertThat(mend.records()).isGreaterThanOrEqualTo(cheapest);
                 cheapest = mend.records();
             }
@@ -360,12 +365,12 @@ class AnswerLaws {
     }
 
     private static void opensExactly(
-            RandomWorld world, Moment moment, AccessModel mended, Mend mend, Seat asked) {
+            RandomWorld world, Moment moment, AccessModel mended, Mend mend, Persona asked) {
         long records = 0;
         Set<String> people = new TreeSet<>(Set.of(asked.person().key()));
-        for (Seat seat : mended.seats().all()) {
-            PersonAccess was = moment.access(seat);
-            PersonAccess is = new PersonAccess(mended, moment.standpoint(seat));
+        for (Persona persona : mended.personas().all()) {
+            PersonAccess was = moment.access(persona);
+            PersonAccess is = new PersonAccess(mended, moment.standpoint(persona));
             for (RecordType type : mended.catalogue().recordTypes()) {
                 for (Operation operation : type.operations()) {
                     for (GovernedRecord record : world.fleet().of(type.key())) {
@@ -375,7 +380,7 @@ class AnswerLaws {
                                         && !was.allows(type, operation, record, world.fleet());
                         if (opened) {
                             records++;
-                            people.add(seat.person().key());
+                            people.add(persona.person().key());
                         }
                     }
                 }

@@ -12,13 +12,13 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import nembar.core.catalogue.RecordType;
-import nembar.core.coverage.RecordSet;
 import nembar.core.design.Assignment;
 import nembar.core.design.Bounds;
 import nembar.core.design.Element;
 import nembar.core.design.Reach;
 import nembar.core.design.Role;
 import nembar.core.design.Times;
+import nembar.core.recordset.RecordSet;
 import nembar.core.testing.Harbour;
 import org.junit.jupiter.api.Test;
 

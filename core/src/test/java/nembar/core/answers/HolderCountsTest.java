@@ -11,10 +11,10 @@ import java.util.Map;
 import java.util.Optional;
 import nembar.core.answers.HolderCounts.OfCell;
 import nembar.core.catalogue.RecordType;
-import nembar.core.coverage.RecordSet;
 import nembar.core.design.Reach;
 import nembar.core.directory.Audience;
-import nembar.core.model.Seats.Seat;
+import nembar.core.model.Personas.Persona;
+import nembar.core.recordset.RecordSet;
 import nembar.core.testing.Fleet;
 import nembar.core.testing.FleetCounting;
 import nembar.core.testing.Harbour;
@@ -79,10 +79,10 @@ class HolderCountsTest {
 
     private HolderCounts of(Counting counting, int atMost) {
         Moment moment = new Moment(harbour.model(), NOW);
-        List<Seat> seats =
+        List<Persona> personas =
                 new Holders(moment)
-                        .ofSet("set0").stream().map(Holders.Held::seat).distinct().toList();
-        return HolderCounts.of(moment, seats, counting, atMost);
+                        .ofSet("set0").stream().map(Holders.Held::persona).distinct().toList();
+        return HolderCounts.of(moment, personas, counting, atMost);
     }
 
     private static List<Long> view(HolderCounts counts) {

@@ -9,12 +9,12 @@ import java.util.List;
 import java.util.Optional;
 import nembar.core.catalogue.Operation;
 import nembar.core.catalogue.RecordType;
-import nembar.core.coverage.RecordSet;
 import nembar.core.decision.Coverage;
 import nembar.core.design.Bounds;
 import nembar.core.design.Reach;
 import nembar.core.model.AccessModel;
-import nembar.core.model.Seats.Seat;
+import nembar.core.model.Personas.Persona;
+import nembar.core.recordset.RecordSet;
 import nembar.core.testing.Harbour;
 import nembar.core.testing.RandomWorld;
 import net.jqwik.api.ForAll;
@@ -36,7 +36,7 @@ class MatrixTest {
         }
         Matrix matrix = new Matrix(new Moment(harbour.model(), NOW), "view");
         assertThat(matrix.rows())
-                .extracting(row -> row.seat().person().key() + " " + row.cells().get(0).reach())
+                .extracting(row -> row.persona().person().key() + " " + row.cells().get(0).reach())
                 .containsExactly("fay ACCOUNT", "ann ALL");
         assertThat(matrix.rows().get(0).cells()).hasSize(matrix.types().size());
         assertThat(new Matrix(new Moment(harbour.model(), NOW), "sail").rows()).isEmpty();
@@ -49,12 +49,12 @@ class MatrixTest {
         Moment moment = new Moment(model, NOW);
         Matrix matrix = new Matrix(moment, "view");
         List<Matrix.Row> rows = matrix.rows();
-        for (Seat seat : model.seats().all()) {
+        for (Persona persona : model.personas().all()) {
             Optional<Matrix.Row> row =
-                    rows.stream().filter(one -> one.seat().equals(seat)).findFirst();
+                    rows.stream().filter(one -> one.persona().equals(persona)).findFirst();
             for (int i = 0; i < matrix.types().size(); i++) {
                 RecordType type = matrix.types().get(i);
-                Coverage coverage = moment.access(seat).coverage(type, Operation.VIEW);
+                Coverage coverage = moment.access(persona).coverage(type, Operation.VIEW);
                 boolean some = !coverage.records().equals(RecordSet.NOTHING);
                 int at = i;
                 assertThat(row.map(one -> one.cells().get(at).some()).orElse(false))

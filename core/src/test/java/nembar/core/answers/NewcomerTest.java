@@ -8,8 +8,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
-import nembar.core.coverage.GovernedRecord;
-import nembar.core.coverage.Relatives;
 import nembar.core.decision.PersonAccess;
 import nembar.core.design.Bounds;
 import nembar.core.design.PrivilegeSet;
@@ -18,6 +16,8 @@ import nembar.core.design.Role;
 import nembar.core.directory.Audience;
 import nembar.core.directory.PersonKind;
 import nembar.core.model.AccessModel;
+import nembar.core.recordset.GovernedRecord;
+import nembar.core.recordset.Relatives;
 import nembar.core.testing.Harbour;
 import org.junit.jupiter.api.Test;
 

@@ -38,7 +38,7 @@ class ProofTest {
         harbour.give(STAFF, may("trip", "view", Reach.OWN));
         Proof proof = prove(STAFF, Claim.CAN, view(Optional.empty()));
         assertThat(proof.holds()).as("ann owns nothing").isFalse();
-        assertThat(proof.counterExample().orElseThrow().seat().person().key()).isEqualTo("ann");
+        assertThat(proof.counterExample().orElseThrow().persona().person().key()).isEqualTo("ann");
         assertThat(prove(to("ben"), Claim.CAN, view(Optional.empty())).holds()).isTrue();
     }
 

@@ -22,7 +22,7 @@ class TimelineChangesTest {
 
     private static List<Instant> changes(Harbour harbour, String person, int atMost) {
         AccessModel model = harbour.model();
-        return new Timeline(model, NOW).changes(model.seats().of(person).get(0), atMost);
+        return new Timeline(model, NOW).changes(model.personas().of(person).get(0), atMost);
     }
 
     @Test

@@ -10,7 +10,6 @@ import java.util.List;
 import java.util.Optional;
 import nembar.core.catalogue.Operation;
 import nembar.core.catalogue.RecordType;
-import nembar.core.coverage.Relatives;
 import nembar.core.decision.Coverage;
 import nembar.core.design.Assignment;
 import nembar.core.design.Bounds;
@@ -19,6 +18,7 @@ import nembar.core.design.PrivilegeSet;
 import nembar.core.design.Reach;
 import nembar.core.design.Times;
 import nembar.core.model.AccessModel;
+import nembar.core.recordset.Relatives;
 import nembar.core.testing.Harbour;
 import org.junit.jupiter.api.Test;
 
@@ -55,7 +55,7 @@ class WhoCanTest {
         Moment moment = new Moment(model, NOW);
         List<WhoCan.AtLevel<Coverage>> any = new WhoCan(moment).onAny(trip, Operation.VIEW);
         assertThat(any)
-                .extracting(one -> one.seat().person().key() + " " + ways(one))
+                .extracting(one -> one.persona().person().key() + " " + ways(one))
                 .contains("eve [to-eve]", "fay [to-fay]");
         assertThat(
                         new WhoCan(moment)

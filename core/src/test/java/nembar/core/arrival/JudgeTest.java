@@ -51,12 +51,12 @@ class JudgeTest {
     }
 
     @SafeVarargs
-    private List<Arrival> judged(Placing defaults, Map<String, String>... rows) {
+    private List<Arrival> judged(Placement defaults, Map<String, String>... rows) {
         return new Judge(directory, domains, defaults, ZoneOffset.UTC).judge(List.of(rows));
     }
 
     private Arrival one(Map<String, String> row) {
-        return judged(Placing.NOWHERE, row).get(0);
+        return judged(Placement.NOWHERE, row).get(0);
     }
 
     private static Map<String, String> row(String... cells) {
@@ -95,7 +95,7 @@ class JudgeTest {
     void theSecondRowWithAnAddressNamesTheFirst() {
         List<Arrival> judged =
                 judged(
-                        Placing.NOWHERE,
+                        Placement.NOWHERE,
                         row("email", "a@home.example"),
                         row("email", "bad"),
                         row("email", "A@home.example"));
@@ -139,7 +139,7 @@ class JudgeTest {
 
     @Test
     void aDomainOffersItsOrganisationToThoseWhoWouldSitElsewhere() {
-        Placing staff = new Placing("staff", "", "", "", "", "");
+        Placement staff = new Placement("staff", "", "", "", "", "");
         assertThat(judged(staff, row("email", "tom@mill.example")).get(0).offer()).contains(MILL);
         assertThat(judged(staff, row("email", "tom@home.example")).get(0).offer()).isEmpty();
         Arrival said = one(row("email", "tom@mill.example", "organisation", "The mill"));
@@ -165,7 +165,7 @@ class JudgeTest {
 
     @Test
     void defaultsPlaceThoseWhoseRowSaysNothing() {
-        Placing defaults = new Placing("staff", "", "yard", "ann.bell", "crew", "Europe/Paris");
+        Placement defaults = new Placement("staff", "", "yard", "ann.bell", "crew", "Europe/Paris");
         List<Arrival> judged =
                 judged(
                         defaults,
@@ -190,7 +190,7 @@ class JudgeTest {
     void twoOfOneNameGetKeysOfTheirOwn() {
         List<Arrival> judged =
                 judged(
-                        Placing.NOWHERE,
+                        Placement.NOWHERE,
                         row("email", "1@home.example", "name", "Ann Bell"),
                         row("email", "2@home.example", "name", "Bell, Ann"));
         assertThat(judged)
@@ -205,7 +205,7 @@ class JudgeTest {
             rows.add(row("email", "person" + i + "@home.example", "name", "Same Name"));
         }
         List<Arrival> judged =
-                new Judge(directory, domains, Placing.NOWHERE, ZoneOffset.UTC).judge(rows);
+                new Judge(directory, domains, Placement.NOWHERE, ZoneOffset.UTC).judge(rows);
         assertThat(judged).allMatch(one -> one.verdict() == Verdict.NEW);
         assertThat(judged.stream().map(one -> one.person().orElseThrow().key()).distinct())
                 .hasSize(5_000);

@@ -62,7 +62,7 @@ class ConditionLaws {
     @Property(tries = 2000)
     void bothEncodingsRoundTrip(@ForAll long seed) {
         Condition condition = Condition.of(random(seed));
-        condition.check(VOYAGE, Standing.OPENS);
+        condition.check(VOYAGE, Polarity.OPENS);
         assertThat(Condition.ofText(condition.text())).isEqualTo(condition);
         assertThat(Condition.ofJson(condition.json())).isEqualTo(condition);
         assertThat(condition.words(VOYAGE)).isNotBlank();
@@ -107,7 +107,7 @@ class ConditionLaws {
             try {
                 Condition read = Condition.ofText(text.toString());
                 assertThat(Condition.ofText(read.text())).isEqualTo(read);
-                read.check(VOYAGE, Standing.OPENS);
+                read.check(VOYAGE, Polarity.OPENS);
             } catch (ConditionRefused refused) {
                 assertThat(refused.place()).isNotBlank();
             }
@@ -122,7 +122,7 @@ class ConditionLaws {
             try {
                 Condition read = Condition.ofJson(json);
                 assertThat(Condition.ofJson(read.json())).isEqualTo(read);
-                read.check(VOYAGE, Standing.OPENS);
+                read.check(VOYAGE, Polarity.OPENS);
                 assertThat(Condition.ofText(read.text())).isEqualTo(read);
             } catch (ConditionRefused refused) {
                 assertThat(refused.place()).isNotBlank();
@@ -161,6 +161,6 @@ class ConditionLaws {
     }
 
     private static Expression random(long seed) {
-        return new RandomCondition(new Random(seed), VOYAGE, List.of("pier")).next(Standing.OPENS);
+        return new RandomCondition(new Random(seed), VOYAGE, List.of("pier")).next(Polarity.OPENS);
     }
 }

@@ -21,7 +21,7 @@ class ConditionSamplesTest {
     void bothEncodingsRoundTrip() {
         for (long seed = 0; seed < SAMPLES; seed++) {
             Condition condition = Condition.of(random(seed));
-            condition.check(VOYAGE, Standing.OPENS);
+            condition.check(VOYAGE, Polarity.OPENS);
             assertThat(Condition.ofText(condition.text())).isEqualTo(condition);
             assertThat(Condition.ofJson(condition.json())).isEqualTo(condition);
         }
@@ -177,7 +177,7 @@ class ConditionSamplesTest {
                 "(lots = 1) IS NULL | character 2: expected a value before IS NULL, found a condition",
             })
     void whatIsWrongIsSaid(String text, String message) {
-        assertThatThrownBy(() -> Condition.ofText(text).check(VOYAGE, Standing.OPENS))
+        assertThatThrownBy(() -> Condition.ofText(text).check(VOYAGE, Polarity.OPENS))
                 .isInstanceOf(ConditionRefused.class)
                 .hasMessage(message);
     }
@@ -201,6 +201,6 @@ class ConditionSamplesTest {
     }
 
     private static Expression random(long seed) {
-        return new RandomCondition(new Random(seed), VOYAGE, List.of("pier")).next(Standing.OPENS);
+        return new RandomCondition(new Random(seed), VOYAGE, List.of("pier")).next(Polarity.OPENS);
     }
 }

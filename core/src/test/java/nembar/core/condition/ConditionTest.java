@@ -44,7 +44,7 @@ class ConditionTest {
             })
     void isWrittenAsItIsRead(String text) {
         Condition condition = Condition.ofText(text);
-        condition.check(VOYAGE, Standing.OPENS);
+        condition.check(VOYAGE, Polarity.OPENS);
         assertThat(condition.text()).isEqualTo(text);
         assertThat(Condition.ofJson(condition.json())).isEqualTo(condition);
     }
@@ -104,18 +104,18 @@ class ConditionTest {
                 "due BETWEEN today() AND today(7) | character 1: BETWEEN is for numbers, found a date; use >= and <=, or T_DURING",
             })
     void saysWhereAndWhatWasExpected(String text, String message) {
-        assertThatThrownBy(() -> Condition.ofText(text).check(VOYAGE, Standing.OPENS))
+        assertThatThrownBy(() -> Condition.ofText(text).check(VOYAGE, Polarity.OPENS))
                 .isInstanceOf(ConditionRefused.class)
                 .hasMessage(message);
     }
 
     @Test
     void inAFieldFilterHasStandsUnderANot() {
-        Condition.ofText("NOT has('map', 'look')").check(VOYAGE, Standing.RESTRICTS);
+        Condition.ofText("NOT has('map', 'look')").check(VOYAGE, Polarity.RESTRICTS);
         assertThatThrownBy(
                         () ->
                                 Condition.ofText("has('map', 'look')")
-                                        .check(VOYAGE, Standing.RESTRICTS))
+                                        .check(VOYAGE, Polarity.RESTRICTS))
                 .hasMessageContaining("only under a NOT in a field filter");
     }
 
@@ -219,7 +219,7 @@ class ConditionTest {
             })
     void powersOfPowersAreBounded(String text) {
         Condition condition = Condition.ofText(text);
-        assertThatThrownBy(() -> condition.check(VOYAGE, Standing.OPENS))
+        assertThatThrownBy(() -> condition.check(VOYAGE, Polarity.OPENS))
                 .isInstanceOf(ConditionRefused.class)
                 .extracting(refused -> ((ConditionRefused) refused).reason())
                 .asString()
@@ -228,7 +228,7 @@ class ConditionTest {
 
     @Test
     void aPowerOfASumIsStillAPower() {
-        Condition.ofText("(lots + margin)^9 > 0").check(VOYAGE, Standing.OPENS);
-        Condition.ofText("((lots^9)^9) > 0").check(VOYAGE, Standing.OPENS);
+        Condition.ofText("(lots + margin)^9 > 0").check(VOYAGE, Polarity.OPENS);
+        Condition.ofText("((lots^9)^9) > 0").check(VOYAGE, Polarity.OPENS);
     }
 }

@@ -84,7 +84,7 @@ class ConditionWordsTest {
             })
     void isSaid(String text, String words) {
         Condition condition = Condition.ofText(text);
-        condition.check(VOYAGE, text.contains("NOT has") ? Standing.RESTRICTS : Standing.OPENS);
+        condition.check(VOYAGE, text.contains("NOT has") ? Polarity.RESTRICTS : Polarity.OPENS);
         assertThat(condition.words(VOYAGE)).isEqualTo(words);
     }
 }

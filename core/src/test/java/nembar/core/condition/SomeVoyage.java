@@ -29,7 +29,7 @@ final class SomeVoyage implements Binding.Person {
     }
 
     boolean meets(Expression condition) {
-        return Evaluation.holds(Binding.bind(condition, this), values::get);
+        return Evaluator.holds(Binding.bind(condition, this), values::get);
     }
 
     private Object of(String name) {

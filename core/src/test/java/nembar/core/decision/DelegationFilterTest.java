@@ -10,8 +10,6 @@ import java.util.Optional;
 import java.util.Set;
 import nembar.core.catalogue.Operation;
 import nembar.core.catalogue.RecordType;
-import nembar.core.coverage.GovernedRecord;
-import nembar.core.coverage.Relatives;
 import nembar.core.design.AccountFilter;
 import nembar.core.design.AccountScope;
 import nembar.core.design.Delegation;
@@ -20,6 +18,8 @@ import nembar.core.design.Times;
 import nembar.core.directory.PersonStatus;
 import nembar.core.model.AccessModel;
 import nembar.core.model.Standpoint;
+import nembar.core.recordset.GovernedRecord;
+import nembar.core.recordset.Relatives;
 import nembar.core.testing.Harbour;
 import org.junit.jupiter.api.Test;
 

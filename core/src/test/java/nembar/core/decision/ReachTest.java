@@ -7,9 +7,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import nembar.core.catalogue.Operation;
 import nembar.core.catalogue.RecordType;
-import nembar.core.coverage.GovernedRecord;
-import nembar.core.coverage.Relatives;
 import nembar.core.design.Reach;
+import nembar.core.recordset.GovernedRecord;
+import nembar.core.recordset.Relatives;
 import nembar.core.testing.Harbour;
 import org.junit.jupiter.api.Test;
 

@@ -12,8 +12,6 @@ import java.util.Optional;
 import java.util.Set;
 import nembar.core.catalogue.Operation;
 import nembar.core.catalogue.RecordType;
-import nembar.core.coverage.GovernedRecord;
-import nembar.core.coverage.Relatives;
 import nembar.core.decision.Missing.BrokenLink;
 import nembar.core.decision.Missing.Link;
 import nembar.core.design.AccountFilter;
@@ -23,8 +21,10 @@ import nembar.core.design.PrivilegeSet;
 import nembar.core.design.Reach;
 import nembar.core.design.Role;
 import nembar.core.directory.PersonStatus;
+import nembar.core.recordset.GovernedRecord;
+import nembar.core.recordset.Relatives;
 import nembar.core.testing.Harbour;
-import nembar.core.words.Telling;
+import nembar.core.words.Explanation;
 import org.junit.jupiter.api.Test;
 
 /** Worked examples of what is missing for a yes (docs/access-model.md, section 6). */
@@ -42,8 +42,8 @@ class WhyNotTest {
 
     private List<String> said(String person, List<Missing> missing) {
         PersonAccess access = harbour.access(person);
-        Telling telling = new Telling(access.model(), access.who());
-        return missing.stream().map(telling::missing).toList();
+        Explanation explanation = new Explanation(access.model(), access.who());
+        return missing.stream().map(explanation::missing).toList();
     }
 
     private Link onlyLink(List<Missing> missing) {

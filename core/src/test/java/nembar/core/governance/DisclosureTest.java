@@ -12,7 +12,6 @@ import java.util.Set;
 import java.util.TreeSet;
 import nembar.core.catalogue.RecordType;
 import nembar.core.condition.Condition;
-import nembar.core.coverage.RecordSet;
 import nembar.core.design.AccountFilter;
 import nembar.core.design.AccountScope;
 import nembar.core.design.Design;
@@ -26,6 +25,7 @@ import nembar.core.directory.Person;
 import nembar.core.model.AccessModel;
 import nembar.core.model.Problem;
 import nembar.core.model.Standpoint;
+import nembar.core.recordset.RecordSet;
 import nembar.core.testing.Harbour;
 import org.junit.jupiter.api.Test;
 

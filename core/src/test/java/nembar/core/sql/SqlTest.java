@@ -11,10 +11,10 @@ import java.util.Set;
 import java.util.TreeSet;
 import nembar.core.catalogue.Operation;
 import nembar.core.catalogue.RecordType;
-import nembar.core.coverage.RecordSet;
 import nembar.core.decision.FieldCoverage;
 import nembar.core.decision.PersonAccess;
 import nembar.core.design.Reach;
+import nembar.core.recordset.RecordSet;
 import nembar.core.testing.Harbour;
 import org.junit.jupiter.api.Test;
 

@@ -7,8 +7,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import nembar.core.catalogue.RecordType;
-import nembar.core.coverage.GovernedRecord;
-import nembar.core.coverage.Relatives;
+import nembar.core.recordset.GovernedRecord;
+import nembar.core.recordset.Relatives;
 
 /** Records in memory, by type; their own relatives. */
 public final class Fleet implements Relatives {

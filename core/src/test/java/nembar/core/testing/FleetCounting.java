@@ -7,8 +7,8 @@ import java.util.Map;
 import java.util.stream.Stream;
 import nembar.core.answers.Counting;
 import nembar.core.catalogue.RecordType;
-import nembar.core.coverage.GovernedRecord;
-import nembar.core.coverage.RecordSet;
+import nembar.core.recordset.GovernedRecord;
+import nembar.core.recordset.RecordSet;
 
 /** Counts the records of a {@link Fleet}, one by one. */
 public record FleetCounting(Fleet fleet) implements Counting {

@@ -21,7 +21,6 @@ import nembar.core.catalogue.Parent;
 import nembar.core.catalogue.RecordType;
 import nembar.core.condition.Condition;
 import nembar.core.condition.ValueType;
-import nembar.core.coverage.GovernedRecord;
 import nembar.core.decision.PersonAccess;
 import nembar.core.decision.Route;
 import nembar.core.design.AccountFilter;
@@ -51,6 +50,7 @@ import nembar.core.directory.Team;
 import nembar.core.directory.Unit;
 import nembar.core.model.AccessModel;
 import nembar.core.model.Standpoint;
+import nembar.core.recordset.GovernedRecord;
 
 /**
  * A harbour of a few people and four record types, whose design each test fills for itself. Ann

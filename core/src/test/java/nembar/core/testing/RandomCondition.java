@@ -11,8 +11,8 @@ import java.util.Random;
 import nembar.core.condition.Added;
 import nembar.core.condition.Expression;
 import nembar.core.condition.Operator;
+import nembar.core.condition.Polarity;
 import nembar.core.condition.Scope;
-import nembar.core.condition.Standing;
 import nembar.core.condition.ValueType;
 
 /** Random conditions that pass the check of a scope; the same random source makes the same. */
@@ -42,8 +42,8 @@ public final class RandomCondition {
         this.units = units;
     }
 
-    public Expression next(Standing standing) {
-        return condition(2, standing == Standing.OPENS);
+    public Expression next(Polarity standing) {
+        return condition(2, standing == Polarity.OPENS);
     }
 
     private Expression condition(int deep, boolean opening) {

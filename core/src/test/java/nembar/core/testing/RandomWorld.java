@@ -25,9 +25,8 @@ import nembar.core.catalogue.Parent;
 import nembar.core.catalogue.RecordType;
 import nembar.core.condition.Condition;
 import nembar.core.condition.Expression;
+import nembar.core.condition.Polarity;
 import nembar.core.condition.Scope;
-import nembar.core.condition.Standing;
-import nembar.core.coverage.GovernedRecord;
 import nembar.core.design.AccountFilter;
 import nembar.core.design.AccountScope;
 import nembar.core.design.Assignment;
@@ -52,6 +51,7 @@ import nembar.core.draft.Changes;
 import nembar.core.model.AccessModel;
 import nembar.core.model.ModelRefused;
 import nembar.core.model.Standpoint;
+import nembar.core.recordset.GovernedRecord;
 
 /** A random design over the {@link Harbour}, and random records; the same seed makes the same. */
 public final class RandomWorld {
@@ -159,7 +159,7 @@ public final class RandomWorld {
                 accountScope(),
                 random.nextBoolean() ? Set.of() : Set.of("trip"),
                 random.nextInt(3) == 0
-                        ? condition("trip", Standing.OPENS).filter(one -> narrow(one.expression()))
+                        ? condition("trip", Polarity.OPENS).filter(one -> narrow(one.expression()))
                         : Optional.empty());
     }
 
@@ -172,12 +172,12 @@ public final class RandomWorld {
                                         || Set.of("id", "owner", "account").contains(name));
     }
 
-    private Optional<Condition> condition(String type, Standing standing) {
+    private Optional<Condition> condition(String type, Polarity standing) {
         Scope scope = model().scopeOf(model().catalogue().recordType(type).orElseThrow());
         return Optional.of(Condition.of(new RandomCondition(random, scope, UNITS).next(standing)));
     }
 
-    private Optional<Condition> sometimes(String type, Standing standing) {
+    private Optional<Condition> sometimes(String type, Polarity standing) {
         return random.nextInt(3) == 0 ? condition(type, standing) : Optional.empty();
     }
 
@@ -198,7 +198,7 @@ public final class RandomWorld {
                 key,
                 key,
                 trips ? "trip" : "load",
-                owned ? Optional.empty() : condition(trips ? "trip" : "load", Standing.OPENS),
+                owned ? Optional.empty() : condition(trips ? "trip" : "load", Polarity.OPENS),
                 owned ? Optional.of(audience(true)) : Optional.empty(),
                 audience(true),
                 opening(trips),
@@ -290,7 +290,7 @@ public final class RandomWorld {
                 "trip",
                 Set.of(random.nextBoolean() ? "price" : "name"),
                 effect,
-                sometimes("trip", Standing.RESTRICTS));
+                sometimes("trip", Polarity.RESTRICTS));
     }
 
     private void set(Catalogue catalogue) {
@@ -313,7 +313,7 @@ public final class RandomWorld {
                                 Set.of(any(guarded).key()),
                                 any(List.of(Privilege.FieldPrivilege.Use.values())),
                                 any(sayable),
-                                sometimes(type.key(), Standing.OPENS)));
+                                sometimes(type.key(), Polarity.OPENS)));
             } else if (random.nextInt(8) == 0) {
                 privileges.add(
                         new Privilege.FunctionPrivilege(
@@ -325,7 +325,7 @@ public final class RandomWorld {
                                 type.key(),
                                 operation.key(),
                                 any(sayable),
-                                sometimes(type.key(), Standing.OPENS)));
+                                sometimes(type.key(), Polarity.OPENS)));
             }
         }
         return new PrivilegeSet(key, key, "", privileges);

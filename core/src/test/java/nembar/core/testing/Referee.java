@@ -13,11 +13,10 @@ import nembar.core.catalogue.Function;
 import nembar.core.catalogue.Parent;
 import nembar.core.catalogue.RecordType;
 import nembar.core.condition.Condition;
-import nembar.core.condition.Evaluation;
+import nembar.core.condition.Evaluator;
 import nembar.core.condition.Expression;
 import nembar.core.condition.Operator;
 import nembar.core.condition.ValueType;
-import nembar.core.coverage.GovernedRecord;
 import nembar.core.decision.FieldLevel;
 import nembar.core.design.AccountFilter;
 import nembar.core.design.AccountScope;
@@ -40,6 +39,7 @@ import nembar.core.directory.Team;
 import nembar.core.directory.Unit;
 import nembar.core.model.AccessModel;
 import nembar.core.model.Standpoint;
+import nembar.core.recordset.GovernedRecord;
 
 /**
  * Decides by reading docs/access-model.md, section 4, aloud: no sets, no indexes, one record at a
@@ -510,7 +510,7 @@ public final class Referee {
             }
             return unknown ? null : (Boolean) (call.operator() == Operator.AND);
         }
-        return (Boolean) Evaluation.value(put(expression), name -> record.values().get(name));
+        return (Boolean) Evaluator.value(put(expression), name -> record.values().get(name));
     }
 
     /** The expression with the person's own values written into it. */

@@ -17,14 +17,14 @@ import nembar.core.answers.Moment;
 import nembar.core.answers.Proof;
 import nembar.core.catalogue.Operation;
 import nembar.core.catalogue.RecordType;
-import nembar.core.coverage.GovernedRecord;
-import nembar.core.coverage.Relatives;
 import nembar.core.design.Expectation;
 import nembar.core.directory.Person;
 import nembar.core.draft.Changes;
 import nembar.core.governance.Administrators;
 import nembar.core.model.AccessModel;
-import nembar.core.model.Seats.Seat;
+import nembar.core.model.Personas.Persona;
+import nembar.core.recordset.GovernedRecord;
+import nembar.core.recordset.Relatives;
 import nembar.server.answers.AnswersController.ConcernShown;
 import nembar.server.answers.AnswersController.DraftFindings;
 import nembar.server.answers.AnswersController.ExpectationStood;
@@ -78,8 +78,8 @@ class AnswersService {
     List<MendShown> mends(
             Person me, Lookups.Side side, String typeKey, String operationKey, String recordKey) {
         Moment moment = lookups.moment(me, side.where());
-        Seat seat = lookups.seat(me, moment, side);
-        governance.requireOnPerson(me, "look_through", seat.person());
+        Persona persona = lookups.persona(me, moment, side);
+        governance.requireOnPerson(me, "look_through", persona.person());
         RecordType type = Lookups.type(moment.model(), typeKey);
         Operation operation = Lookups.operation(type, operationKey);
         String application = side.where().application();
@@ -87,7 +87,7 @@ class AnswersService {
         Relatives relatives = records.relatives(application);
         return new Mending(
                         moment,
-                        seat,
+                        persona,
                         type,
                         operation,
                         record,

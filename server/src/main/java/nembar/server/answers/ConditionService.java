@@ -19,11 +19,10 @@ import nembar.core.condition.Clash;
 import nembar.core.condition.Condition;
 import nembar.core.condition.ConditionRefused;
 import nembar.core.condition.ConditionRow;
+import nembar.core.condition.Polarity;
 import nembar.core.condition.Satisfiability;
 import nembar.core.condition.Scope;
-import nembar.core.condition.Standing;
 import nembar.core.condition.ValueType;
-import nembar.core.coverage.RecordSet;
 import nembar.core.decision.PersonAccess;
 import nembar.core.design.Privilege;
 import nembar.core.directory.Directory;
@@ -36,6 +35,7 @@ import nembar.core.model.AccessModel;
 import nembar.core.model.ModelRefused;
 import nembar.core.model.Problem;
 import nembar.core.model.Standpoint;
+import nembar.core.recordset.RecordSet;
 import nembar.core.text.Nearest;
 import nembar.server.answers.ConditionController.ConditionAsked;
 import nembar.server.answers.ConditionController.ConditionShown;
@@ -101,7 +101,7 @@ class ConditionService {
             Condition condition = read(asked);
             condition.check(
                     scope,
-                    Boolean.TRUE.equals(asked.restricts()) ? Standing.RESTRICTS : Standing.OPENS);
+                    Boolean.TRUE.equals(asked.restricts()) ? Polarity.RESTRICTS : Polarity.OPENS);
             Satisfiability seen = new Satisfiability(scope);
             String always = "sometimes";
             Optional<String> why = Optional.empty();

@@ -10,10 +10,10 @@ import nembar.core.answers.Moment;
 import nembar.core.answers.RoleDifference;
 import nembar.core.catalogue.Catalogue;
 import nembar.core.catalogue.RecordType;
-import nembar.core.coverage.RecordSet;
 import nembar.core.directory.Person;
 import nembar.core.model.AccessModel;
-import nembar.core.model.Seats.Seat;
+import nembar.core.model.Personas.Persona;
+import nembar.core.recordset.RecordSet;
 import nembar.server.answers.AnswersController.DifferenceLine;
 import nembar.server.answers.AnswersController.DifferenceShown;
 import nembar.server.answers.AnswersController.RoleLine;
@@ -44,8 +44,8 @@ class DifferenceService {
     private DifferenceShown between(
             Person me, Moment one, Lookups.Side first, Lookups.Side second) {
         Moment other = lookups.moment(me, second.where());
-        Seat left = lookups.seat(me, one, first);
-        Seat right = lookups.seat(me, other, second);
+        Persona left = lookups.persona(me, one, first);
+        Persona right = lookups.persona(me, other, second);
         Difference difference = Difference.between(one.access(left), other.access(right));
         Map<RecordType, Map<RecordSet, Long>> counts =
                 Difference.counts(

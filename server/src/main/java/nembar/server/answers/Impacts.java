@@ -62,7 +62,9 @@ public class Impacts {
     public Impact visible(Person me, Impact impact) {
         Predicate<Person> visible = governance.mayView(me);
         return new Impact(
-                impact.people().stream().filter(one -> visible.test(one.seat().person())).toList());
+                impact.people().stream()
+                        .filter(one -> visible.test(one.persona().person()))
+                        .toList());
     }
 
     /**
@@ -79,7 +81,10 @@ public class Impacts {
                                 .filter(
                                         one ->
                                                 person.isEmpty()
-                                                        || one.seat().person().key().equals(person))
+                                                        || one.persona()
+                                                                .person()
+                                                                .key()
+                                                                .equals(person))
                                 .toList());
         String application = after.model().application().key();
         return meant.counted(
@@ -98,11 +103,11 @@ public class Impacts {
 
     private static ImpactLine shown(Impact.Line line, Directory directory) {
         return new ImpactLine(
-                line.seat().person().key(),
-                line.seat().person().name(),
-                line.seat().account(),
-                line.seat().account().flatMap(directory::account).map(Account::name),
-                line.seat().person().external(),
+                line.persona().person().key(),
+                line.persona().person().name(),
+                line.persona().account(),
+                line.persona().account().flatMap(directory::account).map(Account::name),
+                line.persona().person().external(),
                 line.type().key(),
                 line.operation().key(),
                 line.field().map(Field::key),

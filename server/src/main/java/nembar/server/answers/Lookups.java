@@ -10,13 +10,13 @@ import nembar.core.catalogue.Operation;
 import nembar.core.catalogue.RecordType;
 import nembar.core.condition.Condition;
 import nembar.core.condition.ConditionRefused;
-import nembar.core.condition.Standing;
-import nembar.core.coverage.GovernedRecord;
-import nembar.core.coverage.RecordSet;
+import nembar.core.condition.Polarity;
 import nembar.core.design.Role;
 import nembar.core.directory.Person;
 import nembar.core.model.AccessModel;
-import nembar.core.model.Seats.Seat;
+import nembar.core.model.Personas.Persona;
+import nembar.core.recordset.GovernedRecord;
+import nembar.core.recordset.RecordSet;
 import nembar.core.text.Nearest;
 import nembar.server.governance.AskedMoments;
 import nembar.server.governance.Governance;
@@ -57,23 +57,23 @@ class Lookups {
         return moments.of(me, where.application(), where.draft(), Instants.at(where.at()));
     }
 
-    Seat seat(Person me, Moment moment, Side side) {
-        List<Seat> seats = moment.model().seats().of(side.person());
-        if (seats.isEmpty()) {
+    Persona persona(Person me, Moment moment, Side side) {
+        List<Persona> personas = moment.model().personas().of(side.person());
+        if (personas.isEmpty()) {
             throw new NotFound("person", "Nobody here is `" + side.person() + "`.");
         }
-        governance.requireOnPerson(me, "view", seats.get(0).person());
+        governance.requireOnPerson(me, "view", personas.get(0).person());
         if (side.account() == null || side.account().isBlank()) {
-            return seats.get(0);
+            return personas.get(0);
         }
-        return seats.stream()
-                .filter(seat -> seat.account().equals(Optional.of(side.account())))
+        return personas.stream()
+                .filter(persona -> persona.account().equals(Optional.of(side.account())))
                 .findFirst()
                 .orElseThrow(
                         () ->
                                 new BadRequest(
                                         "account",
-                                        seats.get(0).person().name()
+                                        personas.get(0).person().name()
                                                 + " does not belong to this account."));
     }
 
@@ -96,13 +96,13 @@ class Lookups {
     RecordSet meeting(Moment moment, RecordType type, String name, String text) {
         try {
             Condition condition = Condition.ofText(text);
-            condition.check(moment.model().scopeOf(type), Standing.OPENS);
+            condition.check(moment.model().scopeOf(type), Polarity.OPENS);
             if (condition.personal()) {
                 throw new BadRequest(
                         name,
                         "This condition depends on who looks. Say what the records have instead.");
             }
-            Seat any = moment.model().seats().all().get(0);
+            Persona any = moment.model().personas().all().get(0);
             return moment.access(any).meeting(Optional.of(condition), type);
         } catch (ConditionRefused refused) {
             throw new BadRequest(name, refused.place() + ": " + refused.reason());

@@ -52,7 +52,7 @@ class MatrixService {
         Predicate<Person> visible = governance.mayView(asking);
         List<Matrix.Row> all = matrix.rows();
         List<Matrix.Row> seen =
-                all.stream().filter(one -> visible.test(one.seat().person())).toList();
+                all.stream().filter(one -> visible.test(one.persona().person())).toList();
         return new Told(
                 matrix.types(),
                 seen.stream()
@@ -67,15 +67,15 @@ class MatrixService {
     }
 
     private static MatrixRow shown(Directory directory, Matrix.Row row) {
-        Person person = row.seat().person();
+        Person person = row.persona().person();
         String seat =
                 person.external()
-                        ? row.seat().account().map(directory.accountNames()::get).orElse("")
+                        ? row.persona().account().map(directory.accountNames()::get).orElse("")
                         : person.unit().flatMap(directory::unit).map(Unit::name).orElse("");
         return new MatrixRow(
                 person.key(),
                 person.name(),
-                row.seat().account().filter(any -> person.accounts().size() > 1),
+                row.persona().account().filter(any -> person.accounts().size() > 1),
                 seat,
                 person.external(),
                 row.cells().stream().map(MatrixService::cell).toList());

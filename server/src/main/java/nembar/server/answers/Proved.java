@@ -30,7 +30,7 @@ public record Proved(
                 proof.expectation().severity().name().toLowerCase(Locale.ROOT),
                 proof.holds(),
                 proof.covered(),
-                proof.counterExample().map(one -> one.seat().person().name()),
+                proof.counterExample().map(one -> one.persona().person().name()),
                 proof.counterExample()
                         .filter(one -> one.type().filter(guarded).isEmpty())
                         .flatMap(Proof.CounterExample::record));

@@ -9,9 +9,9 @@ import nembar.core.answers.Moment;
 import nembar.core.answers.WhoCan;
 import nembar.core.catalogue.Operation;
 import nembar.core.catalogue.RecordType;
-import nembar.core.coverage.GovernedRecord;
-import nembar.core.coverage.Relatives;
 import nembar.core.directory.Person;
+import nembar.core.recordset.GovernedRecord;
+import nembar.core.recordset.Relatives;
 
 /** Who reaches one record. */
 final class RecordReach {
@@ -27,7 +27,7 @@ final class RecordReach {
                 able.put(
                         operation,
                         who.on(type, operation, record, relatives).stream()
-                                .map(one -> one.seat().person())
+                                .map(one -> one.persona().person())
                                 .collect(Collectors.toCollection(LinkedHashSet::new)));
             }
         }

@@ -52,7 +52,7 @@ class RoleMatrixService {
         AccessModel model = moment.model();
         long holders =
                 model.holdersOf(role.key(), moment.at()).stream()
-                        .mapToObj(seat -> model.seats().all().get(seat).person().key())
+                        .mapToObj(persona -> model.personas().all().get(persona).person().key())
                         .distinct()
                         .count();
         return new RoleRow(

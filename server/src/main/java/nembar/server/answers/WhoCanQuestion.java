@@ -20,17 +20,17 @@ import nembar.core.catalogue.Field;
 import nembar.core.catalogue.Function;
 import nembar.core.catalogue.Operation;
 import nembar.core.catalogue.RecordType;
-import nembar.core.coverage.GovernedRecord;
-import nembar.core.coverage.RecordSet;
-import nembar.core.coverage.Relatives;
 import nembar.core.decision.FieldCoverage;
 import nembar.core.decision.FieldLevel;
 import nembar.core.decision.PersonAccess;
 import nembar.core.directory.Person;
 import nembar.core.model.AccessModel;
-import nembar.core.model.Seats.Seat;
+import nembar.core.model.Personas.Persona;
+import nembar.core.recordset.GovernedRecord;
+import nembar.core.recordset.RecordSet;
+import nembar.core.recordset.Relatives;
+import nembar.core.words.Explanation;
 import nembar.core.words.Step;
-import nembar.core.words.Telling;
 import nembar.server.http.BadRequest;
 import nembar.server.http.Refused;
 import nembar.server.records.Records;
@@ -60,13 +60,17 @@ final class WhoCanQuestion {
      * @param routes worked out for those on the page only, as {@code counted} is
      */
     record Found(
-            Seat seat,
+            Persona persona,
             String level,
             Supplier<Set<Way>> ways,
             Supplier<List<String>> routes,
             Optional<Counted> counted) {
-        Found(Seat seat, String level, Supplier<Set<Way>> ways, Supplier<List<String>> routes) {
-            this(seat, level, ways, routes, Optional.empty());
+        Found(
+                Persona persona,
+                String level,
+                Supplier<Set<Way>> ways,
+                Supplier<List<String>> routes) {
+            this(persona, level, ways, routes, Optional.empty());
         }
 
         /** The same of these records only. */
@@ -87,7 +91,7 @@ final class WhoCanQuestion {
         }
 
         private Found with(Optional<Counted> other) {
-            return new Found(seat, level, ways, routes, other);
+            return new Found(persona, level, ways, routes, other);
         }
     }
 
@@ -196,14 +200,14 @@ final class WhoCanQuestion {
                 .map(
                         one ->
                                 new Found(
-                                        one.seat(),
+                                        one.persona(),
                                         operation.label(),
                                         one.ways(),
                                         () ->
                                                 routes(
-                                                        one.seat(),
+                                                        one.persona(),
                                                         one.decision().grants(),
-                                                        Telling::route)))
+                                                        Explanation::route)))
                 .toList();
     }
 
@@ -212,22 +216,22 @@ final class WhoCanQuestion {
                 .map(
                         one ->
                                 new Found(
-                                        one.seat(),
+                                        one.persona(),
                                         operation.label(),
                                         one.ways(),
                                         () ->
                                                 routes(
-                                                        one.seat(),
-                                                        access(one.seat())
+                                                        one.persona(),
+                                                        access(one.persona())
                                                                 .coverage(type, operation)
                                                                 .grants(),
-                                                        Telling::route),
+                                                        Explanation::route),
                                         operation.equals(Operation.CREATE)
                                                 ? Optional.empty()
                                                 : Optional.of(
                                                         new Counted(
                                                                 type,
-                                                                access(one.seat())
+                                                                access(one.persona())
                                                                         .records(
                                                                                 type, operation)))))
                 .toList();
@@ -239,22 +243,22 @@ final class WhoCanQuestion {
                 .map(
                         one ->
                                 new Found(
-                                        one.seat(),
+                                        one.persona(),
                                         level(one.level()),
                                         one.ways(),
                                         () ->
                                                 field.guarded()
-                                                        ? ofField(one.seat(), type, field)
+                                                        ? ofField(one.persona(), type, field)
                                                         : routes(
-                                                                one.seat(),
-                                                                access(one.seat())
+                                                                one.persona(),
+                                                                access(one.persona())
                                                                         .decide(
                                                                                 type,
                                                                                 Operation.VIEW,
                                                                                 record,
                                                                                 relatives)
                                                                         .grants(),
-                                                                Telling::route)))
+                                                                Explanation::route)))
                 .toList();
     }
 
@@ -263,14 +267,14 @@ final class WhoCanQuestion {
                 .map(
                         one ->
                                 new Found(
-                                        one.seat(),
+                                        one.persona(),
                                         level(best(one.level())),
                                         one.ways(),
-                                        () -> ofField(one.seat(), type, field),
+                                        () -> ofField(one.persona(), type, field),
                                         Optional.of(
                                                 new Counted(
                                                         type,
-                                                        access(one.seat())
+                                                        access(one.persona())
                                                                 .field(type, field)
                                                                 .masked()))))
                 .toList();
@@ -278,7 +282,7 @@ final class WhoCanQuestion {
 
     /** Who sees any field of the classification, and which, the first ones named. */
     private List<Found> onClassified(String classification) {
-        Map<Seat, List<Found>> bySeat = new LinkedHashMap<>();
+        Map<Persona, List<Found>> bySeat = new LinkedHashMap<>();
         boolean any = false;
         for (RecordType type : model.catalogue().recordTypes()) {
             for (Field field : type.fields()) {
@@ -290,10 +294,10 @@ final class WhoCanQuestion {
                                     + " of "
                                     + type.plural().toLowerCase(Locale.ROOT);
                     for (Found one : onAnyField(type, field)) {
-                        bySeat.computeIfAbsent(one.seat(), none -> new ArrayList<>())
+                        bySeat.computeIfAbsent(one.persona(), none -> new ArrayList<>())
                                 .add(
                                         new Found(
-                                                one.seat(),
+                                                one.persona(),
                                                 one.level() + of,
                                                 one.ways(),
                                                 one.routes()));
@@ -310,13 +314,13 @@ final class WhoCanQuestion {
                 .toList();
     }
 
-    private Found together(Seat seat, List<Found> fields) {
+    private Found together(Persona persona, List<Found> fields) {
         String more =
                 fields.size() > ROUTES_AT_MOST
                         ? ", and " + (fields.size() - ROUTES_AT_MOST) + " more fields"
                         : "";
         return new Found(
-                seat,
+                persona,
                 fields.stream()
                                 .limit(ROUTES_AT_MOST)
                                 .map(Found::level)
@@ -339,34 +343,36 @@ final class WhoCanQuestion {
                 .map(
                         one ->
                                 new Found(
-                                        one.seat(),
+                                        one.persona(),
                                         one.level().level(),
                                         one.ways(),
                                         () ->
                                                 routes(
-                                                        one.seat(),
+                                                        one.persona(),
                                                         one.level().grants(),
-                                                        Telling::route)))
+                                                        Explanation::route)))
                 .toList();
     }
 
-    private List<String> ofField(Seat seat, RecordType type, Field field) {
+    private List<String> ofField(Persona persona, RecordType type, Field field) {
         return field.guarded()
-                ? routes(seat, access(seat).field(type, field).grants(), Telling::route)
+                ? routes(persona, access(persona).field(type, field).grants(), Explanation::route)
                 : routes(
-                        seat, access(seat).coverage(type, Operation.VIEW).grants(), Telling::route);
+                        persona,
+                        access(persona).coverage(type, Operation.VIEW).grants(),
+                        Explanation::route);
     }
 
-    private PersonAccess access(Seat seat) {
-        return moment.access(seat);
+    private PersonAccess access(Persona persona) {
+        return moment.access(persona);
     }
 
     private <G> List<String> routes(
-            Seat seat, Collection<G> grants, BiFunction<Telling, G, List<Step>> route) {
-        Telling telling = new Telling(model, moment.standpoint(seat));
+            Persona persona, Collection<G> grants, BiFunction<Explanation, G, List<Step>> route) {
+        Explanation explanation = new Explanation(model, moment.standpoint(persona));
         return grants.stream()
                 .limit(ROUTES_AT_MOST)
-                .map(grant -> Step.sentence(ofOthers(route.apply(telling, grant))))
+                .map(grant -> Step.sentence(ofOthers(route.apply(explanation, grant))))
                 .toList();
     }
 

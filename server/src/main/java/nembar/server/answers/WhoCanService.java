@@ -16,10 +16,10 @@ import nembar.core.answers.Counting;
 import nembar.core.answers.Moment;
 import nembar.core.answers.Way;
 import nembar.core.catalogue.RecordType;
-import nembar.core.coverage.RecordSet;
 import nembar.core.design.Element;
 import nembar.core.directory.Person;
 import nembar.core.model.AccessModel;
+import nembar.core.recordset.RecordSet;
 import nembar.core.words.Sentence;
 import nembar.core.words.Sentences;
 import nembar.server.answers.WhoCanController.Able;
@@ -108,7 +108,8 @@ class WhoCanService {
         Predicate<Person> visible = governance.mayView(me);
         List<Found> all =
                 new WhoCanQuestion(lookups, records, me, moment, where.application()).ask(subject);
-        List<Found> told = all.stream().filter(one -> visible.test(one.seat().person())).toList();
+        List<Found> told =
+                all.stream().filter(one -> visible.test(one.persona().person())).toList();
         Map<Way, String> keys = new LinkedHashMap<>();
         List<ByWhat> ways = ways(moment.model(), told, keys);
         if (!by.isEmpty() && !keys.containsValue(by)) {
@@ -126,7 +127,7 @@ class WhoCanService {
     }
 
     private static long people(List<Found> found) {
-        return found.stream().map(one -> one.seat().person().key()).distinct().count();
+        return found.stream().map(one -> one.persona().person().key()).distinct().count();
     }
 
     /**
@@ -161,14 +162,14 @@ class WhoCanService {
                 .map(
                         one ->
                                 new Able(
-                                        one.seat().person().key(),
-                                        one.seat().person().name(),
-                                        one.seat().account(),
-                                        one.seat()
+                                        one.persona().person().key(),
+                                        one.persona().person().name(),
+                                        one.persona().account(),
+                                        one.persona()
                                                 .account()
-                                                .filter(any -> one.seat().person().external())
+                                                .filter(any -> one.persona().person().external())
                                                 .map(model.directory().accountNames()::get),
-                                        one.seat().person().external(),
+                                        one.persona().person().external(),
                                         one.level(),
                                         one.counted().flatMap(of -> number(of, counts)),
                                         one.routes().get()))
@@ -190,7 +191,7 @@ class WhoCanService {
             for (Way way : one.ways().get()) {
                 people.computeIfAbsent(
                                 way, any -> Collections.newSetFromMap(new IdentityHashMap<>()))
-                        .add(one.seat().person());
+                        .add(one.persona().person());
             }
         }
         Sentences sentences = new Sentences(model);

@@ -9,7 +9,7 @@ import java.util.stream.Stream;
 import nembar.core.answers.Timeline;
 import nembar.core.directory.Person;
 import nembar.core.model.AccessModel;
-import nembar.core.model.Seats.Seat;
+import nembar.core.model.Personas.Persona;
 import nembar.core.model.Standpoint;
 import nembar.server.model.Models;
 import nembar.server.model.Moments;
@@ -113,10 +113,10 @@ class AccessChanges {
                 there
                         ? moments.now(question.application()).timeline()
                         : new Timeline(question.model(), now);
-        return timeline.model().seats().of(person.key()).stream()
+        return timeline.model().personas().of(person.key()).stream()
                 .filter(seat -> seat.account().equals(question.access().who().account()))
                 .findFirst()
-                .map((Seat seat) -> timeline.changes(seat, AT_MOST))
+                .map((Persona seat) -> timeline.changes(seat, AT_MOST))
                 .orElse(List.of());
     }
 

@@ -9,9 +9,6 @@ import nembar.core.catalogue.Field;
 import nembar.core.catalogue.Function;
 import nembar.core.catalogue.Operation;
 import nembar.core.catalogue.RecordType;
-import nembar.core.coverage.GovernedRecord;
-import nembar.core.coverage.RecordSet;
-import nembar.core.coverage.Relatives;
 import nembar.core.decision.Coverage;
 import nembar.core.decision.Cut;
 import nembar.core.decision.Decision;
@@ -22,6 +19,9 @@ import nembar.core.decision.Missing;
 import nembar.core.decision.Route;
 import nembar.core.decision.WhyNot;
 import nembar.core.directory.Person;
+import nembar.core.recordset.GovernedRecord;
+import nembar.core.recordset.RecordSet;
+import nembar.core.recordset.Relatives;
 import nembar.core.words.Step;
 import nembar.server.ask.Because.CellName;
 import nembar.server.ask.Because.CutShown;
@@ -68,7 +68,7 @@ class BecauseService {
             Optional<Long> fresh = counts.more(upTo.get(i + 1), upTo.get(i));
             routes.add(
                     new RouteShown(
-                            steps(question.telling().route(grant)),
+                            steps(question.explanation().route(grant)),
                             all,
                             all.flatMap(some -> fresh.map(one -> some - one)).orElse(0L),
                             see(grant)));
@@ -81,12 +81,12 @@ class BecauseService {
             cuts.add(
                     new CutShown(
                             cut.name(),
-                            question.telling().cut(cut),
+                            question.explanation().cut(cut),
                             takes,
                             takes.isEmpty() || takes.get() > 0));
         }
         if (!coverage.withheld().isEmpty()) {
-            cuts.add(cutting(Cut.OWN_ACCOUNT, question.telling().withheld(type)));
+            cuts.add(cutting(Cut.OWN_ACCOUNT, question.explanation().withheld(type)));
         }
         Optional<Long> number = create ? Optional.empty() : counts.told(coverage.records());
         String name = question.access().who().person().name();
@@ -136,11 +136,11 @@ class BecauseService {
         Decision decision = question.access().decide(type, operation, record, relatives);
         List<RouteShown> routes =
                 decision.grants().stream()
-                        .map(grant -> uncounted(question.telling().route(grant), see(grant)))
+                        .map(grant -> uncounted(question.explanation().route(grant), see(grant)))
                         .toList();
         List<CutShown> cuts =
                 decision.cuts().stream()
-                        .map(cut -> cutting(cut.name(), question.telling().cut(cut)))
+                        .map(cut -> cutting(cut.name(), question.explanation().cut(cut)))
                         .toList();
         List<Missing> missing =
                 WhyNot.on(question.access(), type, operation, record, relatives, decision);
@@ -175,7 +175,7 @@ class BecauseService {
                         .map(
                                 grant ->
                                         new RouteShown(
-                                                steps(question.telling().route(grant)),
+                                                steps(question.explanation().route(grant)),
                                                 counts.told(grant.records()),
                                                 0,
                                                 Optional.empty()))
@@ -186,7 +186,7 @@ class BecauseService {
                                 filter ->
                                         cutting(
                                                 filter.name(),
-                                                question.telling().fieldFilter(filter)))
+                                                question.explanation().fieldFilter(filter)))
                         .toList();
         String open =
                 field.guarded()
@@ -227,7 +227,7 @@ class BecauseService {
     Because ofFunction(Question question, Function function) {
         FunctionAccess access = question.access().function(function);
         List<String> missing =
-                new ArrayList<>(access.unmet().stream().map(question.telling()::need).toList());
+                new ArrayList<>(access.unmet().stream().map(question.explanation()::need).toList());
         if (access.grants().isEmpty()) {
             missing.add("No privilege set that they hold gives any level of it.");
         }
@@ -236,7 +236,11 @@ class BecauseService {
                 function.name() + ": " + access.level(),
                 "Levels are " + String.join(", ", function.levels()) + ".",
                 access.grants().stream()
-                        .map(grant -> uncounted(question.telling().route(grant), Optional.empty()))
+                        .map(
+                                grant ->
+                                        uncounted(
+                                                question.explanation().route(grant),
+                                                Optional.empty()))
                         .toList(),
                 List.of(),
                 missing,
@@ -262,7 +266,8 @@ class BecauseService {
     }
 
     private static List<String> missing(Question question, List<Missing> missing) {
-        List<String> said = missing.stream().map(question.telling()::missing).distinct().toList();
+        List<String> said =
+                missing.stream().map(question.explanation()::missing).distinct().toList();
         if (said.size() <= MISSING_AT_MOST) {
             return said;
         }

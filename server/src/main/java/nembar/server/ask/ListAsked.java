@@ -4,7 +4,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.TreeSet;
 import nembar.core.catalogue.RecordType;
-import nembar.core.coverage.RecordSet;
+import nembar.core.recordset.RecordSet;
 import nembar.server.http.BadRequest;
 import nembar.server.http.Paging;
 

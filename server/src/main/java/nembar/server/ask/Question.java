@@ -7,12 +7,12 @@ import java.util.function.Function;
 import nembar.core.catalogue.Field;
 import nembar.core.catalogue.Operation;
 import nembar.core.catalogue.RecordType;
-import nembar.core.coverage.RecordSet;
 import nembar.core.decision.PersonAccess;
 import nembar.core.governance.Disclosure;
 import nembar.core.model.AccessModel;
+import nembar.core.recordset.RecordSet;
 import nembar.core.text.Nearest;
-import nembar.core.words.Telling;
+import nembar.core.words.Explanation;
 import nembar.server.http.NotFound;
 import nembar.server.records.Records;
 import nembar.server.records.Records.Counts;
@@ -23,10 +23,11 @@ import nembar.server.records.Records.Counts;
  * @param disclosure of a question about a draft: what rests on what is not for whoever asks to see
  *     is not counted for them; empty where all is
  */
-record Question(PersonAccess access, Telling telling, Optional<Disclosure> disclosure) {
+record Question(PersonAccess access, Explanation explanation, Optional<Disclosure> disclosure) {
     /** A question about what is published, or about an access that is only thought of. */
     static Question of(PersonAccess access) {
-        return new Question(access, new Telling(access.model(), access.who()), Optional.empty());
+        return new Question(
+                access, new Explanation(access.model(), access.who()), Optional.empty());
     }
 
     /** Counts those of the sets whose number whoever asks may be told, in one scan. */

@@ -12,10 +12,10 @@ import nembar.core.design.Role.MeantFor;
 import nembar.core.directory.Directory;
 import nembar.core.directory.Person;
 import nembar.core.model.AccessModel;
-import nembar.core.model.Seats.Seat;
+import nembar.core.model.Personas.Persona;
 import nembar.core.model.Standpoint;
 import nembar.core.text.Nearest;
-import nembar.core.words.Telling;
+import nembar.core.words.Explanation;
 import nembar.server.governance.AskedMoments;
 import nembar.server.governance.Governance;
 import nembar.server.http.BadRequest;
@@ -64,7 +64,7 @@ public class Questions {
         boolean drafted = slots.draft() != null && !slots.draft().isBlank();
         return new Question(
                 access,
-                new Telling(access.model(), access.who()),
+                new Explanation(access.model(), access.who()),
                 drafted
                         ? Optional.of(governance.disclosureAsPublished(asking, slots.application()))
                         : Optional.empty());
@@ -123,8 +123,8 @@ public class Questions {
         }
     }
 
-    private static Seat seat(AccessModel model, Person person, Optional<String> account) {
-        return model.seats().of(person.key()).stream()
+    private static Persona seat(AccessModel model, Person person, Optional<String> account) {
+        return model.personas().of(person.key()).stream()
                 .filter(one -> one.account().equals(account))
                 .findFirst()
                 .orElseThrow();

@@ -11,7 +11,6 @@ import nembar.core.catalogue.Area;
 import nembar.core.catalogue.Field;
 import nembar.core.catalogue.Operation;
 import nembar.core.catalogue.RecordType;
-import nembar.core.coverage.RecordSet;
 import nembar.core.decision.Coverage;
 import nembar.core.decision.FieldCoverage;
 import nembar.core.decision.FieldLevel;
@@ -20,6 +19,7 @@ import nembar.core.design.Reach;
 import nembar.core.directory.Person;
 import nembar.core.directory.Unit;
 import nembar.core.model.Standpoint;
+import nembar.core.recordset.RecordSet;
 import nembar.server.ask.WhatCan.AreaRows;
 import nembar.server.ask.WhatCan.Cell;
 import nembar.server.ask.WhatCan.FieldRow;
@@ -105,7 +105,7 @@ public class WhatCanService {
                         new AreaRows(
                                 area.key(),
                                 area.name(),
-                                area.stewards().map(question.telling()::audience),
+                                area.stewards().map(question.explanation()::audience),
                                 types.stream()
                                         .anyMatch(
                                                 type ->
@@ -117,7 +117,7 @@ public class WhatCanService {
         return new WhatCan(
                 whom(question, asking),
                 new Named(question.application(), question.model().application().name()),
-                question.telling().holdings(question.access().holdings()),
+                question.explanation().holdings(question.access().holdings()),
                 totals(areas.stream().flatMap(area -> area.types().stream()).toList()),
                 areas,
                 functions(question));

@@ -13,8 +13,6 @@ import nembar.core.catalogue.Field;
 import nembar.core.catalogue.Function;
 import nembar.core.catalogue.Operation;
 import nembar.core.catalogue.RecordType;
-import nembar.core.coverage.GovernedRecord;
-import nembar.core.coverage.Relatives;
 import nembar.core.decision.Decision;
 import nembar.core.decision.FieldLevel;
 import nembar.core.decision.FunctionAccess;
@@ -22,10 +20,12 @@ import nembar.core.decision.PersonAccess;
 import nembar.core.decision.WhyNot;
 import nembar.core.model.AccessModel;
 import nembar.core.model.Standpoint;
+import nembar.core.recordset.GovernedRecord;
+import nembar.core.recordset.Relatives;
 import nembar.core.text.Nearest;
 import nembar.core.text.Wording;
+import nembar.core.words.Explanation;
 import nembar.core.words.Step;
-import nembar.core.words.Telling;
 import nembar.server.http.BadRequest;
 import nembar.server.records.Records;
 import nembar.server.records.Values;
@@ -116,13 +116,13 @@ class EvaluationService {
             GovernedRecord record) {
         Relatives relatives = records.relatives(access.model().application().key());
         Decision decision = decide(asked, access, type, operation, record, relatives);
-        Telling telling = new Telling(access.model(), access.who());
+        Explanation explanation = new Explanation(access.model(), access.who());
         return decision.allowed()
-                ? yes(decision.grants().stream().map(telling::route))
+                ? yes(decision.grants().stream().map(explanation::route))
                 : no(
                         WhyNot.on(access, type, operation, record, relatives, decision).stream()
                                 .limit(REASONS_AT_MOST)
-                                .map(telling::missing)
+                                .map(explanation::missing)
                                 .toList());
     }
 
@@ -221,9 +221,9 @@ class EvaluationService {
             return nobody();
         }
         FunctionAccess access = new PersonAccess(model, who.get()).function(function);
-        Telling telling = new Telling(model, who.get());
+        Explanation explanation = new Explanation(model, who.get());
         return access.atLeast(asked.action().name())
-                ? yes(access.grants().stream().map(telling::route))
+                ? yes(access.grants().stream().map(explanation::route))
                 : no(List.of("Their level of " + function.name() + " is " + access.level() + "."));
     }
 

@@ -14,9 +14,9 @@ import nembar.core.answers.Moment;
 import nembar.core.answers.WhoCan;
 import nembar.core.catalogue.Operation;
 import nembar.core.catalogue.RecordType;
-import nembar.core.coverage.GovernedRecord;
 import nembar.core.decision.PersonAccess;
-import nembar.core.model.Seats.Seat;
+import nembar.core.model.Personas.Persona;
+import nembar.core.recordset.GovernedRecord;
 import nembar.core.sql.ListQuery.Position;
 import nembar.server.authzen.EvaluationService.Action;
 import nembar.server.authzen.EvaluationService.Entity;
@@ -88,7 +88,7 @@ class SearchService {
                                                                 record,
                                                                 records.relatives(application))
                                                         .stream())
-                        .map(one -> subject(one.seat()))
+                        .map(one -> subject(one.persona()))
                         .distinct()
                         .sorted(
                                 Comparator.comparing(FoundEntity::id)
@@ -98,7 +98,7 @@ class SearchService {
     }
 
     /** Somebody of several accounts stands once for each, with what asks about it. */
-    private static FoundEntity subject(Seat seat) {
+    private static FoundEntity subject(Persona seat) {
         return new FoundEntity(
                 "person",
                 seat.person().email(),

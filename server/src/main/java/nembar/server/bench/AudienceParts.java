@@ -25,17 +25,17 @@ import nembar.core.directory.Audience.Part;
 import nembar.core.directory.Directory;
 import nembar.core.directory.Person;
 import nembar.core.model.AccessModel;
-import nembar.core.words.Telling;
+import nembar.core.words.Explanation;
 import nembar.server.bench.Drawers.PartShown;
 import nembar.server.document.AudienceWriter;
 
 /** What audiences are put together from, by name. */
 final class AudienceParts {
-    private final Telling telling;
+    private final Explanation explanation;
     private final List<PartShown> parts = new ArrayList<>();
 
     private AudienceParts(AccessModel model) {
-        this.telling = Telling.ofDesign(model);
+        this.explanation = Explanation.ofDesign(model);
     }
 
     /** Every part there could be. */
@@ -100,6 +100,8 @@ final class AudienceParts {
     private void add(Part part, String detail) {
         parts.add(
                 new PartShown(
-                        AudienceWriter.part(part), telling.audience(Audience.anyOf(part)), detail));
+                        AudienceWriter.part(part),
+                        explanation.audience(Audience.anyOf(part)),
+                        detail));
     }
 }

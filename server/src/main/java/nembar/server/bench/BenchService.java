@@ -23,9 +23,9 @@ import nembar.core.design.Bounds;
 import nembar.core.design.Reach;
 import nembar.core.directory.Person;
 import nembar.core.model.AccessModel;
-import nembar.core.model.Seats.Seat;
+import nembar.core.model.Personas.Persona;
 import nembar.core.model.Standpoint;
-import nembar.core.words.Telling;
+import nembar.core.words.Explanation;
 import nembar.server.bench.Bench.AreaShown;
 import nembar.server.bench.Bench.FieldShown;
 import nembar.server.bench.Bench.FunctionShown;
@@ -65,7 +65,7 @@ class BenchService {
     Bench bench(Person me, String application) {
         Moment moment = moments.of(me, application, "", Optional.empty());
         AccessModel model = moment.model();
-        Telling telling = new Telling(model, Standpoint.of(me, moment.at()));
+        Explanation explanation = new Explanation(model, Standpoint.of(me, moment.at()));
         Catalogue catalogue = model.catalogue();
         Holders holders = new Holders(moment);
         SeatUse seats = new SeatUse(moment.model());
@@ -79,7 +79,7 @@ class BenchService {
                                         new AreaShown(
                                                 one.key(),
                                                 one.name(),
-                                                one.stewards().map(telling::audience)))
+                                                one.stewards().map(explanation::audience)))
                         .toList(),
                 catalogue.recordTypes().stream().map(one -> type(catalogue, one)).toList(),
                 catalogue.functions().stream()
@@ -90,7 +90,9 @@ class BenchService {
                                                 one.name(),
                                                 one.area(),
                                                 one.levels(),
-                                                one.needs().stream().map(telling::need).toList()))
+                                                one.needs().stream()
+                                                        .map(explanation::need)
+                                                        .toList()))
                         .toList(),
                 model.design().sets().stream()
                         .map(
@@ -170,13 +172,13 @@ class BenchService {
         governance.requireOnPerson(me, "view", known);
         Set<String> sets = new LinkedHashSet<>();
         Set<String> bounds = new LinkedHashSet<>();
-        for (Seat seat : moment.model().seats().of(known.key())) {
-            PersonAccess access = moment.access(seat);
-            Telling telling = new Telling(access.model(), access.who());
+        for (Persona persona : moment.model().personas().of(known.key())) {
+            PersonAccess access = moment.access(persona);
+            Explanation explanation = new Explanation(access.model(), access.who());
             for (Holding holding : access.holdings()) {
                 sets.add(holding.set().key());
                 if (!holding.assignment().bounds().equals(Bounds.NONE)) {
-                    bounds.add(telling.assignment(holding.assignment()));
+                    bounds.add(explanation.assignment(holding.assignment()));
                 }
             }
         }
@@ -208,20 +210,21 @@ class BenchService {
     /** How many records those who hold it have, least to most; people as for {@link #holders}. */
     HolderRanges counts(Person me, String application, String draft, String role, String set) {
         Moment moment = moments.of(me, application, draft, Optional.empty());
-        List<Seat> seats =
+        List<Persona> personas =
                 held(me, moment, role, set).stream()
-                        .map(Held::seat)
-                        .filter(seat -> moment.standpoint(seat).active())
+                        .map(Held::persona)
+                        .filter(persona -> moment.standpoint(persona).active())
                         .distinct()
                         .toList();
         HolderCounts counts =
                 HolderCounts.of(
                         moment,
-                        seats,
+                        personas,
                         governance.counting(me, models.model(application)),
                         LOOKED_AT_MOST);
         return new HolderRanges(
-                counts.most().map(seat -> new Named(seat.person().key(), seat.person().name())),
+                counts.most()
+                        .map(persona -> new Named(persona.person().key(), persona.person().name())),
                 counts.cells().stream()
                         .map(
                                 one ->
@@ -231,7 +234,7 @@ class BenchService {
                                                 one.least(),
                                                 one.most()))
                         .toList(),
-                seats.size(),
+                personas.size(),
                 counts.looked());
     }
 
@@ -241,7 +244,7 @@ class BenchService {
         List<Held> held =
                 role.isEmpty() ? ofSet(moment, holders, set) : ofRole(moment, holders, role);
         Predicate<Person> visible = governance.mayView(me);
-        return held.stream().filter(one -> visible.test(one.seat().person())).toList();
+        return held.stream().filter(one -> visible.test(one.persona().person())).toList();
     }
 
     private static List<Held> ofRole(Moment moment, Holders holders, String role) {
@@ -259,26 +262,26 @@ class BenchService {
     }
 
     private static Holder holder(Moment moment, Held held) {
-        Seat seat = held.seat();
-        Person person = seat.person();
-        Telling telling = new Telling(moment.model(), moment.standpoint(seat));
+        Persona persona = held.persona();
+        Person person = persona.person();
+        Explanation explanation = new Explanation(moment.model(), moment.standpoint(persona));
         return new Holder(
                 person.key(),
                 person.name(),
                 person.external(),
                 person.status().name().toLowerCase(Locale.ROOT),
-                seatName(moment.model(), seat),
-                telling.assignment(held.assignment()),
-                telling.through(held.assignment()),
-                telling.resting(held.assignment()));
+                seatName(moment.model(), persona),
+                explanation.assignment(held.assignment()),
+                explanation.through(held.assignment()),
+                explanation.resting(held.assignment()));
     }
 
-    private static String seatName(AccessModel model, Seat seat) {
-        return seat.person().external()
-                ? seat.account()
+    private static String seatName(AccessModel model, Persona persona) {
+        return persona.person().external()
+                ? persona.account()
                         .map(key -> model.directory().accountNames().getOrDefault(key, key))
                         .orElse("")
-                : seat.person()
+                : persona.person()
                         .unit()
                         .map(key -> model.directory().unitNames().getOrDefault(key, key))
                         .orElse("");

@@ -20,7 +20,7 @@ import nembar.core.model.AccessModel;
 import nembar.core.model.ModelRefused;
 import nembar.core.model.Problem;
 import nembar.core.model.Standpoint;
-import nembar.core.words.Telling;
+import nembar.core.words.Explanation;
 import nembar.server.ask.WhatCan;
 import nembar.server.ask.WhatCanService;
 import nembar.server.bringin.Judging.Judged;
@@ -31,7 +31,7 @@ import nembar.server.command.Objections;
 import nembar.server.http.Refused;
 import nembar.server.model.Models;
 import nembar.server.organisations.Terms;
-import nembar.server.people.Giving;
+import nembar.server.people.RoleGrants;
 import org.springframework.stereotype.Service;
 
 /**
@@ -49,7 +49,7 @@ class Amounts {
     private final Gate gate;
     private final Objections objections;
     private final WhatCanService grids;
-    private final Giving giving;
+    private final RoleGrants roleGrants;
     private final Terms terms;
     private final Clock clock;
 
@@ -60,7 +60,7 @@ class Amounts {
             Gate gate,
             Objections objections,
             WhatCanService grids,
-            Giving giving,
+            RoleGrants roleGrants,
             Terms terms,
             Clock clock) {
         this.batches = batches;
@@ -69,7 +69,7 @@ class Amounts {
         this.gate = gate;
         this.objections = objections;
         this.grids = grids;
-        this.giving = giving;
+        this.roleGrants = roleGrants;
         this.terms = terms;
         this.clock = clock;
     }
@@ -206,10 +206,10 @@ class Amounts {
                         person, person.accounts().stream().findFirst(), clock.instant(), true);
         PersonAccess access = new PersonAccess(model, who);
         WhatCan grid = grids.answer(access, me);
-        Telling telling = new Telling(model, who);
+        Explanation explanation = new Explanation(model, who);
         Set<String> given = new LinkedHashSet<>();
         model.assignmentsTo(who).stream()
-                .map(one -> telling.assignment(one) + resting(telling, one))
+                .map(one -> explanation.assignment(one) + resting(explanation, one))
                 .forEach(given::add);
         return new AmountGroup(
                 group.stream().limit(NAMES_SHOWN).map(Amounts::nameOf).toList(),
@@ -220,8 +220,8 @@ class Amounts {
                 warnings(person, grid, content));
     }
 
-    private static String resting(Telling telling, Assignment one) {
-        return telling.resting(one).map(why -> " (" + why + ")").orElse("");
+    private static String resting(Explanation explanation, Assignment one) {
+        return explanation.resting(one).map(why -> " (" + why + ")").orElse("");
     }
 
     private static String nameOf(Judged row) {
@@ -264,7 +264,7 @@ class Amounts {
         if (person.external()) {
             guarded(grid).ifPresent(warnings::add);
         }
-        Optional<Role> role = Optional.ofNullable(content.given()).map(giving::role);
+        Optional<Role> role = Optional.ofNullable(content.given()).map(roleGrants::role);
         role.filter(one -> !one.meantFor().suits(person.kind()))
                 .ifPresent(
                         one ->

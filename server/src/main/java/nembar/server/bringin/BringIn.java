@@ -12,7 +12,7 @@ import java.util.concurrent.Executors;
 import java.util.stream.Collectors;
 import nembar.core.arrival.ArrivalField;
 import nembar.core.arrival.Pasted;
-import nembar.core.arrival.Placing;
+import nembar.core.arrival.Placement;
 import nembar.core.arrival.Verdict;
 import nembar.core.directory.Account;
 import nembar.core.directory.Directory;
@@ -20,11 +20,11 @@ import nembar.core.directory.Person;
 import nembar.server.bringin.Batches.Entry;
 import nembar.server.bringin.Judging.Judged;
 import nembar.server.bringin.Judging.JudgedRow;
-import nembar.server.governance.Corners;
+import nembar.server.governance.PeoplePermissions;
 import nembar.server.http.BadRequest;
 import nembar.server.http.Refused;
 import nembar.server.model.Models;
-import nembar.server.people.Giving.Given;
+import nembar.server.people.RoleGrants.Given;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.DisposableBean;
@@ -43,18 +43,23 @@ class BringIn implements DisposableBean {
 
     private final Batches batches;
     private final Models models;
-    private final Reading reading;
+    private final FileReading fileReading;
     private final Judging judging;
-    private final Corners corners;
+    private final PeoplePermissions peoplePermissions;
     private final Set<String> working = ConcurrentHashMap.newKeySet();
     private final ExecutorService work = Executors.newFixedThreadPool(2);
 
-    BringIn(Batches batches, Models models, Reading reading, Judging judging, Corners corners) {
+    BringIn(
+            Batches batches,
+            Models models,
+            FileReading fileReading,
+            Judging judging,
+            PeoplePermissions peoplePermissions) {
         this.batches = batches;
         this.models = models;
-        this.reading = reading;
+        this.fileReading = fileReading;
         this.judging = judging;
-        this.corners = corners;
+        this.peoplePermissions = peoplePermissions;
     }
 
     /**
@@ -84,7 +89,7 @@ class BringIn implements DisposableBean {
             List<String> headings,
             List<List<String>> sample,
             Map<String, String> mapping,
-            Placing placing,
+            Placement placing,
             Given given,
             boolean roleAsDraft,
             String note,
@@ -99,7 +104,7 @@ class BringIn implements DisposableBean {
     /** What is said of a batch as a whole. */
     record BatchEdit(
             Long version,
-            Placing placing,
+            Placement placing,
             Given given,
             Boolean roleAsDraft,
             String note,
@@ -114,7 +119,7 @@ class BringIn implements DisposableBean {
 
     /** Begins with addresses that were pasted. */
     String paste(Person me, String text) {
-        corners.requireBringIn(me);
+        peoplePermissions.requireBringIn(me);
         if (text == null || text.isBlank()) {
             throw new BadRequest("text", "Paste one address or more.");
         }
@@ -144,7 +149,7 @@ class BringIn implements DisposableBean {
 
     /** Begins with nothing: rows are typed one by one. */
     String blank(Person me) {
-        corners.requireBringIn(me);
+        peoplePermissions.requireBringIn(me);
         return batches.create(me, "People typed in", "open", Content.EMPTY);
     }
 
@@ -154,10 +159,10 @@ class BringIn implements DisposableBean {
 
     /** Begins with a file, which is read in the background. */
     String file(Person me, String name, byte[] bytes) {
-        corners.requireBringIn(me);
+        peoplePermissions.requireBringIn(me);
         String plain = name == null || name.isBlank() ? "A file" : name.replaceAll(".*[/\\\\]", "");
         String id = batches.create(me, plain, "reading", Content.EMPTY);
-        take(id, () -> reading.read(id, bytes));
+        take(id, () -> fileReading.read(id, bytes));
         return id;
     }
 
@@ -263,7 +268,7 @@ class BringIn implements DisposableBean {
                 row.name);
     }
 
-    private void check(Placing placing) {
+    private void check(Placement placing) {
         Directory directory = models.directory();
         if (!placing.unit().isEmpty() && directory.unit(placing.unit()).isEmpty()) {
             throw new BadRequest("unit", "There is no such unit.");

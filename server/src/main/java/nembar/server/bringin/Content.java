@@ -2,8 +2,8 @@ package nembar.server.bringin;
 
 import java.util.List;
 import java.util.Map;
-import nembar.core.arrival.Placing;
-import nembar.server.people.Giving.Given;
+import nembar.core.arrival.Placement;
+import nembar.server.people.RoleGrants.Given;
 
 /**
  * What is said of a batch as a whole.
@@ -21,7 +21,7 @@ record Content(
         List<String> headings,
         List<List<String>> sample,
         Map<String, String> mapping,
-        Placing placing,
+        Placement placing,
         Given given,
         Boolean roleAsDraft,
         String note,
@@ -29,20 +29,20 @@ record Content(
         String remark) {
     static final Content EMPTY =
             new Content(
-                    List.of(), List.of(), Map.of(), Placing.NOWHERE, null, false, "", false, "");
+                    List.of(), List.of(), Map.of(), Placement.NOWHERE, null, false, "", false, "");
 
     Content {
         headings = headings == null ? List.of() : List.copyOf(headings);
         sample = sample == null ? List.of() : List.copyOf(sample);
         mapping = mapping == null ? Map.of() : Map.copyOf(mapping);
-        placing = placing == null ? Placing.NOWHERE : placing;
+        placing = placing == null ? Placement.NOWHERE : placing;
         roleAsDraft = Boolean.TRUE.equals(roleAsDraft);
         note = note == null ? "" : note;
         compare = Boolean.TRUE.equals(compare);
         remark = remark == null ? "" : remark;
     }
 
-    Content said(Placing other, Given role, Boolean asDraft, String words, Boolean comparing) {
+    Content said(Placement other, Given role, Boolean asDraft, String words, Boolean comparing) {
         return new Content(
                 headings, sample, mapping, other, role, asDraft, words, comparing, remark);
     }

@@ -23,21 +23,21 @@ import nembar.core.directory.Team;
 import nembar.core.draft.Change;
 import nembar.core.model.ModelRefused;
 import nembar.core.model.Problem;
-import nembar.server.acts.Acts;
 import nembar.server.bringin.Judging.Judged;
 import nembar.server.command.Command;
 import nembar.server.command.Gate;
 import nembar.server.document.DocumentChanges;
 import nembar.server.drafts.DraftEdits;
-import nembar.server.entry.EntryLinks;
 import nembar.server.governance.Governance;
+import nembar.server.history.Acts;
 import nembar.server.http.BadRequest;
 import nembar.server.http.Refused;
+import nembar.server.invitations.EntryLinks;
 import nembar.server.model.Models;
 import nembar.server.organisations.Organisations;
 import nembar.server.organisations.Terms;
-import nembar.server.people.Giving;
-import nembar.server.people.Giving.Given;
+import nembar.server.people.RoleGrants;
+import nembar.server.people.RoleGrants.Given;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.scheduling.annotation.Scheduled;
@@ -54,7 +54,7 @@ class Sending {
     private final Batches batches;
     private final Models models;
     private final Gate gate;
-    private final Giving giving;
+    private final RoleGrants roleGrants;
     private final Organisations organisations;
     private final Terms terms;
     private final EntryLinks links;
@@ -68,7 +68,7 @@ class Sending {
             Batches batches,
             Models models,
             Gate gate,
-            Giving giving,
+            RoleGrants roleGrants,
             Organisations organisations,
             Terms terms,
             EntryLinks links,
@@ -80,7 +80,7 @@ class Sending {
         this.batches = batches;
         this.models = models;
         this.gate = gate;
-        this.giving = giving;
+        this.roleGrants = roleGrants;
         this.organisations = organisations;
         this.terms = terms;
         this.links = links;
@@ -129,7 +129,7 @@ class Sending {
                         ? Map.of()
                         : Map.of(
                                 given.application(),
-                                giving.changes(now, given, List.copyOf(people.values()), me));
+                                roleGrants.changes(now, given, List.copyOf(people.values()), me));
         return new Arriving(ChangeSet.of(edits, design), people);
     }
 
@@ -262,7 +262,7 @@ class Sending {
                         .flatMap(one -> models.directory().person(one.person()).stream())
                         .toList();
         String name =
-                giving.role(given).name()
+                roleGrants.role(given).name()
                         + " for "
                         + people.size()
                         + (people.size() == 1 ? " person" : " people")
@@ -272,7 +272,7 @@ class Sending {
                 given.application(),
                 name,
                 DocumentChanges.write(
-                        giving.changes(models.current().snapshot(), given, people, me)));
+                        roleGrants.changes(models.current().snapshot(), given, people, me)));
     }
 
     private static List<Judged> first(List<Judged> rows) {

@@ -16,7 +16,7 @@ import nembar.core.command.Need;
 import nembar.core.command.Snapshot;
 import nembar.core.directory.Person;
 import nembar.core.governance.Objection;
-import nembar.server.acts.Actor;
+import nembar.server.history.Actor;
 import nembar.server.store.ElementRef;
 
 /**

@@ -10,7 +10,7 @@ import nembar.core.directory.Edits;
 import nembar.core.directory.Person;
 import nembar.core.directory.PersonStatus;
 import nembar.core.directory.Team;
-import nembar.server.acts.Actor;
+import nembar.server.history.Actor;
 import nembar.server.http.Refused;
 import nembar.server.sources.Sources;
 import nembar.server.sources.Sources.Origin;

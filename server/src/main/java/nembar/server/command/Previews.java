@@ -74,7 +74,7 @@ public class Previews {
                                 Moment now = new Moment(was, judgement.at(), asIfActive);
                                 Impact impact = Impact.of(now, now.with(model));
                                 impact.people()
-                                        .forEach(one -> people.add(one.seat().person().key()));
+                                        .forEach(one -> people.add(one.persona().person().key()));
                                 moved.addAll(
                                         counted(
                                                 model,
@@ -164,13 +164,13 @@ public class Previews {
             AccessModel model, Impact impact, Predicate<Person> visible, Counting counting) {
         List<Impact.OfPerson> some =
                 impact.people().stream()
-                        .filter(one -> visible.test(one.seat().person()))
+                        .filter(one -> visible.test(one.persona().person()))
                         .limit(COUNTED_AT_MOST)
                         .toList();
         Map<List<String>, Map<String, PreviewLine>> lines = new LinkedHashMap<>();
         Map<List<String>, Impact.OfPerson> who = new LinkedHashMap<>();
         for (Impact.OfPerson one : some) {
-            List<String> seat = seat(one.seat().person(), one.seat().account());
+            List<String> seat = seat(one.persona().person(), one.persona().account());
             who.put(seat, one);
             lines.put(seat, new LinkedHashMap<>());
         }
@@ -178,7 +178,7 @@ public class Previews {
                 .counted(counting, 0)
                 .forEach(
                         line ->
-                                lines.get(seat(line.seat().person(), line.seat().account()))
+                                lines.get(seat(line.persona().person(), line.persona().account()))
                                         .merge(
                                                 what(line),
                                                 new PreviewLine(
@@ -196,14 +196,14 @@ public class Previews {
                     List<PreviewLine> all = new ArrayList<>(lines.get(seat).values());
                     one.difference().functions().stream().map(Previews::function).forEach(all::add);
                     if (!all.isEmpty()) {
-                        Person person = one.seat().person();
+                        Person person = one.persona().person();
                         moved.add(
                                 new Moved(
                                         person.key(),
                                         person.name(),
                                         person.external(),
                                         model.application().name(),
-                                        one.seat()
+                                        one.persona()
                                                 .account()
                                                 .map(
                                                         key ->

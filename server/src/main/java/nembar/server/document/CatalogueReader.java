@@ -13,22 +13,22 @@ import nembar.core.catalogue.RecordType;
 
 /** Reads the catalogue of a design document. */
 final class CatalogueReader {
-    private final Reading reading;
+    private final PartReader reader;
 
-    CatalogueReader(Reading reading) {
-        this.reading = reading;
+    CatalogueReader(PartReader reader) {
+        this.reader = reader;
     }
 
     Catalogue read(DesignDocument.CataloguePart part) {
         return new Catalogue(
-                reading.each(
+                reader.each(
                         "catalogue.areas", part.areas(), DesignDocument.AreaPart::key, this::area),
-                reading.each(
+                reader.each(
                         "catalogue.recordTypes",
                         part.recordTypes(),
                         DesignDocument.RecordTypePart::key,
                         this::recordType),
-                reading.each(
+                reader.each(
                         "catalogue.functions",
                         part.functions(),
                         DesignDocument.FunctionPart::key,
@@ -38,27 +38,27 @@ final class CatalogueReader {
     private Area area(String path, DesignDocument.AreaPart part) {
         return new Area(
                 part.key(),
-                reading.text(path + ".name", part.name()),
+                reader.text(path + ".name", part.name()),
                 Optional.ofNullable(part.stewards())
-                        .map(stewards -> reading.audience(path + ".stewards", stewards)));
+                        .map(stewards -> reader.audience(path + ".stewards", stewards)));
     }
 
     private RecordType recordType(String path, DesignDocument.RecordTypePart part) {
         return new RecordType(
                 part.key(),
-                reading.text(path + ".singular", part.singular()),
-                reading.text(path + ".plural", part.plural()),
-                reading.text(path + ".area", part.area()),
-                reading.text(path + ".table", part.table()),
-                reading.text(path + ".keyField", part.keyField()),
-                reading.text(path + ".titleField", part.titleField()),
+                reader.text(path + ".singular", part.singular()),
+                reader.text(path + ".plural", part.plural()),
+                reader.text(path + ".area", part.area()),
+                reader.text(path + ".table", part.table()),
+                reader.text(path + ".keyField", part.keyField()),
+                reader.text(path + ".titleField", part.titleField()),
                 new RecordType.Places(
                         Optional.ofNullable(part.owner()),
                         Optional.ofNullable(part.team()),
                         Optional.ofNullable(part.unit()),
                         Optional.ofNullable(part.account())),
                 Optional.ofNullable(part.parent()).map(parent -> parent(path + ".parent", parent)),
-                reading.each(
+                reader.each(
                         path + ".fields",
                         part.fields(),
                         DesignDocument.FieldPart::key,
@@ -75,18 +75,18 @@ final class CatalogueReader {
 
     private Parent parent(String path, DesignDocument.ParentPart part) {
         return new Parent(
-                reading.text(path + ".recordType", part.recordType()),
-                reading.text(path + ".through", part.through()),
-                reading.word(path + ".follows", part.follows(), Parent.Follows.values(), Words::of),
+                reader.text(path + ".recordType", part.recordType()),
+                reader.text(path + ".through", part.through()),
+                reader.word(path + ".follows", part.follows(), Parent.Follows.values(), Words::of),
                 part.lifts());
     }
 
     private Field field(String path, DesignDocument.FieldPart part) {
         return new Field(
                 part.key(),
-                reading.text(path + ".label", part.label()),
+                reader.text(path + ".label", part.label()),
                 Objects.requireNonNullElse(part.column(), part.key()),
-                reading.word(path + ".type", part.type(), FieldType.values(), FieldType::word),
+                reader.word(path + ".type", part.type(), FieldType.values(), FieldType::word),
                 part.guarded(),
                 Set.copyOf(part.classifications()),
                 Optional.ofNullable(part.refersTo()),
@@ -96,8 +96,8 @@ final class CatalogueReader {
     private nembar.core.catalogue.Function function(String path, DesignDocument.FunctionPart part) {
         return new nembar.core.catalogue.Function(
                 part.key(),
-                reading.text(path + ".name", part.name()),
-                reading.text(path + ".area", part.area()),
+                reader.text(path + ".name", part.name()),
+                reader.text(path + ".area", part.area()),
                 part.levels(),
                 part.needs().stream().map(need -> need(path + ".needs", need)).toList());
     }
@@ -105,9 +105,9 @@ final class CatalogueReader {
     private nembar.core.catalogue.Function.Need need(String path, DesignDocument.NeedPart part) {
         return part.function() != null
                 ? new nembar.core.catalogue.Function.FunctionNeed(
-                        part.function(), reading.text(path + ".level", part.level()))
+                        part.function(), reader.text(path + ".level", part.level()))
                 : new nembar.core.catalogue.Function.PrivilegeNeed(
-                        reading.text(path + ".recordType", part.recordType()),
-                        reading.text(path + ".operation", part.operation()));
+                        reader.text(path + ".recordType", part.recordType()),
+                        reader.text(path + ".operation", part.operation()));
     }
 }

@@ -46,10 +46,10 @@ import nembar.server.document.DesignDocument.SharingRulePart;
 
 /** Reads the design of a design document. */
 final class DesignReader {
-    private final Reading reading;
+    private final PartReader reader;
 
-    DesignReader(Reading reading) {
-        this.reading = reading;
+    DesignReader(PartReader reader) {
+        this.reader = reader;
     }
 
     Design read(DesignDocument.DesignPart part) {
@@ -120,7 +120,7 @@ final class DesignReader {
             List<P> parts,
             Function<P, String> key,
             BiFunction<String, P, T> read) {
-        return reading.each("design." + kind.list(), parts, key, read);
+        return reader.each("design." + kind.list(), parts, key, read);
     }
 
     private PrivilegeSet set(String path, SetPart part) {
@@ -130,7 +130,7 @@ final class DesignReader {
         }
         return new PrivilegeSet(
                 part.key(),
-                reading.text(path + ".name", part.name()),
+                reader.text(path + ".name", part.name()),
                 Objects.requireNonNullElse(part.purpose(), ""),
                 privileges.stream().filter(Objects::nonNull).toList());
     }
@@ -144,7 +144,7 @@ final class DesignReader {
                         .filter(there -> there)
                         .count();
         if (shapes != 1) {
-            reading.problem(
+            reader.problem(
                     path,
                     "a privilege is for an operation of a record type, for fields of a record"
                             + " type, or for a function: name exactly one of operation, fields,"
@@ -153,17 +153,17 @@ final class DesignReader {
         }
         if (part.function() != null) {
             return new Privilege.FunctionPrivilege(
-                    part.function(), reading.text(path + ".level", part.level()));
+                    part.function(), reader.text(path + ".level", part.level()));
         }
-        String type = reading.text(path + ".recordType", part.recordType());
-        Reach reach = reading.word(path + ".reach", part.reach(), Reach.values(), Words::of);
-        Optional<Condition> condition = reading.condition(path + ".condition", part.condition());
+        String type = reader.text(path + ".recordType", part.recordType());
+        Reach reach = reader.word(path + ".reach", part.reach(), Reach.values(), Words::of);
+        Optional<Condition> condition = reader.condition(path + ".condition", part.condition());
         return part.operation() != null
                 ? new Privilege.RecordPrivilege(type, part.operation(), reach, condition)
                 : new Privilege.FieldPrivilege(
                         type,
                         Set.copyOf(part.fields()),
-                        reading.word(
+                        reader.word(
                                 path + ".use",
                                 part.use(),
                                 Privilege.FieldPrivilege.Use.values(),
@@ -175,30 +175,29 @@ final class DesignReader {
     private Role role(String path, RolePart part) {
         return new Role(
                 part.key(),
-                reading.text(path + ".name", part.name()),
+                reader.text(path + ".name", part.name()),
                 Objects.requireNonNullElse(part.purpose(), ""),
-                reading.word(
-                        path + ".meantFor", part.meantFor(), Role.MeantFor.values(), Words::of),
+                reader.word(path + ".meantFor", part.meantFor(), Role.MeantFor.values(), Words::of),
                 part.sets(),
                 Set.copyOf(part.conflicts()));
     }
 
     private Assignment assignment(String path, AssignmentPart part) {
         if ((part.role() == null) == (part.set() == null)) {
-            reading.problem(
+            reader.problem(
                     path, "an assignment gives one role or one privilege set: name exactly one");
         }
         return new Assignment(
                 part.key(),
-                reading.audience(path + ".audience", part.audience()),
+                reader.audience(path + ".audience", part.audience()),
                 part.role() != null
                         ? new Assignment.Gives.OfRole(part.role())
                         : new Assignment.Gives.OfSet(Objects.requireNonNullElse(part.set(), "")),
                 bounds(part.bounds()),
-                reading.times(path, part.from(), part.until(), part.hours()),
+                reader.times(path, part.from(), part.until(), part.hours()),
                 Objects.requireNonNullElse(part.reason(), ""),
                 Optional.ofNullable(part.givenBy()),
-                reading.instant(path + ".givenAt", part.givenAt()));
+                reader.instant(path + ".givenAt", part.givenAt()));
     }
 
     private Bounds bounds(DesignDocument.BoundsPart part) {
@@ -221,50 +220,50 @@ final class DesignReader {
 
     private AccountFilter accountFilter(String path, AccountFilterPart part) {
         if (part.accounts() == null) {
-            reading.problem(path + ".accounts", "say which accounts it lets through");
+            reader.problem(path + ".accounts", "say which accounts it lets through");
         }
         return new AccountFilter(
                 part.key(),
-                reading.text(path + ".name", part.name()),
-                reading.audience(path + ".audience", part.audience()),
+                reader.text(path + ".name", part.name()),
+                reader.audience(path + ".audience", part.audience()),
                 part.accounts() == null ? AccountScope.ofActedFor() : accountScope(part.accounts()),
                 Set.copyOf(part.recordTypes()),
-                reading.condition(path + ".condition", part.condition()));
+                reader.condition(path + ".condition", part.condition()));
     }
 
     private FieldFilter fieldFilter(String path, FieldFilterPart part) {
         return new FieldFilter(
                 part.key(),
-                reading.text(path + ".name", part.name()),
-                reading.audience(path + ".audience", part.audience()),
-                reading.text(path + ".recordType", part.recordType()),
+                reader.text(path + ".name", part.name()),
+                reader.audience(path + ".audience", part.audience()),
+                reader.text(path + ".recordType", part.recordType()),
                 Set.copyOf(part.fields()),
                 effect(path, part),
-                reading.condition(path + ".condition", part.condition()));
+                reader.condition(path + ".condition", part.condition()));
     }
 
     private SharingRule sharingRule(String path, SharingRulePart part) {
         return new SharingRule(
                 part.key(),
-                reading.text(path + ".name", part.name()),
-                reading.text(path + ".recordType", part.recordType()),
-                reading.condition(path + ".condition", part.condition()),
+                reader.text(path + ".name", part.name()),
+                reader.text(path + ".recordType", part.recordType()),
+                reader.condition(path + ".condition", part.condition()),
                 Optional.ofNullable(part.ownedBy())
-                        .map(owners -> reading.audience(path + ".ownedBy", owners)),
-                reading.audience(path + ".audience", part.audience()),
+                        .map(owners -> reader.audience(path + ".ownedBy", owners)),
+                reader.audience(path + ".audience", part.audience()),
                 opening(part.operations(), part.below()),
-                reading.times(path, part.from(), part.until(), part.hours()),
+                reader.times(path, part.from(), part.until(), part.hours()),
                 Objects.requireNonNullElse(part.reason(), ""));
     }
 
     private DirectShare directShare(String path, DirectSharePart part) {
         return new DirectShare(
                 part.key(),
-                reading.text(path + ".recordType", part.recordType()),
-                reading.text(path + ".record", part.record()),
-                reading.audience(path + ".audience", part.audience()),
+                reader.text(path + ".recordType", part.recordType()),
+                reader.text(path + ".record", part.record()),
+                reader.audience(path + ".audience", part.audience()),
                 opening(part.operations(), part.below()),
-                reading.instant(path + ".until", part.until()),
+                reader.instant(path + ".until", part.until()),
                 Objects.requireNonNullElse(part.reason(), ""),
                 Optional.ofNullable(part.givenBy()));
     }
@@ -278,23 +277,23 @@ final class DesignReader {
     private Delegation delegation(String path, DelegationPart part) {
         return new Delegation(
                 part.key(),
-                reading.text(path + ".principal", part.principal()),
-                reading.text(path + ".delegate", part.delegate()),
+                reader.text(path + ".principal", part.principal()),
+                reader.text(path + ".delegate", part.delegate()),
                 part.sets(),
-                reading.times(path, part.from(), part.until(), part.hours()),
+                reader.times(path, part.from(), part.until(), part.hours()),
                 Objects.requireNonNullElse(part.reason(), ""));
     }
 
     private Expectation expectation(String path, ExpectationPart part) {
         return new Expectation(
                 part.key(),
-                reading.text(path + ".name", part.name()),
-                reading.audience(path + ".subject", part.subject()),
-                reading.word(path + ".claim", part.claim(), Expectation.Claim.values(), Words::of),
+                reader.text(path + ".name", part.name()),
+                reader.audience(path + ".subject", part.subject()),
+                reader.word(path + ".claim", part.claim(), Expectation.Claim.values(), Words::of),
                 target(path, part),
                 Optional.ofNullable(part.owner()),
                 Objects.requireNonNullElse(part.reason(), ""),
-                reading.word(
+                reader.word(
                         path + ".severity",
                         part.severity(),
                         Expectation.Severity.values(),
@@ -303,17 +302,17 @@ final class DesignReader {
 
     private SeatPool seatPool(String path, SeatPoolPart part) {
         if (part.agreed() == null) {
-            reading.problem(path + ".agreed", "it is missing");
+            reader.problem(path + ".agreed", "it is missing");
         }
         return new SeatPool(
                 part.key(),
-                reading.text(path + ".name", part.name()),
+                reader.text(path + ".name", part.name()),
                 part.agreed() == null ? 0 : part.agreed(),
-                reading.instant(path + ".until", part.until()),
+                reader.instant(path + ".until", part.until()),
                 Set.copyOf(part.roles()),
                 Set.copyOf(part.sets()),
                 part.functions(),
-                reading.word(
+                reader.word(
                         path + ".whenUsedUp",
                         part.whenUsedUp(),
                         SeatPool.WhenUsedUp.values(),
@@ -323,24 +322,24 @@ final class DesignReader {
     private Target target(String path, ExpectationPart part) {
         if (part.function() != null) {
             return new Target.OnFunction(
-                    part.function(), reading.text(path + ".level", part.level()));
+                    part.function(), reader.text(path + ".level", part.level()));
         }
         if (part.classification() != null) {
             return new Target.OnClassified(part.classification(), use(path, part.use()));
         }
-        String type = reading.text(path + ".recordType", part.recordType());
+        String type = reader.text(path + ".recordType", part.recordType());
         if (part.field() != null) {
             return new Target.OnField(type, part.field(), use(path, part.use()));
         }
-        String operation = reading.text(path + ".operation", part.operation());
+        String operation = reader.text(path + ".operation", part.operation());
         return part.record() != null
                 ? new Target.OnRecord(type, part.record(), operation)
                 : new Target.OnRecords(
-                        type, operation, reading.condition(path + ".condition", part.condition()));
+                        type, operation, reader.condition(path + ".condition", part.condition()));
     }
 
     private FieldPrivilege.Use use(String path, String use) {
-        return reading.word(path + ".use", use, FieldPrivilege.Use.values(), Words::of);
+        return reader.word(path + ".use", use, FieldPrivilege.Use.values(), Words::of);
     }
 
     private FieldFilter.Effect effect(String path, FieldFilterPart part) {
@@ -351,9 +350,9 @@ final class DesignReader {
                 return new FieldFilter.Effect.Freeze();
             case "mask":
                 return new FieldFilter.Effect.Mask(
-                        reading.word(path + ".mask", part.mask(), MaskStyle.values(), Words::of));
+                        reader.word(path + ".mask", part.mask(), MaskStyle.values(), Words::of));
             default:
-                reading.problem(path + ".effect", "expected hide, mask or freeze");
+                reader.problem(path + ".effect", "expected hide, mask or freeze");
                 return new FieldFilter.Effect.Hide();
         }
     }

@@ -25,16 +25,16 @@ final class DirectoryReader {
         ValueType.TEXT, ValueType.NUMBER, ValueType.DATE, ValueType.YES_NO, ValueType.LIST
     };
 
-    private final Reading reading;
+    private final PartReader reader;
     private final Map<String, ValueType> types = new HashMap<>();
 
-    DirectoryReader(Reading reading) {
-        this.reading = reading;
+    DirectoryReader(PartReader reader) {
+        this.reader = reader;
     }
 
     Directory read(DesignDocument.DirectoryPart part) {
         List<Attribute> attributes =
-                reading.each(
+                reader.each(
                         "directory.attributes",
                         part.attributes(),
                         DesignDocument.AttributePart::key,
@@ -42,39 +42,39 @@ final class DirectoryReader {
         attributes.forEach(attribute -> types.put(attribute.key(), attribute.type()));
         return new Directory(
                 attributes,
-                reading.each(
+                reader.each(
                         "directory.accounts",
                         part.accounts(),
                         DesignDocument.AccountPart::key,
                         (path, account) ->
                                 new Account(
                                         account.key(),
-                                        reading.text(path + ".name", account.name()),
+                                        reader.text(path + ".name", account.name()),
                                         account.own(),
                                         Set.copyOf(account.tags()),
                                         account.pending(),
                                         day(path + ".ends", account.ends()))),
-                reading.each(
+                reader.each(
                         "directory.units",
                         part.units(),
                         DesignDocument.UnitPart::key,
                         (path, unit) ->
                                 new Unit(
                                         unit.key(),
-                                        reading.text(path + ".name", unit.name()),
+                                        reader.text(path + ".name", unit.name()),
                                         Optional.ofNullable(unit.parent()))),
-                reading.each(
+                reader.each(
                         "directory.teams",
                         part.teams(),
                         DesignDocument.TeamPart::key,
                         (path, team) ->
                                 new Team(
                                         team.key(),
-                                        reading.text(path + ".name", team.name()),
+                                        reader.text(path + ".name", team.name()),
                                         Set.copyOf(team.members()),
                                         Set.copyOf(team.leads()),
-                                        reading.condition(path + ".who", team.who()))),
-                reading.each(
+                                        reader.condition(path + ".who", team.who()))),
+                reader.each(
                         "directory.people",
                         part.people(),
                         DesignDocument.PersonPart::key,
@@ -85,7 +85,7 @@ final class DirectoryReader {
         try {
             return Optional.ofNullable(given).map(LocalDate::parse);
         } catch (DateTimeException malformed) {
-            reading.problem(path, "`" + given + "` is no day; write it as in 2026-03-03");
+            reader.problem(path, "`" + given + "` is no day; write it as in 2026-03-03");
             return Optional.empty();
         }
     }
@@ -93,23 +93,23 @@ final class DirectoryReader {
     private Person person(String path, DesignDocument.PersonPart part) {
         return new Person(
                 part.key(),
-                reading.word(path + ".kind", part.kind(), PersonKind.values(), Words::of),
-                reading.text(path + ".email", part.email()),
-                reading.text(path + ".givenName", part.givenName()),
+                reader.word(path + ".kind", part.kind(), PersonKind.values(), Words::of),
+                reader.text(path + ".email", part.email()),
+                reader.text(path + ".givenName", part.givenName()),
                 Objects.requireNonNullElse(part.familyName(), ""),
                 part.accounts(),
                 Optional.ofNullable(part.unit()),
                 Optional.ofNullable(part.manager()),
-                reading.zone(path + ".timeZone", part.timeZone()),
-                reading.word(path + ".status", part.status(), PersonStatus.values(), Words::of),
+                reader.zone(path + ".timeZone", part.timeZone()),
+                reader.word(path + ".status", part.status(), PersonStatus.values(), Words::of),
                 attributes(path + ".attributes", part.attributes()));
     }
 
     private Attribute attribute(String path, DesignDocument.AttributePart part) {
         return new Attribute(
                 part.key(),
-                reading.text(path + ".label", part.label()),
-                reading.word(path + ".type", part.type(), TYPES, Words::of),
+                reader.text(path + ".label", part.label()),
+                reader.word(path + ".type", part.type(), TYPES, Words::of),
                 part.choices());
     }
 

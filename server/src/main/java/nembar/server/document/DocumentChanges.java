@@ -68,16 +68,16 @@ public final class DocumentChanges {
      * @throws ModelRefused with what is wrong about it
      */
     public static Privilege privilege(DesignDocument.PrivilegePart part) {
-        Reading reading = new Reading();
+        PartReader reader = new PartReader();
         PrivilegeSet set =
                 (PrivilegeSet)
-                        new DesignReader(reading)
+                        new DesignReader(reader)
                                 .element(
                                         ElementKind.PRIVILEGE_SET,
                                         new DesignDocument.SetPart("one", "One", "", List.of(part)),
                                         "one");
-        if (!reading.problems().isEmpty()) {
-            throw new ModelRefused(reading.problems());
+        if (!reader.problems().isEmpty()) {
+            throw new ModelRefused(reader.problems());
         }
         return set.privileges().get(0);
     }
@@ -108,12 +108,12 @@ public final class DocumentChanges {
         if (part.element() == null || !(part.element().get("key") instanceof String key)) {
             throw refused(path + ".element.key", "it is missing");
         }
-        Reading reading = new Reading();
+        PartReader reader = new PartReader();
         Object read = DocumentJson.convert(path + ".element", part.element(), PARTS.get(kind));
-        Element element = new DesignReader(reading).element(kind, read, key);
-        if (!reading.problems().isEmpty()) {
+        Element element = new DesignReader(reader).element(kind, read, key);
+        if (!reader.problems().isEmpty()) {
             throw new ModelRefused(
-                    reading.problems().stream()
+                    reader.problems().stream()
                             .map(one -> new Problem(path + ": " + one.path(), one.message()))
                             .toList());
         }

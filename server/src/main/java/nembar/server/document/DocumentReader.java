@@ -29,16 +29,16 @@ public final class DocumentReader {
      * @throws ModelRefused with every problem found
      */
     public static AccessModel readOn(DesignDocument document, Directory directory) {
-        Reading reading = new Reading();
+        PartReader reader = new PartReader();
         DesignDocument.ApplicationPart part = document.application();
         Application application =
                 new Application(
-                        reading.text("application.key", part.key()),
-                        reading.text("application.name", part.name()),
-                        reading.zone("application.timeZone", part.timeZone()));
-        Catalogue catalogue = new CatalogueReader(reading).read(document.catalogue());
-        Design design = new DesignReader(reading).read(document.design());
-        require(reading);
+                        reader.text("application.key", part.key()),
+                        reader.text("application.name", part.name()),
+                        reader.zone("application.timeZone", part.timeZone()));
+        Catalogue catalogue = new CatalogueReader(reader).read(document.catalogue());
+        Design design = new DesignReader(reader).read(document.design());
+        require(reader);
         return AccessModel.of(application, catalogue, directory, design);
     }
 
@@ -48,9 +48,9 @@ public final class DocumentReader {
      * @throws ModelRefused with everything that cannot be read
      */
     public static Directory directory(DesignDocument.DirectoryPart part) {
-        Reading reading = new Reading();
-        Directory directory = new DirectoryReader(reading).read(part);
-        require(reading);
+        PartReader reader = new PartReader();
+        Directory directory = new DirectoryReader(reader).read(part);
+        require(reader);
         return directory;
     }
 
@@ -60,15 +60,15 @@ public final class DocumentReader {
      * @throws ModelRefused with everything that cannot be read
      */
     public static Design design(DesignDocument.DesignPart part) {
-        Reading reading = new Reading();
-        Design design = new DesignReader(reading).read(part);
-        require(reading);
+        PartReader reader = new PartReader();
+        Design design = new DesignReader(reader).read(part);
+        require(reader);
         return design;
     }
 
-    private static void require(Reading reading) {
-        if (!reading.problems().isEmpty()) {
-            throw new ModelRefused(reading.problems());
+    private static void require(PartReader reader) {
+        if (!reader.problems().isEmpty()) {
+            throw new ModelRefused(reader.problems());
         }
     }
 }

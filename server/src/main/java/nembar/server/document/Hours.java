@@ -17,10 +17,10 @@ public final class Hours {
      * @throws ModelRefused with each place that cannot be read
      */
     public static Optional<WeeklyHours> read(String path, List<HoursPart> parts) {
-        Reading reading = new Reading();
-        Optional<WeeklyHours> hours = reading.hours(path, parts);
-        if (!reading.problems().isEmpty()) {
-            throw new ModelRefused(reading.problems());
+        PartReader reader = new PartReader();
+        Optional<WeeklyHours> hours = reader.hours(path, parts);
+        if (!reader.problems().isEmpty()) {
+            throw new ModelRefused(reader.problems());
         }
         return hours;
     }

@@ -171,16 +171,16 @@ class DraftController {
     @Operation(operationId = "reviewDraft")
     Review review(@PathVariable String application, @PathVariable String id) {
         Draft draft = drafts.find(me.person(), application, id);
-        DraftReview.Standing standing = reviews.of(me.person(), draft);
+        DraftReview.Obstacles obstacles = reviews.of(me.person(), draft);
         return new Review(
                 shapes.of(draft),
-                standing.publishable(),
-                standing.objections().stream().map(shapes::named).toList(),
-                standing.clashes(),
-                standing.expectations(),
-                standing.words(),
-                standing.stale(),
-                shapes.approvers(standing.objections()),
+                obstacles.publishable(),
+                obstacles.objections().stream().map(shapes::named).toList(),
+                obstacles.clashes(),
+                obstacles.expectations(),
+                obstacles.words(),
+                obstacles.stale(),
+                shapes.approvers(obstacles.objections()),
                 planned.of(draft).map(shapes::of));
     }
 

@@ -14,7 +14,6 @@ import nembar.core.answers.Meant;
 import nembar.core.answers.Moment;
 import nembar.core.catalogue.Operation;
 import nembar.core.catalogue.RecordType;
-import nembar.core.coverage.RecordSet;
 import nembar.core.design.Design;
 import nembar.core.design.Element;
 import nembar.core.design.ElementKind;
@@ -26,7 +25,8 @@ import nembar.core.draft.Removal;
 import nembar.core.draft.Reshaping;
 import nembar.core.model.AccessModel;
 import nembar.core.model.ModelRefused;
-import nembar.core.model.Seats.Seat;
+import nembar.core.model.Personas.Persona;
+import nembar.core.recordset.RecordSet;
 import nembar.core.text.Slug;
 import nembar.core.words.ChangeWords;
 import nembar.server.answers.Impacts;
@@ -45,7 +45,7 @@ import org.springframework.stereotype.Service;
 /** What a draft, or one of its edits, changes for people. */
 @Service
 class DraftImpact {
-    private static final int SEATS_LOOKED_AT = 25;
+    private static final int PERSONAS_LOOKED_AT = 25;
 
     private final Models models;
     private final Moments moments;
@@ -138,7 +138,7 @@ class DraftImpact {
     /**
      * What an element leaves somebody of a kind of record: how many they view, before and after.
      */
-    record Left(Seat seat, RecordType type, Impact.Counted before, Impact.Counted after) {}
+    record Left(Persona persona, RecordType type, Impact.Counted before, Impact.Counted after) {}
 
     /**
      * What the people whom a changed element means view before and after, on the kinds of record on
@@ -148,28 +148,30 @@ class DraftImpact {
         Moment before = drafted(me, application);
         Moment after = readable(me, before, changes);
         Predicate<Person> visible = governance.mayView(me);
-        List<Seat> seats =
+        List<Persona> personas =
                 changes.stream()
                         .filter(Change.Put.class::isInstance)
                         .flatMap(one -> Meant.audience(((Change.Put) one).element()).stream())
                         .flatMapToInt(
-                                audience -> after.model().seatsIn(audience, after.at()).stream())
+                                audience -> after.model().personasIn(audience, after.at()).stream())
                         .distinct()
-                        .mapToObj(after.model().seats().all()::get)
-                        .filter(seat -> seat.person().active() && visible.test(seat.person()))
-                        .limit(SEATS_LOOKED_AT)
+                        .mapToObj(after.model().personas().all()::get)
+                        .filter(
+                                persona ->
+                                        persona.person().active() && visible.test(persona.person()))
+                        .limit(PERSONAS_LOOKED_AT)
                         .toList();
         Counting counting = governance.counting(me, models.model(application));
         List<Left> left = new ArrayList<>();
         for (RecordType type : after.model().catalogue().recordTypes()) {
-            Map<Seat, RecordSet> was = new LinkedHashMap<>();
-            Map<Seat, RecordSet> is = new LinkedHashMap<>();
-            for (Seat seat : seats) {
-                RecordSet one = before.access(seat).records(type, Operation.VIEW);
-                RecordSet other = after.access(seat).records(type, Operation.VIEW);
+            Map<Persona, RecordSet> was = new LinkedHashMap<>();
+            Map<Persona, RecordSet> is = new LinkedHashMap<>();
+            for (Persona persona : personas) {
+                RecordSet one = before.access(persona).records(type, Operation.VIEW);
+                RecordSet other = after.access(persona).records(type, Operation.VIEW);
                 if (!one.equals(other)) {
-                    was.put(seat, one);
-                    is.put(seat, other);
+                    was.put(persona, one);
+                    is.put(persona, other);
                 }
             }
             if (!was.isEmpty()) {
@@ -177,13 +179,13 @@ class DraftImpact {
                 sets.addAll(is.values());
                 Map<RecordSet, Long> counts = counting.count(type, sets);
                 was.forEach(
-                        (seat, set) ->
+                        (persona, set) ->
                                 left.add(
                                         new Left(
-                                                seat,
+                                                persona,
                                                 type,
                                                 counted(set, counts),
-                                                counted(is.get(seat), counts))));
+                                                counted(is.get(persona), counts))));
             }
         }
         return left;

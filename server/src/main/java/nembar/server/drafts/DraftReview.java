@@ -70,7 +70,7 @@ class DraftReview {
      * @param words what it does, a sentence for each element
      * @param stale why it cannot be made any more of what is published by now
      */
-    record Standing(
+    record Obstacles(
             List<Objection> objections,
             List<Clash> clashes,
             List<ExpectationShown> expectations,
@@ -85,30 +85,30 @@ class DraftReview {
         }
 
         /** Of a draft that is not open, or cannot be made any more. */
-        static Standing nothing(List<Clash> clashes, List<String> stale) {
-            return new Standing(List.of(), clashes, List.of(), List.of(), stale);
+        static Obstacles nothing(List<Clash> clashes, List<String> stale) {
+            return new Obstacles(List.of(), clashes, List.of(), List.of(), stale);
         }
     }
 
     /** Everything that stands against publishing it, as if its author did. */
-    Standing of(Person me, Draft draft) {
+    Obstacles of(Person me, Draft draft) {
         if (!draft.open()) {
-            return Standing.nothing(List.of(), List.of());
+            return Obstacles.nothing(List.of(), List.of());
         }
         try {
-            return judgedStanding(me, draft);
+            return judgedObstacles(me, draft);
         } catch (ModelRefused stale) {
-            return Standing.nothing(
+            return Obstacles.nothing(
                     clashes.of(draft), stale.problems().stream().map(Problem::message).toList());
         }
     }
 
-    private Standing judgedStanding(Person me, Draft draft) {
+    private Obstacles judgedObstacles(Person me, Draft draft) {
         String application = draft.application();
         Person author = models.directory().person(draft.author()).orElseThrow();
         Judgement judgement = publishing.judged(author, draft);
         AccessModel next = judgement.next().models().get(application);
-        return new Standing(
+        return new Obstacles(
                 judgement.objections(),
                 clashes.of(draft),
                 expectations(me, application, judgement, next),

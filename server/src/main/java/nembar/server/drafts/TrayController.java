@@ -160,9 +160,9 @@ class TrayController {
                 .map(
                         one ->
                                 new ReachLeft(
-                                        one.seat().person().key(),
-                                        one.seat().person().name(),
-                                        one.seat().account(),
+                                        one.persona().person().key(),
+                                        one.persona().person().name(),
+                                        one.persona().account(),
                                         one.type().plural(),
                                         told(one.before()),
                                         told(one.after())))

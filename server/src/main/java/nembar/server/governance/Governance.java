@@ -15,9 +15,6 @@ import nembar.core.catalogue.Function;
 import nembar.core.catalogue.Operation;
 import nembar.core.catalogue.RecordType;
 import nembar.core.command.Need;
-import nembar.core.coverage.GovernedRecord;
-import nembar.core.coverage.RecordSet;
-import nembar.core.coverage.Relatives;
 import nembar.core.decision.PersonAccess;
 import nembar.core.decision.WhyNot;
 import nembar.core.design.Design;
@@ -29,7 +26,10 @@ import nembar.core.governance.Objection;
 import nembar.core.governance.SignInRules;
 import nembar.core.model.AccessModel;
 import nembar.core.model.Standpoint;
-import nembar.core.words.Telling;
+import nembar.core.recordset.GovernedRecord;
+import nembar.core.recordset.RecordSet;
+import nembar.core.recordset.Relatives;
+import nembar.core.words.Explanation;
 import nembar.server.http.Refused;
 import nembar.server.model.Models;
 import nembar.server.records.Records;
@@ -160,7 +160,7 @@ public class Governance {
     /** What the person may learn of the records of a model. */
     public Disclosure disclosure(Person me, AccessModel model) {
         List<Standpoint> standpoints =
-                model.seats().of(me.key()).stream()
+                model.personas().of(me.key()).stream()
                         .map(
                                 seat ->
                                         new Standpoint(
@@ -321,10 +321,10 @@ public class Governance {
         }
         RecordType known = type(type);
         Operation asked = known.operation(operation).orElseThrow();
-        Telling telling = new Telling(access.model(), access.who());
+        Explanation explanation = new Explanation(access.model(), access.who());
         List<String> because =
                 WhyNot.on(access, known, asked, record, Relatives.NONE).stream()
-                        .map(telling::missing)
+                        .map(explanation::missing)
                         .distinct()
                         .limit(REASONS_AT_MOST)
                         .toList();

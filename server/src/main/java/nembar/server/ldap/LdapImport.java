@@ -11,17 +11,17 @@ import java.util.Optional;
 import java.util.Set;
 import nembar.core.arrival.Arrival;
 import nembar.core.arrival.Judge;
-import nembar.core.arrival.Placing;
+import nembar.core.arrival.Placement;
 import nembar.core.arrival.Verdict;
 import nembar.core.directory.Directory;
 import nembar.core.directory.Person;
 import nembar.core.directory.PersonKeys;
 import nembar.core.directory.PersonStatus;
 import nembar.core.text.Wording;
-import nembar.server.acts.Actor;
 import nembar.server.command.Preview;
 import nembar.server.document.DocumentJson;
 import nembar.server.document.DocumentWriter;
+import nembar.server.history.Actor;
 import nembar.server.http.Overtaken;
 import nembar.server.http.Refused;
 import nembar.server.ldap.LdapReading.Entry;
@@ -254,7 +254,8 @@ public class LdapImport {
                                     return cells;
                                 })
                         .toList();
-        Placing defaults = new Placing(settings.kind(), settings.organisation(), "", "", "", "");
+        Placement defaults =
+                new Placement(settings.kind(), settings.organisation(), "", "", "", "");
         return new Judge(
                         places,
                         terms.domains(),

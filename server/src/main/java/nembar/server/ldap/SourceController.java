@@ -8,7 +8,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import nembar.core.directory.Person;
-import nembar.server.governance.Corners;
+import nembar.server.governance.PeoplePermissions;
 import nembar.server.http.Address;
 import nembar.server.http.BadRequest;
 import nembar.server.ldap.LdapImport.Run;
@@ -44,7 +44,7 @@ class SourceController {
     private final TokenShapes shapes;
     private final LdapImport imports;
     private final Address address;
-    private final Corners corners;
+    private final PeoplePermissions peoplePermissions;
     private final Models models;
     private final Me me;
 
@@ -54,7 +54,7 @@ class SourceController {
             TokenShapes shapes,
             LdapImport imports,
             Address address,
-            Corners corners,
+            PeoplePermissions peoplePermissions,
             Models models,
             Me me) {
         this.sources = sources;
@@ -62,7 +62,7 @@ class SourceController {
         this.shapes = shapes;
         this.imports = imports;
         this.address = address;
-        this.corners = corners;
+        this.peoplePermissions = peoplePermissions;
         this.models = models;
         this.me = me;
     }
@@ -237,7 +237,7 @@ class SourceController {
 
     private Person requireAdministrator() {
         Person person = me.person();
-        corners.requireSources(person);
+        peoplePermissions.requireSources(person);
         return person;
     }
 }

@@ -46,7 +46,7 @@ public class Outbox {
 
     private final EntityManager entities;
     private final JavaMailSender sender;
-    private final ObjectProvider<Linking> linking;
+    private final ObjectProvider<LinkIssuer> linking;
     private final TransactionTemplate transactions;
     private final Clock clock;
     private final String from;
@@ -54,7 +54,7 @@ public class Outbox {
     Outbox(
             EntityManager entities,
             JavaMailSender sender,
-            ObjectProvider<Linking> linking,
+            ObjectProvider<LinkIssuer> linking,
             TransactionTemplate transactions,
             Clock clock,
             @Value("${nembar.mail.from}") String from) {

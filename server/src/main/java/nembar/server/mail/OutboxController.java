@@ -2,7 +2,7 @@ package nembar.server.mail;
 
 import io.swagger.v3.oas.annotations.Operation;
 import java.util.List;
-import nembar.server.governance.Corners;
+import nembar.server.governance.PeoplePermissions;
 import nembar.server.session.Me;
 import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.http.ResponseEntity;
@@ -20,14 +20,18 @@ class OutboxController {
     private static final int SIZE_AT_MOST = 100;
 
     private final Outbox outbox;
-    private final ObjectProvider<StandIn> standIn;
-    private final Corners corners;
+    private final ObjectProvider<DevMailServer> standIn;
+    private final PeoplePermissions peoplePermissions;
     private final Me me;
 
-    OutboxController(Outbox outbox, ObjectProvider<StandIn> standIn, Corners corners, Me me) {
+    OutboxController(
+            Outbox outbox,
+            ObjectProvider<DevMailServer> standIn,
+            PeoplePermissions peoplePermissions,
+            Me me) {
         this.outbox = outbox;
         this.standIn = standIn;
-        this.corners = corners;
+        this.peoplePermissions = peoplePermissions;
         this.me = me;
     }
 
@@ -36,15 +40,18 @@ class OutboxController {
      * @param taken a page of them, the last first
      */
     record OutboxPage(
-            boolean standIn, List<Outbox.Waiting> waiting, List<StandIn.Taken> taken, long total) {}
+            boolean standIn,
+            List<Outbox.Waiting> waiting,
+            List<DevMailServer.Taken> taken,
+            long total) {}
 
     @GetMapping
     @Operation(operationId = "outbox")
     OutboxPage outbox(
             @RequestParam(defaultValue = "0") int page,
             @RequestParam(defaultValue = "20") int size) {
-        corners.requireOutbox(me.person());
-        List<StandIn.Taken> all =
+        peoplePermissions.requireOutbox(me.person());
+        List<DevMailServer.Taken> all =
                 standIn.getIfAvailable() == null ? List.of() : standIn.getObject().taken();
         return new OutboxPage(
                 standIn.getIfAvailable() != null,
@@ -60,7 +67,7 @@ class OutboxController {
     @PostMapping("/hurry")
     @Operation(operationId = "hurry")
     ResponseEntity<Void> hurry() {
-        corners.requireOutbox(me.person());
+        peoplePermissions.requireOutbox(me.person());
         outbox.hurry();
         return ResponseEntity.noContent().build();
     }

@@ -18,14 +18,14 @@ import org.springframework.stereotype.Service;
 public class Moments {
     private final Models models;
     private final Clock clock;
-    private final Map<String, Standing> standing = new ConcurrentHashMap<>();
+    private final Map<String, Lasting> standing = new ConcurrentHashMap<>();
 
     Moments(Models models, Clock clock) {
         this.models = models;
         this.clock = clock;
     }
 
-    private record Standing(Moment moment, Instant until) {
+    private record Lasting(Moment moment, Instant until) {
         boolean serves(AccessModel model, Instant at) {
             return moment.model() == model
                     && !at.isBefore(moment.at())
@@ -43,7 +43,7 @@ public class Moments {
 
     /** The model at an instant: the standing moment where that serves. */
     public Moment of(AccessModel model, Instant at) {
-        Standing known = standing.get(model.application().key());
+        Lasting known = standing.get(model.application().key());
         return known != null && known.serves(model, at) ? known.moment() : new Moment(model, at);
     }
 
@@ -51,9 +51,9 @@ public class Moments {
     public Moment now(String application) {
         AccessModel model = models.model(application);
         Instant at = clock.instant();
-        Standing known = standing.get(application);
+        Lasting known = standing.get(application);
         if (known == null || !known.serves(model, at)) {
-            known = new Standing(new Moment(model, at), Steady.until(model, at));
+            known = new Lasting(new Moment(model, at), Steady.until(model, at));
             standing.put(application, known);
         }
         return known.moment();

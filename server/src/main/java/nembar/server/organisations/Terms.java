@@ -32,7 +32,7 @@ public class Terms {
     }
 
     /**
-     * Seats of an organisation.
+     * Personas of an organisation.
      *
      * @param agreed empty where none are agreed
      * @param refuse whether going over is refused; otherwise it is warned of

@@ -5,7 +5,7 @@ import java.time.format.DateTimeFormatter;
 import java.util.List;
 import java.util.stream.IntStream;
 import nembar.core.directory.Person;
-import nembar.server.governance.Corners;
+import nembar.server.governance.PeoplePermissions;
 import nembar.server.http.Csv;
 import nembar.server.http.Paging;
 import nembar.server.people.PeopleList.Facets;
@@ -27,12 +27,12 @@ class PeopleController {
     private static final int CHUNK = 500;
 
     private final PeopleList list;
-    private final Corners corners;
+    private final PeoplePermissions peoplePermissions;
     private final Me me;
 
-    PeopleController(PeopleList list, Corners corners, Me me) {
+    PeopleController(PeopleList list, PeoplePermissions peoplePermissions, Me me) {
         this.list = list;
-        this.corners = corners;
+        this.peoplePermissions = peoplePermissions;
         this.me = me;
     }
 
@@ -101,8 +101,8 @@ class PeopleController {
     /** Where else in People whoever asks may go. */
     @GetMapping("/corners")
     @Operation(operationId = "corners")
-    Corners.OpenCorners corners() {
-        return corners.of(me.person());
+    PeoplePermissions.OpenPlaces peoplePermissions() {
+        return peoplePermissions.of(me.person());
     }
 
     @GetMapping("/facets")

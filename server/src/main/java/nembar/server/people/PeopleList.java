@@ -23,15 +23,15 @@ import nembar.core.directory.Directory;
 import nembar.core.directory.Person;
 import nembar.core.directory.PersonStatus;
 import nembar.core.model.AccessModel;
-import nembar.core.model.Seats.Seat;
+import nembar.core.model.Personas.Persona;
 import nembar.core.model.Standpoint;
-import nembar.core.words.Telling;
-import nembar.server.entry.EntryLinks;
-import nembar.server.entry.EntryLinks.Invited;
-import nembar.server.entry.EntryLinks.State;
+import nembar.core.words.Explanation;
 import nembar.server.governance.Governance;
 import nembar.server.http.BadRequest;
 import nembar.server.http.Named;
+import nembar.server.invitations.EntryLinks;
+import nembar.server.invitations.EntryLinks.Invited;
+import nembar.server.invitations.EntryLinks.State;
 import nembar.server.model.Models;
 import nembar.server.session.SignIns;
 import nembar.server.sources.Sources;
@@ -229,9 +229,9 @@ class PeopleList {
         return people(model, model.holdersOf(role.substring(slash + 1), clock.instant()));
     }
 
-    private static Set<String> people(AccessModel model, BitSet seats) {
+    private static Set<String> people(AccessModel model, BitSet personas) {
         Set<String> people = new HashSet<>();
-        seats.stream().forEach(i -> people.add(model.seats().all().get(i).person().key()));
+        personas.stream().forEach(i -> people.add(model.personas().all().get(i).person().key()));
         return people;
     }
 
@@ -240,12 +240,12 @@ class PeopleList {
         Instant at = clock.instant();
         Set<String> given = new HashSet<>();
         for (AccessModel model : models.all()) {
-            for (Seat seat : model.seats().all()) {
+            for (Persona persona : model.personas().all()) {
                 boolean some =
-                        model.assignmentsOf(seat).stream()
+                        model.assignmentsOf(persona).stream()
                                 .anyMatch(one -> model.inForce(one.times(), at));
                 if (some) {
-                    given.add(seat.person().key());
+                    given.add(persona.person().key());
                 }
             }
         }
@@ -330,14 +330,15 @@ class PeopleList {
                 .sorted(Comparator.comparing(one -> one.application().key().equals(Models.NEMBAR)))
                 .forEach(
                         model -> {
-                            for (Seat seat : model.seats().of(person.key())) {
-                                Telling telling =
-                                        new Telling(
+                            for (Persona persona : model.personas().of(person.key())) {
+                                Explanation explanation =
+                                        new Explanation(
                                                 model,
-                                                new Standpoint(person, seat.account(), at, true));
-                                for (Assignment one : model.assignmentsOf(seat)) {
+                                                new Standpoint(
+                                                        person, persona.account(), at, true));
+                                for (Assignment one : model.assignmentsOf(persona)) {
                                     if (model.inForce(one.times(), at)) {
-                                        words.add(telling.assignment(one));
+                                        words.add(explanation.assignment(one));
                                     }
                                 }
                             }

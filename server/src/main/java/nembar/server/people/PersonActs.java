@@ -8,7 +8,7 @@ import nembar.core.text.Wording;
 import nembar.server.approval.Submission;
 import nembar.server.command.Preview;
 import nembar.server.http.BadRequest;
-import nembar.server.people.Giving.Given;
+import nembar.server.people.RoleGrants.Given;
 import org.springframework.stereotype.Service;
 
 /** What is done to people, one or many at a time: each act by its name. */

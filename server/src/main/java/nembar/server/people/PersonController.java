@@ -87,7 +87,7 @@ class PersonController {
     RightsSum withRole(
             @PathVariable String key,
             @RequestParam(defaultValue = "") String account,
-            @RequestBody Giving.Given given) {
+            @RequestBody RoleGrants.Given given) {
         return sum.of(me.person(), sheets.known(key), given, account);
     }
 

@@ -3,10 +3,10 @@ package nembar.server.people;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
-import nembar.server.acts.Acts;
-import nembar.server.entry.AddressChanges.PendingAddress;
-import nembar.server.entry.EntryLinks.Invited;
+import nembar.server.history.Acts;
 import nembar.server.http.Named;
+import nembar.server.invitations.AddressChanges.PendingAddress;
+import nembar.server.invitations.EntryLinks.Invited;
 import nembar.server.session.Sessions.Live;
 import nembar.server.session.SignIns;
 

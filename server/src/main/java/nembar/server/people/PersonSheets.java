@@ -18,15 +18,15 @@ import nembar.core.directory.Directory;
 import nembar.core.directory.Person;
 import nembar.core.governance.Objection;
 import nembar.core.model.AccessModel;
-import nembar.core.model.Seats.Seat;
+import nembar.core.model.Personas.Persona;
 import nembar.core.model.Standpoint;
-import nembar.core.words.Telling;
-import nembar.server.acts.Acts;
-import nembar.server.entry.AddressChanges;
-import nembar.server.entry.EntryLinks;
+import nembar.core.words.Explanation;
 import nembar.server.governance.Governance;
+import nembar.server.history.Acts;
 import nembar.server.http.Named;
 import nembar.server.http.NotFound;
+import nembar.server.invitations.AddressChanges;
+import nembar.server.invitations.EntryLinks;
 import nembar.server.model.Models;
 import nembar.server.people.PersonSheet.AttributeValue;
 import nembar.server.people.PersonSheet.Held;
@@ -194,15 +194,16 @@ public class PersonSheets {
 
     private static List<Held> held(AccessModel model, Person person, Instant at) {
         List<Held> held = new ArrayList<>();
-        List<Seat> seats = model.seats().of(person.key());
+        List<Persona> personas = model.personas().of(person.key());
         Set<String> said = new HashSet<>();
-        for (Seat seat : seats) {
-            Telling telling = new Telling(model, new Standpoint(person, seat.account(), at, true));
-            boolean everywhere = seats.size() < 2;
-            for (Assignment one : model.assignmentsOf(seat)) {
+        for (Persona persona : personas) {
+            Explanation explanation =
+                    new Explanation(model, new Standpoint(person, persona.account(), at, true));
+            boolean everywhere = personas.size() < 2;
+            for (Assignment one : model.assignmentsOf(persona)) {
                 boolean all =
                         everywhere
-                                || seats.stream()
+                                || personas.stream()
                                         .allMatch(
                                                 other -> model.assignmentsOf(other).contains(one));
                 if (!all || said.add(one.key())) {
@@ -211,18 +212,18 @@ public class PersonSheets {
                                     model.application().key(),
                                     model.application().name(),
                                     one.key(),
-                                    telling.assignment(one),
-                                    telling.through(one),
+                                    explanation.assignment(one),
+                                    explanation.through(one),
                                     all
                                             ? Optional.empty()
-                                            : seat.account()
+                                            : persona.account()
                                                     .map(
                                                             key ->
                                                                     model.directory()
                                                                             .accountNames()
                                                                             .getOrDefault(
                                                                                     key, key)),
-                                    telling.resting(one),
+                                    explanation.resting(one),
                                     mine(one, person)));
                 }
             }

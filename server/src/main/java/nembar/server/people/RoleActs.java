@@ -18,8 +18,7 @@ import nembar.core.directory.Person;
 import nembar.core.draft.Change;
 import nembar.core.model.AccessModel;
 import nembar.core.model.Standpoint;
-import nembar.core.words.Telling;
-import nembar.server.acts.Acts;
+import nembar.core.words.Explanation;
 import nembar.server.approval.Submission;
 import nembar.server.approval.Submissions;
 import nembar.server.command.Command;
@@ -27,6 +26,7 @@ import nembar.server.command.Preview;
 import nembar.server.document.DocumentChanges;
 import nembar.server.drafts.DraftEdits;
 import nembar.server.governance.Governance;
+import nembar.server.history.Acts;
 import nembar.server.http.BadRequest;
 import nembar.server.model.Models;
 import nembar.server.people.PersonActs.ActOn;
@@ -40,7 +40,7 @@ class RoleActs {
 
     private final Models models;
     private final Submissions submissions;
-    private final Giving giving;
+    private final RoleGrants roleGrants;
     private final Governance governance;
     private final DraftEdits drafts;
     private final Acts acts;
@@ -48,13 +48,13 @@ class RoleActs {
     RoleActs(
             Models models,
             Submissions submissions,
-            Giving giving,
+            RoleGrants roleGrants,
             Governance governance,
             DraftEdits drafts,
             Acts acts) {
         this.models = models;
         this.submissions = submissions;
-        this.giving = giving;
+        this.roleGrants = roleGrants;
         this.governance = governance;
         this.drafts = drafts;
         this.acts = acts;
@@ -65,7 +65,7 @@ class RoleActs {
             throw new BadRequest("given", "Choose a role.");
         }
         Person me = submission.author();
-        Role role = giving.role(act.given());
+        Role role = roleGrants.role(act.given());
         String reason =
                 act.given().reason() == null || act.given().reason().isBlank()
                         ? "Give " + role.name() + " to " + said(people)
@@ -96,7 +96,7 @@ class RoleActs {
                                                 PERSON,
                                                 keys(people),
                                                 "gave them " + role.name())),
-                now -> giving.changes(now, act.given(), people, me),
+                now -> roleGrants.changes(now, act.given(), people, me),
                 reason,
                 act);
     }
@@ -123,7 +123,7 @@ class RoleActs {
                                                         + person.name()
                                                         + " alone; change it in the design."));
         String what =
-                new Telling(model, Standpoint.of(person, Instant.EPOCH)).assignment(assignment);
+                new Explanation(model, Standpoint.of(person, Instant.EPOCH)).assignment(assignment);
         String application = model.application().key();
         List<Change> changes = List.of(new Change.Remove(ElementKind.ASSIGNMENT, assignment.key()));
         String reason = "Take back from " + person.name() + ": " + what;

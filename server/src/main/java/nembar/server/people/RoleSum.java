@@ -21,19 +21,19 @@ import org.springframework.stereotype.Component;
 class RoleSum {
     private final Models models;
     private final Moments moments;
-    private final Giving giving;
+    private final RoleGrants roleGrants;
     private final WhatCanService grids;
     private final Governance governance;
 
     RoleSum(
             Models models,
             Moments moments,
-            Giving giving,
+            RoleGrants roleGrants,
             WhatCanService grids,
             Governance governance) {
         this.models = models;
         this.moments = moments;
-        this.giving = giving;
+        this.roleGrants = roleGrants;
         this.grids = grids;
         this.governance = governance;
     }
@@ -47,9 +47,9 @@ class RoleSum {
      *
      * @param account the organisation they act for; empty for their first
      */
-    RightsSum of(Person me, Person person, Giving.Given given, String account) {
+    RightsSum of(Person me, Person person, RoleGrants.Given given, String account) {
         governance.requireOnPerson(me, "view", person);
-        governance.requireOnApplication(me, "view", giving.application(given));
+        governance.requireOnApplication(me, "view", roleGrants.application(given));
         Snapshot now = models.current().snapshot();
         String application = given.application();
         AccessModel before = moments.now(application).model();
@@ -57,7 +57,7 @@ class RoleSum {
                 now.with(
                                 ChangeSet.of(
                                         application,
-                                        giving.changes(
+                                        roleGrants.changes(
                                                 now, given.withoutTimes(), List.of(person), me)))
                         .models()
                         .get(application);

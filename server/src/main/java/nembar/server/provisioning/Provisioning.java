@@ -13,8 +13,6 @@ import nembar.core.directory.Edits;
 import nembar.core.directory.Person;
 import nembar.core.directory.PersonStatus;
 import nembar.core.directory.Team;
-import nembar.server.acts.Actor;
-import nembar.server.acts.Acts;
 import nembar.server.approval.Approvals;
 import nembar.server.approval.Repeatable;
 import nembar.server.approval.RequestedAct;
@@ -28,10 +26,12 @@ import nembar.server.command.Previews;
 import nembar.server.document.DesignDocument.DirectoryPart;
 import nembar.server.document.DocumentReader;
 import nembar.server.document.DocumentWriter;
-import nembar.server.entry.AddressChanges;
-import nembar.server.entry.EntryLinks;
-import nembar.server.governance.Corners;
+import nembar.server.governance.PeoplePermissions;
+import nembar.server.history.Actor;
+import nembar.server.history.Acts;
 import nembar.server.http.Refused;
+import nembar.server.invitations.AddressChanges;
+import nembar.server.invitations.EntryLinks;
 import nembar.server.model.Models;
 import nembar.server.organisations.Terms;
 import nembar.server.session.Sessions;
@@ -51,7 +51,7 @@ public class Provisioning {
     private final Objections objections;
     private final Approvals approvals;
     private final Sources sources;
-    private final Corners corners;
+    private final PeoplePermissions peoplePermissions;
     private final Terms terms;
     private final EntryLinks links;
     private final AddressChanges addresses;
@@ -65,7 +65,7 @@ public class Provisioning {
             Objections objections,
             Approvals approvals,
             Sources sources,
-            Corners corners,
+            PeoplePermissions peoplePermissions,
             Terms terms,
             EntryLinks links,
             AddressChanges addresses,
@@ -77,7 +77,7 @@ public class Provisioning {
         this.objections = objections;
         this.approvals = approvals;
         this.sources = sources;
-        this.corners = corners;
+        this.peoplePermissions = peoplePermissions;
         this.terms = terms;
         this.links = links;
         this.addresses = addresses;
@@ -115,7 +115,7 @@ public class Provisioning {
         return models.directory()
                 .person(key)
                 .filter(Person::active)
-                .filter(corners::sources)
+                .filter(peoplePermissions::sources)
                 .orElseThrow(
                         () ->
                                 new Refused(

@@ -17,11 +17,11 @@ import java.util.SortedSet;
 import java.util.TreeSet;
 import nembar.core.answers.Counting;
 import nembar.core.catalogue.RecordType;
-import nembar.core.coverage.GovernedRecord;
-import nembar.core.coverage.RecordSet;
-import nembar.core.coverage.Relatives;
 import nembar.core.decision.FieldCoverage;
 import nembar.core.decision.FieldLevel;
+import nembar.core.recordset.GovernedRecord;
+import nembar.core.recordset.RecordSet;
+import nembar.core.recordset.Relatives;
 import nembar.core.sql.CountQuery;
 import nembar.core.sql.GroupedCount;
 import nembar.core.sql.Groups;
@@ -378,11 +378,11 @@ public class Records {
                 || (!set.equals(RecordSet.NOTHING) && flags.get(set));
     }
 
-    private interface Reading<T> {
+    private interface RowReader<T> {
         T read(ResultSet row) throws SQLException;
     }
 
-    private <T> T one(String application, SqlText text, Reading<T> reading) {
+    private <T> T one(String application, SqlText text, RowReader<T> reading) {
         return all(application, text, (row, number) -> reading.read(row)).get(0);
     }
 

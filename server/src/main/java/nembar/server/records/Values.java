@@ -14,7 +14,7 @@ import java.util.Map;
 import nembar.core.catalogue.Field;
 import nembar.core.catalogue.FieldType;
 import nembar.core.catalogue.RecordType;
-import nembar.core.coverage.GovernedRecord;
+import nembar.core.recordset.GovernedRecord;
 
 /** A field's value, from PostgreSQL or JSON, in the Java type that {@link FieldType} names. */
 public final class Values {

@@ -12,7 +12,7 @@ import nembar.core.directory.Directory;
 import nembar.core.directory.EmailAddress;
 import nembar.core.directory.Person;
 import nembar.core.directory.PersonStatus;
-import nembar.server.entry.EntryLinks;
+import nembar.server.invitations.EntryLinks;
 import nembar.server.model.Models;
 import nembar.server.organisations.Terms;
 import nembar.server.organisations.Terms.SeatTerms;
@@ -26,7 +26,7 @@ class DemoLife {
     private static final int DAYS = 40;
     private static final int NEVER_OF_TEN = 1;
 
-    /** Seats agreed, by organisation: one is about to be full, one is over. */
+    /** Personas agreed, by organisation: one is about to be full, one is over. */
     private static final Map<String, SeatTerms> SEATS =
             Map.of(
                     "hollis-grain", new SeatTerms(Optional.of(4), true),

@@ -74,7 +74,7 @@ public class ModelStore {
 
     /** The elements of one kind, as a past instant had them or as they are. */
     private interface Parts {
-        <P> List<P> of(Kept<P> kept);
+        <P> List<P> of(ElementMapping<P> mapping);
     }
 
     /** The edition that everything is at. */
@@ -177,8 +177,8 @@ public class ModelStore {
                                                 shared),
                                         new Parts() {
                                             @Override
-                                            public <P> List<P> of(Kept<P> kept) {
-                                                return past(bodies, kept.kind(), kept.part());
+                                            public <P> List<P> of(ElementMapping<P> mapping) {
+                                                return past(bodies, mapping.kind(), mapping.part());
                                             }
                                         }));
     }
@@ -205,9 +205,9 @@ public class ModelStore {
                 directory,
                 new Parts() {
                     @Override
-                    public <P> List<P> of(Kept<P> kept) {
-                        return rowsOf(kept, row.key()).stream()
-                                .map(one -> DocumentJson.element(one.body(), kept.part()))
+                    public <P> List<P> of(ElementMapping<P> mapping) {
+                        return rowsOf(mapping, row.key()).stream()
+                                .map(one -> DocumentJson.element(one.body(), mapping.part()))
                                 .toList();
                     }
                 });
@@ -219,21 +219,21 @@ public class ModelStore {
                 DesignDocument.FORMAT,
                 application,
                 new CataloguePart(
-                        parts.of(Kept.AREAS),
-                        parts.of(Kept.RECORD_TYPES),
-                        parts.of(Kept.FUNCTIONS)),
+                        parts.of(ElementMapping.AREAS),
+                        parts.of(ElementMapping.RECORD_TYPES),
+                        parts.of(ElementMapping.FUNCTIONS)),
                 directory,
                 new DesignPart(
-                        parts.of(Kept.SETS),
-                        parts.of(Kept.ROLES),
-                        parts.of(Kept.ASSIGNMENTS),
-                        parts.of(Kept.SHARING_RULES),
-                        parts.of(Kept.DIRECT_SHARES),
-                        parts.of(Kept.ACCOUNT_FILTERS),
-                        parts.of(Kept.FIELD_FILTERS),
-                        parts.of(Kept.DELEGATIONS),
-                        parts.of(Kept.EXPECTATIONS),
-                        parts.of(Kept.SEAT_POOLS)));
+                        parts.of(ElementMapping.SETS),
+                        parts.of(ElementMapping.ROLES),
+                        parts.of(ElementMapping.ASSIGNMENTS),
+                        parts.of(ElementMapping.SHARING_RULES),
+                        parts.of(ElementMapping.DIRECT_SHARES),
+                        parts.of(ElementMapping.ACCOUNT_FILTERS),
+                        parts.of(ElementMapping.FIELD_FILTERS),
+                        parts.of(ElementMapping.DELEGATIONS),
+                        parts.of(ElementMapping.EXPECTATIONS),
+                        parts.of(ElementMapping.SEAT_POOLS)));
     }
 
     /** The directory, which all applications share. */
@@ -247,12 +247,12 @@ public class ModelStore {
                 all(PersonRow.class).stream().map(PersonRow::part).toList());
     }
 
-    private List<? extends StoredElement> rowsOf(Kept<?> kept, String application) {
+    private List<? extends StoredElement> rowsOf(ElementMapping<?> mapping, String application) {
         return entities.createQuery(
                         "from "
-                                + kept.rows().getSimpleName()
+                                + mapping.rows().getSimpleName()
                                 + " where application = :application order by position",
-                        kept.rows())
+                        mapping.rows())
                 .setParameter("application", application)
                 .getResultList();
     }

@@ -263,7 +263,7 @@ public class ModelWriter {
                 (kind, keys) ->
                         elements(
                                 key,
-                                Kept.of(kind.list()),
+                                ElementMapping.of(kind.list()),
                                 after.design().elements(kind).stream().map(Element::key).toList(),
                                 keys,
                                 one ->
@@ -280,7 +280,7 @@ public class ModelWriter {
         Catalogue after = model.catalogue();
         catalogue(
                 application,
-                Kept.AREAS,
+                ElementMapping.AREAS,
                 before.areas(),
                 after.areas(),
                 Area::key,
@@ -288,7 +288,7 @@ public class ModelWriter {
                 turns);
         catalogue(
                 application,
-                Kept.RECORD_TYPES,
+                ElementMapping.RECORD_TYPES,
                 before.recordTypes(),
                 after.recordTypes(),
                 RecordType::key,
@@ -296,7 +296,7 @@ public class ModelWriter {
                 turns);
         catalogue(
                 application,
-                Kept.FUNCTIONS,
+                ElementMapping.FUNCTIONS,
                 before.functions(),
                 after.functions(),
                 nembar.core.catalogue.Function::key,
@@ -306,7 +306,7 @@ public class ModelWriter {
 
     private <T> void catalogue(
             String application,
-            Kept<?> kept,
+            ElementMapping<?> mapping,
             List<T> before,
             List<T> after,
             Function<T, String> key,
@@ -332,7 +332,7 @@ public class ModelWriter {
         was.keySet().stream().filter(one -> !is.containsKey(one)).forEach(touched::add);
         elements(
                 application,
-                kept,
+                mapping,
                 order,
                 touched,
                 one -> is.containsKey(one) ? plain(part.apply(is.get(one))) : null,
@@ -352,7 +352,7 @@ public class ModelWriter {
      */
     private void elements(
             String application,
-            Kept<?> kept,
+            ElementMapping<?> mapping,
             List<String> order,
             Set<String> touched,
             Function<String, Map<String, Object>> part,
@@ -363,7 +363,7 @@ public class ModelWriter {
         Map<String, Double> known = new HashMap<>();
         entities.createQuery(
                         "select key, position from "
-                                + kept.rows().getSimpleName()
+                                + mapping.rows().getSimpleName()
                                 + " where application = :application",
                         Object[].class)
                 .setParameter("application", application)
@@ -373,31 +373,31 @@ public class ModelWriter {
         put.retainAll(Set.copyOf(order));
         Map<String, Double> places =
                 Positions.of(known, order, put)
-                        .orElseGet(() -> anew(application, kept, order, known, put));
+                        .orElseGet(() -> anew(application, mapping, order, known, put));
         for (String key : touched) {
             Map<String, Object> element = part.apply(key);
-            StoredElement row = entities.find(kept.rows(), application + "/" + key);
+            StoredElement row = entities.find(mapping.rows(), application + "/" + key);
             if (element == null) {
                 if (row != null) {
                     entities.remove(row);
                 }
-                turns.add(new Turn(kept.kind(), key, 0, null));
+                turns.add(new Turn(mapping.kind(), key, 0, null));
                 continue;
             }
-            StoredElement filled = row == null ? kept.blank().get() : row;
+            StoredElement filled = row == null ? mapping.blank().get() : row;
             filled.identify(application, key);
-            filled.fill(kept.nameOf(element), places.get(key), DocumentJson.text(element));
+            filled.fill(mapping.nameOf(element), places.get(key), DocumentJson.text(element));
             if (row == null) {
                 entities.persist(filled);
             }
-            turns.add(new Turn(kept.kind(), key, places.get(key), element));
+            turns.add(new Turn(mapping.kind(), key, places.get(key), element));
         }
     }
 
     /** Places for all, where no room is left between two of them. */
     private Map<String, Double> anew(
             String application,
-            Kept<?> kept,
+            ElementMapping<?> mapping,
             List<String> order,
             Map<String, Double> known,
             Set<String> put) {
@@ -407,8 +407,9 @@ public class ModelWriter {
         staying.keySet().retainAll(known.keySet());
         staying.keySet().removeAll(put);
         staying.forEach(
-                (key, place) -> entities.find(kept.rows(), application + "/" + key).place(place));
-        history.place(application, kept.kind(), staying);
+                (key, place) ->
+                        entities.find(mapping.rows(), application + "/" + key).place(place));
+        history.place(application, mapping.kind(), staying);
         return all;
     }
 }

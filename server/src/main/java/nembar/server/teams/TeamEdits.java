@@ -9,18 +9,18 @@ import nembar.core.command.ChangeSet;
 import nembar.core.command.Need;
 import nembar.core.condition.Condition;
 import nembar.core.condition.ConditionRefused;
-import nembar.core.condition.Standing;
+import nembar.core.condition.Polarity;
 import nembar.core.directory.Edits;
 import nembar.core.directory.Person;
 import nembar.core.directory.PersonNames;
 import nembar.core.directory.Team;
 import nembar.core.text.Slug;
-import nembar.server.acts.Acts;
 import nembar.server.approval.Submission;
 import nembar.server.approval.Submissions;
 import nembar.server.command.Command;
 import nembar.server.command.Preview;
 import nembar.server.governance.Governance;
+import nembar.server.history.Acts;
 import nembar.server.http.BadRequest;
 import nembar.server.model.Models;
 import nembar.server.store.ElementRef;
@@ -107,7 +107,7 @@ class TeamEdits {
     private Condition condition(String text) {
         try {
             Condition condition = Condition.ofText(text);
-            condition.check(PersonNames.ofTeams(models.directory().attributes()), Standing.OPENS);
+            condition.check(PersonNames.ofTeams(models.directory().attributes()), Polarity.OPENS);
             return condition;
         } catch (ConditionRefused refused) {
             throw new BadRequest("who", refused.getMessage());

@@ -15,7 +15,7 @@ import nembar.core.arrival.Arrival;
 import nembar.core.arrival.ArrivalField;
 import nembar.core.arrival.Judge;
 import nembar.core.arrival.Pasted;
-import nembar.core.arrival.Placing;
+import nembar.core.arrival.Placement;
 import nembar.core.command.ChangeSet;
 import nembar.core.directory.Directory;
 import nembar.core.directory.Edits;
@@ -25,12 +25,12 @@ import nembar.core.directory.Team;
 import nembar.core.governance.Objection;
 import nembar.core.governance.Objection.Rule;
 import nembar.core.text.Wording;
-import nembar.server.acts.Acts;
 import nembar.server.approval.Submission;
 import nembar.server.approval.Submissions;
 import nembar.server.command.Command;
 import nembar.server.command.Preview;
 import nembar.server.governance.Governance;
+import nembar.server.history.Acts;
 import nembar.server.http.BadRequest;
 import nembar.server.http.Named;
 import nembar.server.http.Refused;
@@ -208,7 +208,7 @@ class TeamMembers {
                         .map(one -> Map.of(ArrivalField.EMAIL.key(), one.address()))
                         .toList();
         List<Arrival> judged =
-                new Judge(models.directory(), Map.of(), Placing.NOWHERE, ZoneOffset.UTC)
+                new Judge(models.directory(), Map.of(), Placement.NOWHERE, ZoneOffset.UTC)
                         .judge(rows);
         return judged.stream()
                 .map(

@@ -16,9 +16,9 @@ import nembar.core.directory.PersonNames;
 import nembar.core.directory.Team;
 import nembar.core.model.AccessModel;
 import nembar.core.model.Standpoint;
-import nembar.core.words.Telling;
-import nembar.server.acts.Acts;
+import nembar.core.words.Explanation;
 import nembar.server.governance.Governance;
+import nembar.server.history.Acts;
 import nembar.server.http.NotFound;
 import nembar.server.model.Models;
 import nembar.server.sources.Sources;
@@ -203,7 +203,7 @@ class Teams {
                     .forEach(
                             one ->
                                     given.add(
-                                            new Telling(
+                                            new Explanation(
                                                             model,
                                                             Standpoint.of(
                                                                     model.directory()

@@ -5,9 +5,9 @@ import java.util.List;
 import java.util.Optional;
 import nembar.core.directory.Person;
 import nembar.core.directory.PersonKind;
-import nembar.server.acts.Acts;
-import nembar.server.governance.Corners;
 import nembar.server.governance.Governance;
+import nembar.server.governance.PeoplePermissions;
+import nembar.server.history.Acts;
 import nembar.server.http.BadRequest;
 import nembar.server.http.NotFound;
 import nembar.server.http.Refused;
@@ -39,7 +39,7 @@ class ServiceTokenController {
     private final Sources sources;
     private final Models models;
     private final Governance governance;
-    private final Corners corners;
+    private final PeoplePermissions peoplePermissions;
     private final Acts acts;
     private final Me me;
 
@@ -49,7 +49,7 @@ class ServiceTokenController {
             Sources sources,
             Models models,
             Governance governance,
-            Corners corners,
+            PeoplePermissions peoplePermissions,
             Acts acts,
             Me me) {
         this.tokens = tokens;
@@ -57,7 +57,7 @@ class ServiceTokenController {
         this.sources = sources;
         this.models = models;
         this.governance = governance;
-        this.corners = corners;
+        this.peoplePermissions = peoplePermissions;
         this.acts = acts;
         this.me = me;
     }
@@ -96,7 +96,7 @@ class ServiceTokenController {
 
     /** A source that pushes; those who look after sources give it a token. */
     private String pushing(String source) {
-        corners.requireSources(me.person());
+        peoplePermissions.requireSources(me.person());
         if (!sources.known(source).kind().equals(Sources.SCIM)) {
             throw new BadRequest("source", "Only a source that pushes has tokens.");
         }

@@ -33,7 +33,7 @@ class TokenGate implements HandlerInterceptor {
     private final Governance governance;
     private final Me me;
     private final Clock clock;
-    private final Map<Token, Kept> kept = new ConcurrentHashMap<>();
+    private final Map<Token, KeptAnswer> kept = new ConcurrentHashMap<>();
 
     TokenGate(Models models, Governance governance, Me me, Clock clock) {
         this.models = models;
@@ -43,7 +43,7 @@ class TokenGate implements HandlerInterceptor {
     }
 
     /** Whether a token's keeper could give what the program holds, by a model at an instant. */
-    private record Kept(AccessModel by, Instant at, boolean may) {
+    private record KeptAnswer(AccessModel by, Instant at, boolean may) {
         boolean stands(AccessModel now, Instant at) {
             return by == now && at.isBefore(this.at.plusSeconds(SECONDS));
         }
@@ -79,7 +79,7 @@ class TokenGate implements HandlerInterceptor {
                         (key, known) ->
                                 known != null && known.stands(now, at)
                                         ? known
-                                        : new Kept(now, at, keeps(key.keeper(), program)))
+                                        : new KeptAnswer(now, at, keeps(key.keeper(), program)))
                 .may();
     }
 

@@ -9,13 +9,13 @@ import java.util.Map;
 import nembar.core.answers.Moment;
 import nembar.core.catalogue.Operation;
 import nembar.core.catalogue.RecordType;
-import nembar.core.coverage.GovernedRecord;
-import nembar.core.coverage.RecordSet;
 import nembar.core.decision.FieldCoverage;
 import nembar.core.decision.FieldLevel;
 import nembar.core.decision.PersonAccess;
 import nembar.core.model.AccessModel;
-import nembar.core.model.Seats.Seat;
+import nembar.core.model.Personas.Persona;
+import nembar.core.recordset.GovernedRecord;
+import nembar.core.recordset.RecordSet;
 import nembar.core.sql.ListQuery;
 import nembar.core.testing.Fleet;
 import nembar.core.testing.Referee;
@@ -41,7 +41,7 @@ class LookThroughTest {
         Fleet fleet = fleet(records, model);
         long rows = 0;
         long fields = 0;
-        for (Seat seat : model.seats().all()) {
+        for (Persona seat : model.personas().all()) {
             PersonAccess access = moment.access(seat);
             Referee referee = new Referee(model, fleet, moment.standpoint(seat));
             for (RecordType type : model.catalogue().recordTypes()) {

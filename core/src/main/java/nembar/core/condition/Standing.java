@@ -1,9 +1,0 @@
-package nembar.core.condition;
-
-/** Where a condition stands, which says how unknown counts and where {@code has} may be. */
-public enum Standing {
-    /** It opens records when true: a grant, or what an account filter lets through. */
-    OPENS,
-    /** It restricts unless false: a field filter. */
-    RESTRICTS
-}

@@ -1,0 +1,24 @@
+package nembar.core.recordset;
+
+import java.util.Collections;
+import java.util.HashMap;
+import java.util.Map;
+import java.util.Optional;
+
+/**
+ * One record of a governed application, in memory.
+ *
+ * @param recordType key of its type
+ * @param values by field key, in the Java types that {@code FieldType} names; a field that is
+ *     absent or null has no value
+ */
+public record GovernedRecord(String recordType, Map<String, Object> values) {
+    public GovernedRecord {
+        values = Collections.unmodifiableMap(new HashMap<>(values));
+    }
+
+    /** The field's value as the key of something: a record, a person, a unit ... */
+    public Optional<String> key(String field) {
+        return Optional.ofNullable(values.get(field)).map(Object::toString);
+    }
+}

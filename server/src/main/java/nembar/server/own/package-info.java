@@ -1,2 +1,0 @@
-/** The page that everybody has of themselves. */
-package nembar.server.own;

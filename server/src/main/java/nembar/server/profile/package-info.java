@@ -1,0 +1,2 @@
+/** The page that everybody has of themselves. */
+package nembar.server.profile;
