@@ -30,17 +30,17 @@ import nembar.core.model.AccessModel;
 import nembar.core.model.Personas.Persona;
 import nembar.core.recordset.GovernedRecord;
 import nembar.core.recordset.RecordSet;
+import nembar.core.testing.Draws;
 import nembar.core.testing.FleetCounting;
 import nembar.core.testing.Harbour;
+import nembar.core.testing.Law;
 import nembar.core.testing.RandomWorld;
-import net.jqwik.api.ForAll;
-import net.jqwik.api.Property;
 
 /** What holds for every answer (docs/access-model.md, sections 6 to 8). */
 class AnswerLaws {
-    @Property(tries = 300)
-    void theInverseRestoresExactly(@ForAll long seed) {
-        RandomWorld world = new RandomWorld(seed);
+    @Law(tries = 300)
+    void theInverseRestoresExactly(Draws draws) {
+        RandomWorld world = new RandomWorld(draws);
         Design before = world.model().design();
         List<Change> changes = world.changes();
         Design after = Changes.apply(before, changes);
@@ -50,9 +50,9 @@ class AnswerLaws {
         assertThat(Changes.between(before, before)).isEmpty();
     }
 
-    @Property(tries = 300)
-    void impactIsTheDifferenceOfTheTwoEffectiveAccesses(@ForAll long seed) {
-        RandomWorld world = new RandomWorld(seed);
+    @Law(tries = 300)
+    void impactIsTheDifferenceOfTheTwoEffectiveAccesses(Draws draws) {
+        RandomWorld world = new RandomWorld(draws);
         AccessModel model = world.model();
         AccessModel next = Changes.apply(model, world.changes());
         Moment before = new Moment(model, Harbour.NOW);
@@ -90,11 +90,11 @@ class AnswerLaws {
     }
 
     /** One of a class speaks for the others: nobody whom a move changes may be missed by that. */
-    @Property(tries = 300)
-    void aMovesImpactIsWhatEachPersonGainsAndLoses(@ForAll long seed) {
-        RandomWorld world = new RandomWorld(seed);
+    @Law(tries = 300)
+    void aMovesImpactIsWhatEachPersonGainsAndLoses(Draws draws) {
+        RandomWorld world = new RandomWorld(draws);
         AccessModel model = world.model();
-        AccessModel next = model.withDirectory(model.directory().with(moves(model, seed)));
+        AccessModel next = model.withDirectory(model.directory().with(moves(model, draws)));
         Moment before = new Moment(model, Harbour.NOW);
         Moment after = new Moment(next, Harbour.NOW);
         Set<String> told = new TreeSet<>();
@@ -131,8 +131,7 @@ class AnswerLaws {
     }
 
     /** Somebody goes to another unit, somebody under another manager, somebody is suspended. */
-    private static Edits moves(AccessModel model, long seed) {
-        Random random = new Random(seed);
+    private static Edits moves(AccessModel model, Random random) {
         List<Person> people = model.directory().people();
         List<Unit> units = model.directory().units();
         Person moved = people.get(random.nextInt(people.size()));
@@ -207,9 +206,9 @@ class AnswerLaws {
         return set.filter(one -> one.contains(record, type, world.fleet())).isPresent();
     }
 
-    @Property(tries = 150)
-    void whoCanIsEverybodyWhoMay(@ForAll long seed) {
-        RandomWorld world = new RandomWorld(seed);
+    @Law(tries = 150)
+    void whoCanIsEverybodyWhoMay(Draws draws) {
+        RandomWorld world = new RandomWorld(draws);
         AccessModel model = world.model();
         Moment moment = new Moment(model, Harbour.NOW);
         for (RecordType type : model.catalogue().recordTypes()) {
@@ -244,9 +243,9 @@ class AnswerLaws {
     }
 
     /** The ways that are told of a class are those of each of its people. */
-    @Property(tries = 100)
-    void whoCanSaysByWhatEachCameByIt(@ForAll long seed) {
-        RandomWorld world = new RandomWorld(seed);
+    @Law(tries = 100)
+    void whoCanSaysByWhatEachCameByIt(Draws draws) {
+        RandomWorld world = new RandomWorld(draws);
         AccessModel model = world.model();
         Moment moment = new Moment(model, Harbour.NOW);
         WhoCan who = new WhoCan(moment);
@@ -274,9 +273,9 @@ class AnswerLaws {
         return grants.stream().map(Way::of).collect(Collectors.toSet());
     }
 
-    @Property(tries = 150)
-    void canNeverAgreesWithWhoCan(@ForAll long seed) {
-        RandomWorld world = new RandomWorld(seed);
+    @Law(tries = 150)
+    void canNeverAgreesWithWhoCan(Draws draws) {
+        RandomWorld world = new RandomWorld(draws);
         AccessModel model = world.model();
         Moment moment = new Moment(model, Harbour.NOW);
         Audience everybody =
@@ -329,9 +328,9 @@ class AnswerLaws {
         }
     }
 
-    @Property(tries = 60)
-    void eachMendTurnsTheNoIntoAYesAndOpensExactlyWhatItSaid(@ForAll long seed) {
-        RandomWorld world = new RandomWorld(seed);
+    @Law(tries = 60)
+    void eachMendTurnsTheNoIntoAYesAndOpensExactlyWhatItSaid(Draws draws) {
+        RandomWorld world = new RandomWorld(draws);
         AccessModel model = world.model();
         Moment moment = new Moment(model, Harbour.NOW);
         RecordType type = model.catalogue().recordType("trip").orElseThrow();

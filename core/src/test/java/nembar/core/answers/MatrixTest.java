@@ -15,10 +15,10 @@ import nembar.core.design.Reach;
 import nembar.core.model.AccessModel;
 import nembar.core.model.Personas.Persona;
 import nembar.core.recordset.RecordSet;
+import nembar.core.testing.Draws;
 import nembar.core.testing.Harbour;
+import nembar.core.testing.Law;
 import nembar.core.testing.RandomWorld;
-import net.jqwik.api.ForAll;
-import net.jqwik.api.Property;
 import org.junit.jupiter.api.Test;
 
 /** How far everybody reaches (docs/access-model.md, section 6). */
@@ -42,9 +42,9 @@ class MatrixTest {
         assertThat(new Matrix(new Moment(harbour.model(), NOW), "sail").rows()).isEmpty();
     }
 
-    @Property(tries = 60)
-    void everyCellIsWhatThePersonHas(@ForAll long seed) {
-        RandomWorld world = new RandomWorld(seed);
+    @Law(tries = 60)
+    void everyCellIsWhatThePersonHas(Draws draws) {
+        RandomWorld world = new RandomWorld(draws);
         AccessModel model = world.model();
         Moment moment = new Moment(model, NOW);
         Matrix matrix = new Matrix(moment, "view");

@@ -25,10 +25,10 @@ import nembar.core.draft.Changes;
 import nembar.core.governance.Objection;
 import nembar.core.governance.SeatRules;
 import nembar.core.model.AccessModel;
+import nembar.core.testing.Draws;
 import nembar.core.testing.Harbour;
+import nembar.core.testing.Law;
 import nembar.core.testing.RandomWorld;
-import net.jqwik.api.ForAll;
-import net.jqwik.api.Property;
 import org.junit.jupiter.api.Test;
 
 /** Who takes a seat of a pool, and when there is none (docs/access-model.md, section 3). */
@@ -182,9 +182,9 @@ class SeatUseTest {
         assertThat(holders(mended, pool(1, WhenUsedUp.WARN))).isEmpty();
     }
 
-    @Property(tries = 200)
-    void whatIsCountedOverTimeIsWhatIsCountedAtEachInstant(@ForAll long seed) {
-        RandomWorld world = new RandomWorld(seed);
+    @Law(tries = 200)
+    void whatIsCountedOverTimeIsWhatIsCountedAtEachInstant(Draws draws) {
+        RandomWorld world = new RandomWorld(draws);
         AccessModel model = world.model();
         SeatPool any =
                 new SeatPool(

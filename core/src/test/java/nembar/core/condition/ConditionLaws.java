@@ -7,9 +7,9 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
+import nembar.core.testing.Draws;
+import nembar.core.testing.Law;
 import nembar.core.testing.RandomCondition;
-import net.jqwik.api.ForAll;
-import net.jqwik.api.Property;
 
 /** What holds for every condition (docs/access-model.md, section 5). */
 class ConditionLaws {
@@ -59,35 +59,34 @@ class ConditionLaws {
                     "TIMESTAMP('",
                     "\n");
 
-    @Property(tries = 2000)
-    void bothEncodingsRoundTrip(@ForAll long seed) {
-        Condition condition = Condition.of(random(seed));
+    @Law(tries = 2000)
+    void bothEncodingsRoundTrip(Draws draws) {
+        Condition condition = Condition.of(random(draws));
         condition.check(VOYAGE, Polarity.OPENS);
         assertThat(Condition.ofText(condition.text())).isEqualTo(condition);
         assertThat(Condition.ofJson(condition.json())).isEqualTo(condition);
         assertThat(condition.words(VOYAGE)).isNotBlank();
     }
 
-    @Property(tries = 2000)
-    void rowsAndTextTurnIntoEachOther(@ForAll long seed) {
-        Condition condition = Condition.of(random(seed));
+    @Law(tries = 2000)
+    void rowsAndTextTurnIntoEachOther(Draws draws) {
+        Condition condition = Condition.of(random(draws));
         ConditionRow row = ConditionRow.of(condition.expression());
         assertThat(row.expression()).isEqualTo(condition.expression());
         Condition read = Condition.ofText(condition.text());
         assertThat(ConditionRow.of(read.expression())).isEqualTo(row);
     }
 
-    @Property(tries = 2000)
-    void whatIsSeenToNeverHoldNeverHolds(@ForAll long seed) {
-        Random random = new Random(seed);
-        Expression one = random(seed);
-        Expression other = random(seed + 1);
+    @Law(tries = 2000)
+    void whatIsSeenToNeverHoldNeverHolds(Draws draws) {
+        Expression one = random(draws);
+        Expression other = random(draws);
         Satisfiability seen = new Satisfiability(VOYAGE);
         boolean never = seen.never(one);
         boolean always = seen.always(one);
         boolean implies = seen.implies(one, other);
         for (int i = 0; i < 20; i++) {
-            SomeVoyage voyage = new SomeVoyage(random);
+            SomeVoyage voyage = new SomeVoyage(draws);
             boolean holds = voyage.meets(one);
             assertThat(never && holds).isFalse();
             assertThat(always && !holds).isFalse();
@@ -95,14 +94,13 @@ class ConditionLaws {
         }
     }
 
-    @Property(tries = 1)
-    void noTextBreaksTheReader(@ForAll long seed) {
-        Random random = new Random(seed);
+    @Law(tries = 1)
+    void noTextBreaksTheReader(Draws draws) {
         for (int i = 0; i < FUZZED; i++) {
             StringBuilder text = new StringBuilder();
-            for (int piece = random.nextInt(14); piece >= 0; piece--) {
-                text.append(PIECES.get(random.nextInt(PIECES.size())));
-                text.append(random.nextInt(3) == 0 ? "" : " ");
+            for (int piece = draws.nextInt(14); piece >= 0; piece--) {
+                text.append(PIECES.get(draws.nextInt(PIECES.size())));
+                text.append(draws.nextInt(3) == 0 ? "" : " ");
             }
             try {
                 Condition read = Condition.ofText(text.toString());
@@ -114,11 +112,10 @@ class ConditionLaws {
         }
     }
 
-    @Property(tries = 1)
-    void noJsonBreaksTheReader(@ForAll long seed) {
-        Random random = new Random(seed);
+    @Law(tries = 1)
+    void noJsonBreaksTheReader(Draws draws) {
         for (int i = 0; i < FUZZED; i++) {
-            Object json = json(random, 4);
+            Object json = json(draws, 4);
             try {
                 Condition read = Condition.ofJson(json);
                 assertThat(Condition.ofJson(read.json())).isEqualTo(read);
@@ -130,37 +127,37 @@ class ConditionLaws {
         }
     }
 
-    private static Object json(Random random, int deep) {
-        switch (random.nextInt(deep == 0 ? 5 : 9)) {
+    private static Object json(Random draws, int deep) {
+        switch (draws.nextInt(deep == 0 ? 5 : 9)) {
             case 0:
-                return PIECES.get(random.nextInt(PIECES.size()));
+                return PIECES.get(draws.nextInt(PIECES.size()));
             case 1:
-                return random.nextBoolean() ? (Object) random.nextInt() : random.nextDouble();
+                return draws.nextBoolean() ? (Object) draws.nextInt() : draws.nextDouble();
             case 2:
-                return random.nextBoolean();
+                return draws.nextBoolean();
             case 3:
-                return Map.of("property", random.nextBoolean() ? "status" : "margin");
+                return Map.of("property", draws.nextBoolean() ? "status" : "margin");
             case 4:
                 return Map.of(
-                        random.nextBoolean() ? "date" : "interval",
-                        random.nextBoolean() ? "2026-03-03" : List.of("..", "2026-03-03"));
+                        draws.nextBoolean() ? "date" : "interval",
+                        draws.nextBoolean() ? "2026-03-03" : List.of("..", "2026-03-03"));
             case 5:
-                return List.of(json(random, deep - 1));
+                return List.of(json(draws, deep - 1));
             default:
                 Operator[] operators = Operator.values();
                 List<Object> arguments = new ArrayList<>();
-                for (int i = random.nextInt(4); i > 0; i--) {
-                    arguments.add(json(random, deep - 1));
+                for (int i = draws.nextInt(4); i > 0; i--) {
+                    arguments.add(json(draws, deep - 1));
                 }
                 return Map.of(
                         "op",
-                        operators[random.nextInt(operators.length)].jsonName(),
+                        operators[draws.nextInt(operators.length)].jsonName(),
                         "args",
                         arguments);
         }
     }
 
-    private static Expression random(long seed) {
-        return new RandomCondition(new Random(seed), VOYAGE, List.of("pier")).next(Polarity.OPENS);
+    private static Expression random(Random draws) {
+        return new RandomCondition(draws, VOYAGE, List.of("pier")).next(Polarity.OPENS);
     }
 }

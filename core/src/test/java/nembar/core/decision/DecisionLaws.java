@@ -23,22 +23,22 @@ import nembar.core.directory.Person;
 import nembar.core.model.AccessModel;
 import nembar.core.model.Standpoint;
 import nembar.core.recordset.GovernedRecord;
+import nembar.core.testing.Draws;
 import nembar.core.testing.Harbour;
+import nembar.core.testing.Law;
 import nembar.core.testing.RandomWorld;
 import nembar.core.testing.Referee;
-import net.jqwik.api.ForAll;
-import net.jqwik.api.Property;
 
 /** What holds for every design, person, operation and record (docs/access-model.md, section 4). */
 class DecisionLaws {
-    @Property(tries = 2000)
-    void theEngineAgreesWithTheReferee(@ForAll long seed) {
-        RefereeTest.agree(new RandomWorld(seed));
+    @Law(tries = 2000)
+    void theEngineAgreesWithTheReferee(Draws draws) {
+        RefereeTest.agree(new RandomWorld(draws));
     }
 
-    @Property(tries = 200)
-    void aDelegateMayDoWhatBothAllowCutByTheFiltersOfBothOnTheWayToo(@ForAll long seed) {
-        RandomWorld world = new RandomWorld(seed);
+    @Law(tries = 200)
+    void aDelegateMayDoWhatBothAllowCutByTheFiltersOfBothOnTheWayToo(Draws draws) {
+        RandomWorld world = new RandomWorld(draws);
         Delegation delegation = world.delegation("stand-in");
         world.harbour().delegations.add(delegation);
         AccessModel model = world.model();
@@ -95,9 +95,9 @@ class DecisionLaws {
         }
     }
 
-    @Property(tries = 100)
-    void theOrderOfElementsNeverMatters(@ForAll long seed) {
-        RandomWorld world = new RandomWorld(seed);
+    @Law(tries = 100)
+    void theOrderOfElementsNeverMatters(Draws draws) {
+        RandomWorld world = new RandomWorld(draws);
         AccessModel before = world.model();
         List<Element> turned = new ArrayList<>(before.design().elements());
         Collections.reverse(turned);
@@ -117,9 +117,9 @@ class DecisionLaws {
                                 .isEqualTo(access.allows(type, operation, record, world.fleet())));
     }
 
-    @Property(tries = 100)
-    void everyRouteIsSufficientAlone(@ForAll long seed) {
-        RandomWorld world = new RandomWorld(seed);
+    @Law(tries = 100)
+    void everyRouteIsSufficientAlone(Draws draws) {
+        RandomWorld world = new RandomWorld(draws);
         AccessModel model = world.model();
         RefereeTest.each(
                 world,
@@ -144,9 +144,9 @@ class DecisionLaws {
                 });
     }
 
-    @Property(tries = 100)
-    void everyYesHasARouteAndEveryNoHasNone(@ForAll long seed) {
-        RandomWorld world = new RandomWorld(seed);
+    @Law(tries = 100)
+    void everyYesHasARouteAndEveryNoHasNone(Draws draws) {
+        RandomWorld world = new RandomWorld(draws);
         AccessModel model = world.model();
         RefereeTest.each(
                 world,
@@ -163,9 +163,9 @@ class DecisionLaws {
                 });
     }
 
-    @Property(tries = 100)
-    void addingAGrantNeverTakesAnythingAway(@ForAll long seed) {
-        RandomWorld world = new RandomWorld(seed);
+    @Law(tries = 100)
+    void addingAGrantNeverTakesAnythingAway(Draws draws) {
+        RandomWorld world = new RandomWorld(draws);
         AccessModel before = world.model();
         // Holders of the role may meet filters; a grant of a set alone adds to nobody's filters.
         world.harbour().give(Harbour.to("eve"), Harbour.may("trip", "change", Reach.ALL));
@@ -184,9 +184,9 @@ class DecisionLaws {
                 });
     }
 
-    @Property(tries = 100)
-    void addingAFilterNeverGivesAnything(@ForAll long seed) {
-        RandomWorld world = new RandomWorld(seed);
+    @Law(tries = 100)
+    void addingAFilterNeverGivesAnything(Draws draws) {
+        RandomWorld world = new RandomWorld(draws);
         AccessModel before = world.model();
         world.harbour().accountFilters.add(world.accountFilter("one-more"));
         world.harbour().fieldFilters.add(world.fieldFilter("another"));
@@ -209,9 +209,9 @@ class DecisionLaws {
                 });
     }
 
-    @Property(tries = 100)
-    void anExternalNeverReachesAnotherAccountsRecords(@ForAll long seed) {
-        RandomWorld world = new RandomWorld(seed);
+    @Law(tries = 100)
+    void anExternalNeverReachesAnotherAccountsRecords(Draws draws) {
+        RandomWorld world = new RandomWorld(draws);
         AccessModel model = world.model();
         RefereeTest.each(
                 world,
@@ -227,9 +227,9 @@ class DecisionLaws {
                 });
     }
 
-    @Property(tries = 100)
-    void aNoWithoutRouteAndWithoutFilterIsMissingWhatItSays(@ForAll long seed) {
-        RandomWorld world = new RandomWorld(seed);
+    @Law(tries = 100)
+    void aNoWithoutRouteAndWithoutFilterIsMissingWhatItSays(Draws draws) {
+        RandomWorld world = new RandomWorld(draws);
         AccessModel model = world.model();
         RefereeTest.each(
                 world,

@@ -14,11 +14,11 @@ import nembar.core.design.PrivilegeSet;
 import nembar.core.design.Reach;
 import nembar.core.design.Role;
 import nembar.core.model.AccessModel;
+import nembar.core.testing.Draws;
 import nembar.core.testing.FleetCounting;
 import nembar.core.testing.Harbour;
+import nembar.core.testing.Law;
 import nembar.core.testing.RandomWorld;
-import net.jqwik.api.ForAll;
-import net.jqwik.api.Property;
 import org.junit.jupiter.api.Test;
 
 /**
@@ -88,9 +88,9 @@ class ReshapingTest {
         assertThat(moved(model, changes)).hasSize(2);
     }
 
-    @Property(tries = 150)
-    void splittingChangesNobodysAccess(@ForAll long seed) {
-        RandomWorld world = new RandomWorld(seed);
+    @Law(tries = 150)
+    void splittingChangesNobodysAccess(Draws draws) {
+        RandomWorld world = new RandomWorld(draws);
         AccessModel model = world.model();
         List<PrivilegeSet> sets = model.design().sets();
         if (sets.size() > 1) {

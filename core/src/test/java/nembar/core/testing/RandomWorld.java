@@ -65,7 +65,11 @@ public final class RandomWorld {
     private final Fleet fleet = new Fleet();
 
     public RandomWorld(long seed) {
-        random = new Random(seed);
+        this(new Random(seed));
+    }
+
+    public RandomWorld(Random random) {
+        this.random = random;
         harbour.loadsFollow = any(List.of(Parent.Follows.values()));
         harbour.loadsLift = random.nextBoolean();
         Catalogue catalogue = harbour.catalogue();
