@@ -17,8 +17,8 @@ import nembar.core.catalogue.Operation;
 import nembar.core.catalogue.RecordType;
 import nembar.core.decision.Access;
 import nembar.core.decision.FieldCoverage;
-import nembar.core.decision.FieldLevel;
 import nembar.core.decision.PersonAccess;
+import nembar.core.design.FieldLevel;
 import nembar.core.recordset.RecordSet;
 
 /**

@@ -11,7 +11,6 @@ import nembar.core.catalogue.RecordType;
 import nembar.core.decision.Holding;
 import nembar.core.decision.PersonAccess;
 import nembar.core.design.Privilege;
-import nembar.core.design.Reach;
 import nembar.core.design.Times;
 import nembar.core.directory.Audience;
 import nembar.core.model.AccessModel;
@@ -112,16 +111,12 @@ public final class Moment {
     /** Adds the types of those privileges that are about one's own records, or of those below. */
     static void personal(List<Privilege> privileges, Set<String> types) {
         for (Privilege privilege : privileges) {
-            if (privilege instanceof Privilege.RecordPrivilege of && personal(of.reach())) {
+            if (privilege instanceof Privilege.RecordPrivilege of && of.reach().personal()) {
                 types.add(of.recordType());
-            } else if (privilege instanceof Privilege.FieldPrivilege of && personal(of.reach())) {
+            } else if (privilege instanceof Privilege.FieldPrivilege of && of.reach().personal()) {
                 types.add(of.recordType());
             }
         }
-    }
-
-    private static boolean personal(Reach reach) {
-        return reach == Reach.OWN || reach == Reach.REPORTS;
     }
 
     /** Whether two people of one class may differ in more than whose records are their own. */

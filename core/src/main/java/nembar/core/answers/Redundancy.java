@@ -9,7 +9,6 @@ import nembar.core.design.Privilege.FieldPrivilege;
 import nembar.core.design.Privilege.FunctionPrivilege;
 import nembar.core.design.Privilege.RecordPrivilege;
 import nembar.core.design.PrivilegeSet;
-import nembar.core.design.Reach;
 import nembar.core.model.AccessModel;
 
 /** Whether one privilege or set gives everything that another gives, to whoever holds both. */
@@ -34,14 +33,14 @@ public final class Redundancy {
         if (wide instanceof RecordPrivilege w && narrow instanceof RecordPrivilege n) {
             return w.recordType().equals(n.recordType())
                     && carries(w, n)
-                    && covers(w.reach(), n.reach())
+                    && n.reach().within(w.reach())
                     && implied(n.recordType(), n.condition(), w.condition());
         }
         if (wide instanceof FieldPrivilege w && narrow instanceof FieldPrivilege n) {
             return w.recordType().equals(n.recordType())
                     && w.fields().containsAll(n.fields())
                     && w.use().compareTo(n.use()) >= 0
-                    && covers(w.reach(), n.reach())
+                    && n.reach().within(w.reach())
                     && implied(n.recordType(), n.condition(), w.condition());
         }
         if (wide instanceof FunctionPrivilege w && narrow instanceof FunctionPrivilege n) {
@@ -67,15 +66,6 @@ public final class Redundancy {
                                                         type.operation(narrow.operation())
                                                                 .map(given::carries)))
                 .orElse(false);
-    }
-
-    /** Whether whatever is in the narrow reach is in the wide one, from any persona. */
-    private static boolean covers(Reach wide, Reach narrow) {
-        return wide == narrow
-                || wide == Reach.ALL
-                || narrow == Reach.NONE
-                || wide == Reach.REPORTS && narrow == Reach.OWN
-                || wide == Reach.BRANCH && narrow == Reach.UNIT;
     }
 
     private boolean implied(

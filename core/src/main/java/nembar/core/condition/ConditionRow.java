@@ -94,7 +94,7 @@ public record ConditionRow(
                     shown(call.argument(0)).filter(row -> !row.not()).map(ConditionRow::negated);
             case IS_NULL, BETWEEN -> comparison(call, call.arguments().subList(1, arity(call)));
             case IN, A_CONTAINS, A_OVERLAPS ->
-                    call.argument(1) instanceof Array array
+                    call.argument(1) instanceof Array array && !array.elements().isEmpty()
                             ? comparison(call, array.elements())
                             : Optional.empty();
             case EQUAL, NOT_EQUAL, LESS, GREATER, AT_MOST, AT_LEAST, LIKE ->

@@ -116,11 +116,24 @@ final class ConditionWords {
         };
     }
 
+    /** Of a value that it is empty; of a condition that nothing tells whether it holds. */
+    private String isNull(Expression of, boolean not) {
+        boolean condition =
+                of instanceof Expression.Applied
+                        || of instanceof Expression.Call call
+                                && call.operator().kind() != Operator.Kind.ARITHMETIC
+                                && call.operator().kind() != Operator.Kind.FOLDING;
+        if (condition) {
+            return (not ? "it is known whether " : "it is not known whether ") + say(of, false);
+        }
+        return value(of) + (not ? " is filled in" : " is empty");
+    }
+
     private String predicate(Expression.Call call, boolean not) {
         String left = value(call.argument(0));
         String is = not ? " is not " : " is ";
         return switch (call.operator()) {
-            case IS_NULL -> left + (not ? " is filled in" : " is empty");
+            case IS_NULL -> isNull(call.argument(0), not);
             case LIKE -> left + like(call.argument(1), not);
             case BETWEEN ->
                     left

@@ -195,12 +195,19 @@ public final class Evaluator {
         };
     }
 
+    /**
+     * Cases fold fully: what differs in case alone comes to the same, so ß and SS, and the ligature
+     * ﬁ and FI. Accents fold to what is left without combining marks, put together again.
+     */
     private static String folded(Operator operator, String text) {
         if (text == null) {
             return null;
         }
         if (operator == Operator.CASEI) {
-            return text.toLowerCase(Locale.ROOT);
+            return text.toLowerCase(Locale.ROOT)
+                    .toUpperCase(Locale.ROOT)
+                    .toLowerCase(Locale.ROOT)
+                    .replace('ς', 'σ');
         }
         String apart = Normalizer.normalize(text, Normalizer.Form.NFD);
         StringBuilder plain = new StringBuilder();
@@ -210,7 +217,7 @@ public final class Evaluator {
                 plain.append(one);
             }
         }
-        return plain.toString();
+        return Normalizer.normalize(plain, Normalizer.Form.NFC);
     }
 
     private static Boolean array(Operator operator, List<?> left, List<?> right) {

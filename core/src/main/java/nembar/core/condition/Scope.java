@@ -1,5 +1,6 @@
 package nembar.core.condition;
 
+import java.util.Collection;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -11,8 +12,15 @@ import java.util.Set;
  * @param subject what it is about, for messages: "Voyage"
  * @param names types by property name
  * @param functions which added functions may be used here
+ * @param units keys of the units that {@code below} may name
+ * @param levels by function, the levels that {@code has} may name
  */
-public record Scope(String subject, Map<String, Named> names, Set<Added> functions) {
+public record Scope(
+        String subject,
+        Map<String, Named> names,
+        Set<Added> functions,
+        Collection<String> units,
+        Map<String, List<String>> levels) {
     /** What the names of the person's values begin with. */
     public static final String PERSON = "user.";
 
@@ -31,6 +39,7 @@ public record Scope(String subject, Map<String, Named> names, Set<Added> functio
     public Scope {
         names = Map.copyOf(names);
         functions = Set.copyOf(functions);
+        levels = Map.copyOf(levels);
     }
 
     Optional<Named> find(String name) {

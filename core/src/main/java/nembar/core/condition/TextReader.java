@@ -286,6 +286,9 @@ final class TextReader {
         int start = at;
         expectSign("(");
         List<Expression> elements = new ArrayList<>();
+        if (sign(")")) {
+            return node(start, new Expression.Array(elements));
+        }
         do {
             elements.add(deeper(this::sum));
         } while (sign(","));
@@ -391,6 +394,10 @@ final class TextReader {
                 said.append(quote);
                 at++;
             } else {
+                boolean goesOn = at < text.length() && namePart(text.charAt(at));
+                if (goesOn && said.toString().endsWith("\\")) {
+                    throw refused(at - 1, "a quote within a text is written twice, as in 'o''er'");
+                }
                 return Characters.checked(said.toString(), "character " + (start + 1));
             }
         }

@@ -1,6 +1,7 @@
 package nembar.core.condition;
 
 import java.math.BigDecimal;
+import java.util.Collection;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -49,6 +50,15 @@ final class TypeCheck {
     }
 
     private void functionsStand(Expression expression, boolean opening, Polarity standing) {
+        if (expression instanceof Expression.Call call && call.operator() == Operator.IS_NULL) {
+            if (Condition.of(expression).calls(Added.HAS)) {
+                throw refused(
+                        expression,
+                        "has may not stand before IS NULL: a level more could then both give and"
+                                + " take");
+            }
+            return;
+        }
         if (expression instanceof Expression.Applied applied
                 && applied.function() == Added.HAS
                 && !opening) {
@@ -154,9 +164,7 @@ final class TypeCheck {
         switch (call.operator()) {
             case IS_NULL -> {
                 ValueType type = typeOf(first);
-                if (type == ValueType.TRUTH
-                        || type == ValueType.INTERVAL
-                        || first instanceof Expression.Array) {
+                if (type == ValueType.INTERVAL || first instanceof Expression.Array) {
                     throw refused(first, "expected a value before IS NULL, found " + type.words());
                 }
             }
@@ -266,6 +274,9 @@ final class TypeCheck {
                             "the unit to be below is written out, or one of the person's, as in"
                                     + " user.unit");
                 }
+                if (arguments.get(1) instanceof Expression.Literal literal) {
+                    known(literal, "unit", scope.units());
+                }
                 return ValueType.TRUTH;
             }
             default -> {
@@ -275,9 +286,28 @@ final class TypeCheck {
                         throw refused(argument, "expected a text in single quotes");
                     }
                 }
+                known(arguments.get(0), "function", scope.levels().keySet());
+                String function = said(arguments.get(0));
+                known(
+                        arguments.get(1),
+                        "level of `" + function + "`",
+                        scope.levels().get(function));
                 return ValueType.TRUTH;
             }
         }
+    }
+
+    /** What is written out must be there, or the condition would never hold and not say why. */
+    private void known(Expression literal, String what, Collection<String> all) {
+        if (!all.contains(said(literal))) {
+            throw refused(
+                    literal,
+                    "no " + what + " `" + said(literal) + "`" + Nearest.hint(said(literal), all));
+        }
+    }
+
+    private static String said(Expression literal) {
+        return ((Expression.Literal) literal).value().toString();
     }
 
     private void whole(Expression expression, int least, int most, String what) {

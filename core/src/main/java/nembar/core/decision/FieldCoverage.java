@@ -5,6 +5,7 @@ import java.util.Optional;
 import nembar.core.catalogue.Field;
 import nembar.core.catalogue.RecordType;
 import nembar.core.design.FieldFilter;
+import nembar.core.design.FieldLevel;
 import nembar.core.design.MaskStyle;
 import nembar.core.design.Privilege;
 import nembar.core.recordset.GovernedRecord;

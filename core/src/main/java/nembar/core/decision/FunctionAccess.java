@@ -22,6 +22,11 @@ public record FunctionAccess(
         unmet = List.copyOf(unmet);
     }
 
+    /** Nothing gives any of it. */
+    static FunctionAccess none(Function function) {
+        return new FunctionAccess(function, Function.NONE, List.of(), List.of());
+    }
+
     /** Whether the level is this one or a higher one. */
     public boolean atLeast(String wanted) {
         return function.levels().indexOf(level) >= function.levels().indexOf(wanted);

@@ -7,13 +7,12 @@ import nembar.core.design.Privilege;
 import nembar.core.design.PrivilegeSet;
 import nembar.core.design.Role;
 import nembar.core.directory.Audience;
-import nembar.core.directory.PersonStatus;
 
 /** What alone stands between a person and a yes (docs/access-model.md, section 6, "why not?"). */
 public sealed interface Missing {
 
     /** Step 1 fails. */
-    record NotActive(PersonStatus status) implements Missing {}
+    record NotActive(Inactive what) implements Missing {}
 
     /** It is granted, and a filter cuts it. */
     record CutByFilter(Cut cut) implements Missing {}
@@ -33,6 +32,18 @@ public sealed interface Missing {
 
     /** A sharing rule or direct share opens the record, to others. */
     record NotShared(Element opener, Audience audience) implements Missing {}
+
+    /** What step 1 fails for. */
+    enum Inactive {
+        /** The person is not active. */
+        PERSON,
+        /** The account they act for is held back, or past its last day. */
+        ACCOUNT,
+        /** They act for somebody by a delegation that is not in force. */
+        DELEGATION,
+        /** Whoever acts for them could not act for themselves. */
+        DELEGATE
+    }
 
     /** The links of a route that can break once the audience has the person. */
     enum Link {

@@ -7,11 +7,15 @@ import java.util.Set;
 import java.util.SortedSet;
 import java.util.TreeSet;
 import nembar.core.catalogue.RecordType;
+import nembar.core.condition.Binding;
+import nembar.core.condition.Condition;
 import nembar.core.design.AccountScope;
 import nembar.core.design.Bounds;
 import nembar.core.design.Reach;
 import nembar.core.directory.Account;
 import nembar.core.directory.Directory;
+import nembar.core.directory.PersonValues;
+import nembar.core.model.AccessModel;
 import nembar.core.model.Standpoint;
 import nembar.core.recordset.RecordSet;
 import nembar.core.text.Wording;
@@ -21,12 +25,37 @@ import nembar.core.text.Wording;
  * meant by it (docs/access-model.md, section 3).
  */
 final class ReachRecords {
+    private final AccessModel model;
     private final Directory directory;
     private final Standpoint who;
+    private final PersonValues values;
 
-    ReachRecords(Directory directory, Standpoint who) {
-        this.directory = directory;
+    /**
+     * @param values what conditions take from the person
+     */
+    ReachRecords(AccessModel model, Standpoint who, PersonValues values) {
+        this.model = model;
+        this.directory = model.directory();
         this.who = who;
+        this.values = values;
+    }
+
+    /** The records of the type within a privilege's reach, its condition and the bounds. */
+    RecordSet covers(Holding holding, Reach reach, Optional<Condition> condition, RecordType type) {
+        return RecordSet.allOf(
+                within(reach, type),
+                meeting(condition, type),
+                within(holding.assignment().bounds(), type));
+    }
+
+    /** The records that meet the condition, seen from the person; all where there is none. */
+    RecordSet meeting(Optional<Condition> condition, RecordType type) {
+        return condition.map(one -> meeting(one, type)).orElse(RecordSet.EVERYTHING);
+    }
+
+    RecordSet meeting(Condition condition, RecordType type) {
+        return RecordSet.where(
+                Binding.bind(condition.expression(), values), condition.words(model.scopeOf(type)));
     }
 
     /** The records of the type within the reach; nothing where the type cannot express it. */

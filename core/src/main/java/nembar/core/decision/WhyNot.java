@@ -93,8 +93,9 @@ public final class WhyNot {
     }
 
     private List<Missing> nearRoutes() {
-        if (!access.active()) {
-            return List.of(new Missing.NotActive(access.who().person().status()));
+        Optional<Missing.NotActive> inactive = access.inactive();
+        if (inactive.isPresent()) {
+            return List.of(inactive.get());
         }
         Set<Missing> near = new LinkedHashSet<>();
         for (Assignment assignment : access.model().design().assignments()) {
@@ -218,6 +219,6 @@ public final class WhyNot {
         return set.privileges().stream()
                 .filter(Privilege.RecordPrivilege.class::isInstance)
                 .map(Privilege.RecordPrivilege.class::cast)
-                .filter(privilege -> PersonAccess.gives(privilege, type, operation));
+                .filter(privilege -> HeldPrivileges.gives(privilege, type, operation));
     }
 }

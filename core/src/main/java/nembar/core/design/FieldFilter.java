@@ -49,13 +49,58 @@ public record FieldFilter(
 
     /** What happens to the fields. */
     public sealed interface Effect {
+        /** The highest level that is left of a field. */
+        FieldLevel ceiling();
+
+        /** What {@code cases} says of this kind of effect. */
+        <T> T fold(Cases<T> cases);
+
+        /** Something said of every kind of effect, so that a new one is forgotten nowhere. */
+        interface Cases<T> {
+            T hide();
+
+            T mask(MaskStyle style);
+
+            T freeze();
+        }
+
         /** The field is hidden. */
-        record Hide() implements Effect {}
+        record Hide() implements Effect {
+            @Override
+            public FieldLevel ceiling() {
+                return FieldLevel.HIDDEN;
+            }
+
+            @Override
+            public <T> T fold(Cases<T> cases) {
+                return cases.hide();
+            }
+        }
 
         /** The field is seen through a mask. */
-        record Mask(MaskStyle style) implements Effect {}
+        record Mask(MaskStyle style) implements Effect {
+            @Override
+            public FieldLevel ceiling() {
+                return FieldLevel.MASKED;
+            }
+
+            @Override
+            public <T> T fold(Cases<T> cases) {
+                return cases.mask(style);
+            }
+        }
 
         /** The field may be seen and never changed. */
-        record Freeze() implements Effect {}
+        record Freeze() implements Effect {
+            @Override
+            public FieldLevel ceiling() {
+                return FieldLevel.VIEW;
+            }
+
+            @Override
+            public <T> T fold(Cases<T> cases) {
+                return cases.freeze();
+            }
+        }
     }
 }

@@ -48,6 +48,38 @@ public enum Reach {
         };
     }
 
+    /**
+     * Whether it counts for externals on this record type: without an account field to keep them in
+     * by, only what is their own does.
+     */
+    public boolean countsForExternalsOn(RecordType type) {
+        return switch (this) {
+            case OWN -> true;
+            case NONE, REPORTS, TEAM, UNIT, BRANCH, ACCOUNT, ALL ->
+                    type.places().account().isPresent();
+        };
+    }
+
+    /** Whether it covers other records for each person, even among people in the same place. */
+    public boolean personal() {
+        return switch (this) {
+            case OWN, REPORTS -> true;
+            case NONE, TEAM, UNIT, BRANCH, ACCOUNT, ALL -> false;
+        };
+    }
+
+    /** Whether whatever is in this reach is in the wider one, wherever its holder stands. */
+    public boolean within(Reach wider) {
+        return wider == this
+                || wider == ALL
+                || switch (this) {
+                    case NONE -> true;
+                    case OWN -> wider == REPORTS;
+                    case UNIT -> wider == BRANCH;
+                    case REPORTS, TEAM, BRANCH, ACCOUNT, ALL -> false;
+                };
+    }
+
     private Optional<String> lacking(boolean there, RecordType type, String what) {
         return there
                 ? Optional.empty()

@@ -35,8 +35,13 @@ public final class PersonNames {
     private PersonNames() {}
 
     /** What a condition on who is in a team may speak of: the person alone, at no instant. */
-    public static Scope ofTeams(List<Attribute> attributes) {
-        return new Scope("Person", names(attributes), EnumSet.of(Added.BELOW));
+    public static Scope ofTeams(Directory directory) {
+        return new Scope(
+                "Person",
+                names(directory.attributes()),
+                EnumSet.of(Added.BELOW),
+                directory.unitNames().keySet(),
+                Map.of());
     }
 
     /** Everything of a person that a condition on records may speak of. */

@@ -140,7 +140,7 @@ public final class AccessModel {
 
     /** What a condition on records of the type may speak of. */
     public Scope scopeOf(RecordType type) {
-        return scopes.computeIfAbsent(type.key(), key -> Scopes.of(type, directory));
+        return scopes.computeIfAbsent(type.key(), key -> Scopes.of(type, catalogue, directory));
     }
 
     /** A condition on records of the type in words; worked out once. */

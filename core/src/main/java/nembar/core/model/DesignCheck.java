@@ -97,7 +97,7 @@ final class DesignCheck {
     void condition(String path, Optional<Condition> condition, RecordType type, Polarity standing) {
         condition.ifPresent(
                 one -> {
-                    Scope scope = Scopes.of(type, directory);
+                    Scope scope = Scopes.of(type, catalogue, directory);
                     check.condition(path + ".condition", one, scope, standing);
                     levels(path + ".condition", one.expression());
                 });

@@ -87,7 +87,7 @@ final class DirectoryCheck {
                                     check.condition(
                                             "directory.teams[" + team.key() + "].who",
                                             who,
-                                            PersonNames.ofTeams(directory.attributes()),
+                                            PersonNames.ofTeams(directory),
                                             Polarity.OPENS));
         }
     }

@@ -3,8 +3,11 @@ package nembar.core.model;
 import java.util.EnumSet;
 import java.util.Locale;
 import java.util.Map;
+import java.util.stream.Collectors;
+import nembar.core.catalogue.Catalogue;
 import nembar.core.catalogue.Field;
 import nembar.core.catalogue.FieldType;
+import nembar.core.catalogue.Function;
 import nembar.core.catalogue.RecordType;
 import nembar.core.condition.Added;
 import nembar.core.condition.Scope;
@@ -16,7 +19,7 @@ import nembar.core.directory.PersonNames;
 final class Scopes {
     private Scopes() {}
 
-    static Scope of(RecordType type, Directory directory) {
+    static Scope of(RecordType type, Catalogue catalogue, Directory directory) {
         Map<String, Scope.Named> names = PersonNames.ofRecords(directory.attributes());
         for (Field field : type.fields()) {
             names.putIfAbsent(
@@ -26,7 +29,13 @@ final class Scopes {
                             field.choices(),
                             field.label().toLowerCase(Locale.ROOT)));
         }
-        return new Scope(type.singular(), names, EnumSet.allOf(Added.class));
+        return new Scope(
+                type.singular(),
+                names,
+                EnumSet.allOf(Added.class),
+                directory.unitNames().keySet(),
+                catalogue.functions().stream()
+                        .collect(Collectors.toMap(Function::key, Function::levels, (a, b) -> a)));
     }
 
     private static ValueType typeOf(FieldType type) {

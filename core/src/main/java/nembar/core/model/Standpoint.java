@@ -46,9 +46,4 @@ public record Standpoint(
     public Standpoint inOwnRight() {
         return new Standpoint(person, account, at, asIfActive);
     }
-
-    /** Step 1 of the decision: the person is active, or the question takes them to be. */
-    public boolean active() {
-        return asIfActive || person.active();
-    }
 }

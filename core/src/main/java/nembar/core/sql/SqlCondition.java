@@ -230,13 +230,13 @@ final class SqlCondition {
 
     private void folded(Expression.Call call, SqlText.Builder sql) {
         if (call.operator() == Operator.CASEI) {
-            sql.add("lower(");
+            sql.add("replace(lower(upper(lower(");
             write(call.argument(0), sql);
-            sql.add(UNICODE + ")");
+            sql.add(UNICODE + "))), 'ς', 'σ')");
         } else {
-            sql.add("regexp_replace(normalize(");
+            sql.add("normalize(regexp_replace(normalize(");
             write(call.argument(0), sql);
-            sql.add(", NFD), '[\\u0300-\\u036f]', '', 'g')");
+            sql.add(", NFD), '[\\u0300-\\u036f]', '', 'g'), NFC)");
         }
     }
 

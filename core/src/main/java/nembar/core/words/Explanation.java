@@ -22,7 +22,9 @@ import nembar.core.decision.Route;
 import nembar.core.design.AccountScope;
 import nembar.core.design.Assignment;
 import nembar.core.design.Bounds;
+import nembar.core.design.Delegation;
 import nembar.core.design.FieldFilter;
+import nembar.core.design.MaskStyle;
 import nembar.core.design.Privilege;
 import nembar.core.design.PrivilegeSet;
 import nembar.core.design.Reach;
@@ -150,12 +152,25 @@ public final class Explanation {
 
     /** What a field filter does: "masks it for all externals". */
     public String fieldFilter(FieldFilter filter) {
-        String does = "freezes";
-        if (filter.effect() instanceof FieldFilter.Effect.Hide) {
-            does = "hides";
-        } else if (filter.effect() instanceof FieldFilter.Effect.Mask) {
-            does = "masks";
-        }
+        String does =
+                filter.effect()
+                        .fold(
+                                new FieldFilter.Effect.Cases<>() {
+                                    @Override
+                                    public String hide() {
+                                        return "hides";
+                                    }
+
+                                    @Override
+                                    public String mask(MaskStyle style) {
+                                        return "masks";
+                                    }
+
+                                    @Override
+                                    public String freeze() {
+                                        return "freezes";
+                                    }
+                                });
         return does
                 + " it for "
                 + audiences.phrase(filter.audience())
@@ -182,10 +197,7 @@ public final class Explanation {
     public String missing(Missing missing) {
         String name = who.person().name();
         if (missing instanceof Missing.NotActive not) {
-            return name
-                    + " is "
-                    + not.status().name().toLowerCase(Locale.ROOT)
-                    + ", and only active people have any access.";
+            return inactive(not.what());
         }
         if (missing instanceof Missing.CutByFilter by) {
             return "The filter "
@@ -235,6 +247,41 @@ public final class Explanation {
                             + " is external, and "
                             + withheld(type(broken.privilege().recordType()))
                             + ".";
+        };
+    }
+
+    private String inactive(Missing.Inactive what) {
+        String name = who.person().name();
+        String account =
+                who.account()
+                        .map(key -> model.directory().accountNames().getOrDefault(key, key))
+                        .orElse("no organisation");
+        String delegate =
+                who.through()
+                        .map(Delegation::delegate)
+                        .map(key -> model.directory().personNames().getOrDefault(key, key))
+                        .orElse("nobody");
+        return switch (what) {
+            case PERSON ->
+                    name
+                            + " is "
+                            + who.person().status().name().toLowerCase(Locale.ROOT)
+                            + ", and only active people have any access.";
+            case ACCOUNT ->
+                    name
+                            + " acts for "
+                            + account
+                            + ", which is held back or past its last day; nobody has access for it.";
+            case DELEGATION ->
+                    "The delegation by which "
+                            + delegate
+                            + " acts for "
+                            + name
+                            + " is not in force at this instant.";
+            case DELEGATE ->
+                    delegate
+                            + " could not act for themselves at any of their organisations, and so"
+                            + " acts for nobody.";
         };
     }
 

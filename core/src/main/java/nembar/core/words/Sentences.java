@@ -151,10 +151,23 @@ public final class Sentences {
     }
 
     private static String does(FieldFilter.Effect effect) {
-        if (effect instanceof FieldFilter.Effect.Hide) {
-            return "Hide";
-        }
-        return effect instanceof FieldFilter.Effect.Mask ? "Mask" : "Freeze";
+        return effect.fold(
+                new FieldFilter.Effect.Cases<>() {
+                    @Override
+                    public String hide() {
+                        return "Hide";
+                    }
+
+                    @Override
+                    public String mask(MaskStyle style) {
+                        return "Mask";
+                    }
+
+                    @Override
+                    public String freeze() {
+                        return "Freeze";
+                    }
+                });
     }
 
     /** What is left to see of a value: "the year only". */

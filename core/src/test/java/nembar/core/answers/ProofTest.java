@@ -100,7 +100,7 @@ class ProofTest {
 
     @Test
     void whoIsNotActiveIsNotCovered() {
-        harbour.statusOfBen = PersonStatus.SUSPENDED;
+        harbour.statuses.put("ben", PersonStatus.SUSPENDED);
         Proof proof = prove(to("ben"), Claim.CAN, view(Optional.empty()));
         assertThat(proof.covered()).isZero();
         assertThat(proof.holds()).isTrue();

@@ -7,7 +7,17 @@ import java.util.Map;
 
 /** A voyage's names, for the tests of this package. */
 final class ConditionScopes {
-    static final Scope VOYAGE = new Scope("Voyage", names(), EnumSet.allOf(Added.class));
+    static final Scope VOYAGE =
+            new Scope(
+                    "Voyage",
+                    names(),
+                    EnumSet.allOf(Added.class),
+                    List.of("harbour", "pier", "quay"),
+                    Map.of(
+                            "tide",
+                            List.of("none", "look", "set"),
+                            "map",
+                            List.of("none", "look", "redraw")));
 
     private ConditionScopes() {}
 

@@ -25,6 +25,7 @@ import nembar.core.design.Bounds;
 import nembar.core.design.Delegation;
 import nembar.core.design.DirectShare;
 import nembar.core.design.FieldFilter;
+import nembar.core.design.FieldLevel;
 import nembar.core.design.MaskStyle;
 import nembar.core.design.Opening;
 import nembar.core.design.Privilege.FunctionPrivilege;

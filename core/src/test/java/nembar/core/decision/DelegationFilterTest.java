@@ -76,7 +76,7 @@ class DelegationFilterTest {
 
     @Test
     void whoCouldNotActForThemselvesActsForNobody() {
-        harbour.statusOfBen = PersonStatus.SUSPENDED;
+        harbour.statuses.put("ben", PersonStatus.SUSPENDED);
         assertThat(may("load", Operation.VIEW, LOAD)).isFalse();
     }
 

@@ -13,6 +13,7 @@ import nembar.core.catalogue.RecordType;
 import nembar.core.design.AccountFilter;
 import nembar.core.design.AccountScope;
 import nembar.core.design.FieldFilter;
+import nembar.core.design.FieldLevel;
 import nembar.core.design.MaskStyle;
 import nembar.core.design.Privilege.FieldPrivilege.Use;
 import nembar.core.design.Reach;

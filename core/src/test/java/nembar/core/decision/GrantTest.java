@@ -191,7 +191,7 @@ class GrantTest {
 
     @Test
     void onlyTheActiveHaveAccessUnlessTheQuestionSaysOtherwise() {
-        harbour.statusOfBen = PersonStatus.INVITED;
+        harbour.statuses.put("ben", PersonStatus.INVITED);
         harbour.give(to("ben"), may("trip", "view", Reach.ALL));
         assertThat(allowed("ben", "view", "trip", "t1")).isFalse();
         Standpoint invited = Standpoint.of(harbour.directory().person("ben").orElseThrow(), NOW);

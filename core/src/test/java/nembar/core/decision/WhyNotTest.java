@@ -132,7 +132,7 @@ class WhyNotTest {
 
     @Test
     void thePersonMayNotBeActive() {
-        harbour.statusOfBen = PersonStatus.SUSPENDED;
+        harbour.statuses.put("ben", PersonStatus.SUSPENDED);
         harbour.give(to("ben"), may("trip", "view", Reach.ALL));
         assertThat(said("ben", missing("ben", RED)))
                 .containsExactly("Ben is suspended, and only active people have any access.");

@@ -2,10 +2,12 @@ package nembar.core.testing;
 
 import java.math.BigDecimal;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -74,7 +76,9 @@ public final class Harbour {
     public ZoneId zone = ZoneId.of("UTC");
     public Parent.Follows loadsFollow = Parent.Follows.NONE;
     public boolean loadsLift;
-    public PersonStatus statusOfBen = PersonStatus.ACTIVE;
+    public final Map<String, PersonStatus> statuses = new HashMap<>();
+    public final Set<String> pending = new HashSet<>();
+    public final Map<String, LocalDate> ends = new HashMap<>();
 
     public AccessModel model() {
         return AccessModel.of(
@@ -103,8 +107,8 @@ public final class Harbour {
                         new Attribute("badge", "Badge", ValueType.TEXT, List.of())),
                 List.of(
                         new Account("home", "Home", true, Set.of()),
-                        new Account("red", "Red Line", false, Set.of("fuel")),
-                        new Account("blue", "Blue Line", false, Set.of("grain"))),
+                        account("red", "Red Line", "fuel"),
+                        account("blue", "Blue Line", "grain")),
                 List.of(
                         new Unit("harbour", "Harbour", Optional.empty()),
                         new Unit("pier", "Pier", Optional.of("harbour")),
@@ -113,9 +117,9 @@ public final class Harbour {
                         new Team("cranes", "Cranes", Set.of("ben"), Set.of("cas")),
                         new Team("pilots", "Pilots", Set.of(), Set.of("ann"), pilots)),
                 List.of(
-                        staff("ann", "harbour", null, PersonStatus.ACTIVE),
-                        staff("ben", "pier", "ann", statusOfBen),
-                        staff("cas", "quay", "ben", PersonStatus.ACTIVE),
+                        staff("ann", "harbour", null),
+                        staff("ben", "pier", "ann"),
+                        staff("cas", "quay", "ben"),
                         external("eve", "red", "blue"),
                         external("fay", "red"),
                         service("tug")));
@@ -291,7 +295,21 @@ public final class Harbour {
                         .actingFor(account));
     }
 
-    private static Person staff(String key, String unit, String manager, PersonStatus status) {
+    private Account account(String key, String name, String tag) {
+        return new Account(
+                key,
+                name,
+                false,
+                Set.of(tag),
+                pending.contains(key),
+                Optional.ofNullable(ends.get(key)));
+    }
+
+    private PersonStatus status(String key) {
+        return statuses.getOrDefault(key, PersonStatus.ACTIVE);
+    }
+
+    private Person staff(String key, String unit, String manager) {
         return new Person(
                 key,
                 PersonKind.STAFF,
@@ -302,7 +320,7 @@ public final class Harbour {
                 Optional.of(unit),
                 Optional.ofNullable(manager),
                 ZoneId.of("UTC"),
-                status,
+                status(key),
                 attributes(key));
     }
 
@@ -315,7 +333,7 @@ public final class Harbour {
         };
     }
 
-    private static Person external(String key, String... accounts) {
+    private Person external(String key, String... accounts) {
         return new Person(
                 key,
                 PersonKind.EXTERNAL,
@@ -326,7 +344,7 @@ public final class Harbour {
                 Optional.empty(),
                 Optional.empty(),
                 ZoneId.of("UTC"),
-                PersonStatus.ACTIVE);
+                status(key));
     }
 
     private static RecordType.Places places(
@@ -338,7 +356,7 @@ public final class Harbour {
                 Optional.ofNullable(account));
     }
 
-    private static Person service(String key) {
+    private Person service(String key) {
         return new Person(
                 key,
                 PersonKind.SERVICE,
@@ -349,7 +367,7 @@ public final class Harbour {
                 Optional.empty(),
                 Optional.empty(),
                 ZoneId.of("UTC"),
-                PersonStatus.ACTIVE);
+                status(key));
     }
 
     private static Field of(String key, FieldType type, String... choices) {

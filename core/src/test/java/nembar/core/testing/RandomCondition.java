@@ -20,8 +20,8 @@ public final class RandomCondition {
     /** Texts that letters' case, accents, patterns and quotes make awkward. */
     public static final List<String> TEXTS =
             List.of(
-                    "", "a", "A", "b", "ab", "á", "Ábel", "o'er", "50%", "a_b", "ß", "ΑΣ", "𝔸z",
-                    "\\");
+                    "", "a", "A", "b", "ab", "á", "Ábel", "o'er", "50%", "a_b", "ß", "SS", "ΑΣ",
+                    "ας", "ﬁn", "FIN", "한국", "İ", "𝔸z", "\\");
 
     private static final List<Operator> ORDER =
             List.of(
@@ -66,8 +66,9 @@ public final class RandomCondition {
     }
 
     private Expression plain(boolean opening) {
-        return switch (random.nextInt(12)) {
+        return switch (random.nextInt(13)) {
             case 0 -> Expression.of(Operator.IS_NULL, property(any(ValueType.values())));
+            case 11 -> Expression.of(Operator.IS_NULL, plain(false));
             case 1 -> comparison(ValueType.NUMBER);
             case 2 -> comparison(ValueType.DATE);
             case 3 -> comparison(ValueType.TIMESTAMP);
@@ -94,7 +95,11 @@ public final class RandomCondition {
 
     private Expression like() {
         String pattern =
-                any(List.of("%", "a%", "%b", "%a%", "_", "a\\_b", "50\\%", "Á%", "%\\\\", "a_b"));
+                any(
+                        List.of(
+                                "%",
+                                "a%", "%b", "%a%", "_", "a\\_b", "50\\%", "Á%", "%\\\\", "a_b",
+                                "%ß", "fi%", "__", "%Σ"));
         Expression wanted = new Expression.Literal(pattern);
         Expression text = value(ValueType.TEXT);
         if (random.nextBoolean()) {
@@ -158,7 +163,7 @@ public final class RandomCondition {
             return property(ValueType.LIST);
         }
         List<Expression> elements = new ArrayList<>();
-        for (int i = 0; i <= random.nextInt(2); i++) {
+        for (int i = random.nextInt(3); i > 0; i--) {
             elements.add(new Expression.Literal(any(List.of("x", "y", "cranes"))));
         }
         return new Expression.Array(elements);

@@ -46,6 +46,7 @@ import nembar.core.design.SharingRule;
 import nembar.core.design.Times;
 import nembar.core.design.WeeklyHours;
 import nembar.core.directory.Audience;
+import nembar.core.directory.PersonStatus;
 import nembar.core.draft.Change;
 import nembar.core.draft.Changes;
 import nembar.core.model.AccessModel;
@@ -100,6 +101,21 @@ public final class RandomWorld {
             harbour.directShares.add(directShare("d" + i));
         }
         catalogue.recordTypes().forEach(this::records);
+        outOfOffice();
+    }
+
+    /** Now and then somebody is not active, and an organisation is held back or over. */
+    private void outOfOffice() {
+        if (random.nextInt(4) == 0) {
+            harbour.statuses.put(
+                    any(PEOPLE), any(List.of(PersonStatus.SUSPENDED, PersonStatus.INVITED)));
+        }
+        if (random.nextInt(5) == 0) {
+            harbour.pending.add(random.nextBoolean() ? "red" : "blue");
+        }
+        if (random.nextInt(5) == 0) {
+            harbour.ends.put("blue", LocalDate.of(2026, 3, 2).plusDays(random.nextInt(3)));
+        }
     }
 
     public AccessModel model() {

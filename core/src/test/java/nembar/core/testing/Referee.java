@@ -1,6 +1,7 @@
 package nembar.core.testing;
 
 import java.math.BigDecimal;
+import java.time.LocalDate;
 import java.time.LocalDateTime;
 import java.util.ArrayList;
 import java.util.List;
@@ -13,17 +14,17 @@ import nembar.core.catalogue.Function;
 import nembar.core.catalogue.Parent;
 import nembar.core.catalogue.RecordType;
 import nembar.core.condition.Condition;
-import nembar.core.condition.Evaluator;
 import nembar.core.condition.Expression;
 import nembar.core.condition.Operator;
 import nembar.core.condition.ValueType;
-import nembar.core.decision.FieldLevel;
 import nembar.core.design.AccountFilter;
 import nembar.core.design.AccountScope;
 import nembar.core.design.Assignment;
 import nembar.core.design.Bounds;
+import nembar.core.design.Delegation;
 import nembar.core.design.DirectShare;
 import nembar.core.design.FieldFilter;
+import nembar.core.design.FieldLevel;
 import nembar.core.design.Opening;
 import nembar.core.design.Privilege;
 import nembar.core.design.PrivilegeSet;
@@ -35,6 +36,7 @@ import nembar.core.directory.Account;
 import nembar.core.directory.Audience;
 import nembar.core.directory.Person;
 import nembar.core.directory.PersonKind;
+import nembar.core.directory.PersonStatus;
 import nembar.core.directory.Team;
 import nembar.core.directory.Unit;
 import nembar.core.model.AccessModel;
@@ -50,20 +52,85 @@ public final class Referee {
     private final Fleet fleet;
     private final Standpoint who;
     private final List<Referee> cutToo;
+    private final boolean external;
+    private final Optional<List<String>> listed;
 
     public Referee(AccessModel model, Fleet fleet, Standpoint who) {
-        this(model, fleet, who, List.of());
+        this(model, fleet, who, List.of(), who.person().external(), Optional.empty());
     }
 
     /**
      * @param cutToo the seats of somebody whose account filters cut as well, on the record itself
      *     and on every other that passes a right to it
+     * @param external whether to keep the person in as externals are
+     * @param listed keys of the sets to look at instead of what the person holds and is shared
      */
-    public Referee(AccessModel model, Fleet fleet, Standpoint who, List<Referee> cutToo) {
+    private Referee(
+            AccessModel model,
+            Fleet fleet,
+            Standpoint who,
+            List<Referee> cutToo,
+            boolean external,
+            Optional<List<String>> listed) {
         this.model = model;
         this.fleet = fleet;
         this.who = who;
         this.cutToo = cutToo;
+        this.external = external;
+        this.listed = listed;
+    }
+
+    /**
+     * Somebody's acting for the principal, as section 3 has it: what both referees give, the one by
+     * all that the principal holds, the other by the listed sets, lowered by the filters of all.
+     */
+    public record Acting(Referee own, Referee byListed, List<Referee> delegate) {
+        public static Acting of(
+                AccessModel model, Fleet fleet, Standpoint principal, Delegation delegation) {
+            Person delegate = model.directory().person(delegation.delegate()).orElseThrow();
+            List<Referee> theirs = new ArrayList<>();
+            for (String account : delegate.accounts()) {
+                Standpoint one = Standpoint.of(delegate, principal.at()).actingFor(account);
+                theirs.add(new Referee(model, fleet, one));
+            }
+            boolean either = principal.person().external() || delegate.external();
+            return new Acting(
+                    new Referee(model, fleet, principal, theirs, either, Optional.empty()),
+                    new Referee(
+                            model,
+                            fleet,
+                            principal,
+                            theirs,
+                            either,
+                            Optional.of(delegation.sets())),
+                    theirs);
+        }
+
+        private boolean active() {
+            return delegate.stream().anyMatch(Referee::active);
+        }
+
+        public boolean may(String operation, GovernedRecord record) {
+            return active() && own.may(operation, record) && byListed.may(operation, record);
+        }
+
+        public FieldLevel level(Field field, GovernedRecord record) {
+            if (!may("view", record)) {
+                return FieldLevel.HIDDEN;
+            }
+            FieldLevel level = own.unfiltered(field, record);
+            FieldLevel other = byListed.unfiltered(field, record);
+            level = level.compareTo(other) < 0 ? level : other;
+            level = own.filtered(field, record, level);
+            for (Referee one : delegate) {
+                level = one.filtered(field, record, level);
+            }
+            return level;
+        }
+
+        public int level(Function function) {
+            return active() ? Math.min(own.level(function), byListed.level(function)) : 0;
+        }
     }
 
     public boolean may(String operation, GovernedRecord record) {
@@ -71,6 +138,10 @@ public final class Referee {
     }
 
     public FieldLevel level(Field field, GovernedRecord record) {
+        return filtered(field, record, unfiltered(field, record));
+    }
+
+    private FieldLevel unfiltered(Field field, GovernedRecord record) {
         if (!may("view", record)) {
             return FieldLevel.HIDDEN;
         }
@@ -80,7 +151,7 @@ public final class Referee {
                     may("view", record, false) ? opened(field, record) : FieldLevel.HIDDEN;
             level = level.compareTo(opened) < 0 ? level : opened;
         }
-        return filtered(field, record, level);
+        return level;
     }
 
     private FieldLevel filtered(Field field, GovernedRecord record, FieldLevel before) {
@@ -110,7 +181,7 @@ public final class Referee {
     }
 
     private boolean may(String operation, GovernedRecord record, boolean lifted) {
-        if (!who.active()) {
+        if (!active()) {
             return false;
         }
         boolean granted =
@@ -121,9 +192,27 @@ public final class Referee {
         return granted && letThrough(record);
     }
 
+    /** The person is active, and the account they act for neither held back nor past its day. */
+    private boolean active() {
+        if (who.asIfActive()) {
+            return true;
+        }
+        if (who.person().status() != PersonStatus.ACTIVE) {
+            return false;
+        }
+        for (Account account : model.directory().accounts()) {
+            if (who.account().equals(Optional.of(account.key()))) {
+                LocalDate today = who.at().atZone(model.application().zone()).toLocalDate();
+                boolean over = account.ends().isPresent() && today.isAfter(account.ends().get());
+                return !account.pending() && !over;
+            }
+        }
+        return true;
+    }
+
     private boolean byAssignment(String operation, GovernedRecord record) {
-        for (Assignment assignment : mine()) {
-            for (PrivilegeSet set : setsOf(assignment)) {
+        for (Held held : held()) {
+            for (PrivilegeSet set : held.sets()) {
                 for (Privilege privilege : set.privileges()) {
                     if (privilege instanceof Privilege.RecordPrivilege of
                             && of.recordType().equals(record.recordType())
@@ -131,7 +220,7 @@ public final class Referee {
                                     || (operation.equals("view")
                                             && !of.operation().equals("create")))
                             && met(of.condition(), record)
-                            && covers(assignment, of.reach(), record)) {
+                            && covers(held.bounds(), of.reach(), record)) {
                         return true;
                     }
                 }
@@ -142,14 +231,14 @@ public final class Referee {
 
     private FieldLevel opened(Field field, GovernedRecord record) {
         FieldLevel level = FieldLevel.HIDDEN;
-        for (Assignment assignment : mine()) {
-            for (PrivilegeSet set : setsOf(assignment)) {
+        for (Held held : held()) {
+            for (PrivilegeSet set : held.sets()) {
                 for (Privilege privilege : set.privileges()) {
                     if (privilege instanceof Privilege.FieldPrivilege of
                             && of.recordType().equals(record.recordType())
                             && of.fields().contains(field.key())
                             && met(of.condition(), record)
-                            && covers(assignment, of.reach(), record)) {
+                            && covers(held.bounds(), of.reach(), record)) {
                         FieldLevel given =
                                 of.use() == Privilege.FieldPrivilege.Use.CHANGE
                                         ? FieldLevel.CHANGE
@@ -202,8 +291,7 @@ public final class Referee {
             return true;
         }
         String account = record.key(field.get()).orElse(null);
-        if (who.person().external()
-                && (account == null || !account.equals(who.account().orElse(null)))) {
+        if (external && (account == null || !account.equals(who.account().orElse(null)))) {
             return false;
         }
         return model.design().accountFilters().stream()
@@ -229,12 +317,12 @@ public final class Referee {
                                                 && one.met(filter.condition(), record));
     }
 
-    private boolean covers(Assignment assignment, Reach reach, GovernedRecord record) {
+    private boolean covers(Bounds bounds, Reach reach, GovernedRecord record) {
         boolean hasAccounts = type(record).places().account().isPresent();
-        if (who.person().external() && !hasAccounts && reach != Reach.OWN) {
+        if (external && !hasAccounts && reach != Reach.OWN) {
             return false;
         }
-        return reaches(reach, record) && within(assignment.bounds(), record);
+        return reaches(reach, record) && within(bounds, record);
     }
 
     private boolean reaches(Reach reach, GovernedRecord record) {
@@ -347,6 +435,9 @@ public final class Referee {
 
     /** A sharing rule or a direct share in force opens it, or something above it. */
     private boolean byShare(String operation, GovernedRecord record) {
+        if (listed.isPresent()) {
+            return false;
+        }
         for (SharingRule rule : model.design().sharingRules()) {
             if (inForce(rule.times())
                     && in(rule.audience())
@@ -438,8 +529,8 @@ public final class Referee {
     /** A level of a function, by everything held, needs and all. */
     public int level(Function function) {
         int level = 0;
-        for (Assignment assignment : mine()) {
-            for (PrivilegeSet set : setsOf(assignment)) {
+        for (Held held : held()) {
+            for (PrivilegeSet set : held.sets()) {
                 for (Privilege privilege : set.privileges()) {
                     if (privilege instanceof Privilege.FunctionPrivilege of
                             && of.function().equals(function.key())) {
@@ -453,7 +544,7 @@ public final class Referee {
                 return 0;
             }
         }
-        return who.active() ? level : 0;
+        return active() ? level : 0;
     }
 
     private boolean needed(Function.Need need) {
@@ -463,18 +554,18 @@ public final class Referee {
         }
         Function.PrivilegeNeed of = (Function.PrivilegeNeed) need;
         RecordType type = model.catalogue().recordType(of.recordType()).orElseThrow();
-        for (Assignment assignment : mine()) {
-            for (PrivilegeSet set : setsOf(assignment)) {
+        for (Held held : held()) {
+            for (PrivilegeSet set : held.sets()) {
                 for (Privilege privilege : set.privileges()) {
-                    if (privilege instanceof Privilege.RecordPrivilege held
-                            && held.recordType().equals(of.recordType())
-                            && held.reach() != Reach.NONE
-                            && (held.operation().equals(of.operation())
+                    if (privilege instanceof Privilege.RecordPrivilege one
+                            && one.recordType().equals(of.recordType())
+                            && one.reach() != Reach.NONE
+                            && (one.operation().equals(of.operation())
                                     || (of.operation().equals("view")
-                                            && !held.operation().equals("create")))
-                            && (!who.person().external()
+                                            && !one.operation().equals("create")))
+                            && (!external
                                     || type.places().account().isPresent()
-                                    || held.reach() == Reach.OWN)) {
+                                    || one.reach() == Reach.OWN)) {
                         return true;
                     }
                 }
@@ -489,28 +580,8 @@ public final class Referee {
 
     /** True, false, or empty for unknown. */
     private Optional<Boolean> truth(Condition condition, GovernedRecord record) {
-        return Optional.ofNullable(truth(condition.expression(), record));
-    }
-
-    /** By the book: what is joined is looked at part by part, everything else as it stands. */
-    private Boolean truth(Expression expression, GovernedRecord record) {
-        if (expression instanceof Expression.Call call
-                && call.operator().kind() == Operator.Kind.LOGIC) {
-            boolean unknown = false;
-            for (Expression part : call.arguments()) {
-                Boolean truth = truth(part, record);
-                if (call.operator() == Operator.NOT) {
-                    return truth == null ? null : !truth;
-                }
-                if (truth == null) {
-                    unknown = true;
-                } else if (truth == (call.operator() == Operator.OR)) {
-                    return truth;
-                }
-            }
-            return unknown ? null : (Boolean) (call.operator() == Operator.AND);
-        }
-        return (Boolean) Evaluator.value(put(expression), name -> record.values().get(name));
+        return Optional.ofNullable(
+                (Boolean) new ByTheBook(record.values()).value(put(condition.expression())));
     }
 
     /** The expression with the person's own values written into it. */
@@ -621,6 +692,25 @@ public final class Referee {
             }
         }
         return false;
+    }
+
+    /** Sets in the person's hands, within bounds. */
+    private record Held(List<PrivilegeSet> sets, Bounds bounds) {}
+
+    private List<Held> held() {
+        List<Held> held = new ArrayList<>();
+        if (listed.isPresent()) {
+            List<PrivilegeSet> sets = new ArrayList<>();
+            for (String key : listed.get()) {
+                sets.add(model.design().set(key).orElseThrow());
+            }
+            held.add(new Held(sets, Bounds.NONE));
+            return held;
+        }
+        for (Assignment assignment : mine()) {
+            held.add(new Held(setsOf(assignment), assignment.bounds()));
+        }
+        return held;
     }
 
     private List<Assignment> mine() {

@@ -76,7 +76,7 @@ class ConditionService {
     private record About(AccessModel model, Optional<RecordType> type) {
         Scope scope() {
             return type.map(model::scopeOf)
-                    .orElseGet(() -> PersonNames.ofTeams(model.directory().attributes()));
+                    .orElseGet(() -> PersonNames.ofTeams(model.directory()));
         }
     }
 

@@ -17,7 +17,7 @@ import nembar.core.catalogue.FieldType;
 import nembar.core.catalogue.Operation;
 import nembar.core.catalogue.RecordType;
 import nembar.core.decision.FieldCoverage;
-import nembar.core.decision.FieldLevel;
+import nembar.core.design.FieldLevel;
 import nembar.core.design.MaskStyle;
 import nembar.core.directory.Directory;
 import nembar.core.directory.Person;

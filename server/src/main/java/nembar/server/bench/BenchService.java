@@ -213,7 +213,7 @@ class BenchService {
         List<Persona> personas =
                 held(me, moment, role, set).stream()
                         .map(Held::persona)
-                        .filter(persona -> moment.standpoint(persona).active())
+                        .filter(persona -> moment.model().active(moment.standpoint(persona)))
                         .distinct()
                         .toList();
         HolderCounts counts =

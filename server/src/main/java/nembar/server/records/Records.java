@@ -18,7 +18,7 @@ import java.util.TreeSet;
 import nembar.core.answers.Counting;
 import nembar.core.catalogue.RecordType;
 import nembar.core.decision.FieldCoverage;
-import nembar.core.decision.FieldLevel;
+import nembar.core.design.FieldLevel;
 import nembar.core.recordset.GovernedRecord;
 import nembar.core.recordset.RecordSet;
 import nembar.core.recordset.Relatives;

@@ -107,7 +107,7 @@ class TeamEdits {
     private Condition condition(String text) {
         try {
             Condition condition = Condition.ofText(text);
-            condition.check(PersonNames.ofTeams(models.directory().attributes()), Polarity.OPENS);
+            condition.check(PersonNames.ofTeams(models.directory()), Polarity.OPENS);
             return condition;
         } catch (ConditionRefused refused) {
             throw new BadRequest("who", refused.getMessage());

@@ -191,7 +191,7 @@ class Teams {
     }
 
     String words(Condition who) {
-        return who.words(PersonNames.ofTeams(models.directory().attributes()));
+        return who.words(PersonNames.ofTeams(models.directory()));
     }
 
     /** What assignments give to the team by name. */
