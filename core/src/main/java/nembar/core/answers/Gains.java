@@ -49,7 +49,7 @@ public final class Gains {
     private final Predicate<String> looked;
 
     private final Map<List<Integer>, Boolean> sameContent = new HashMap<>();
-    private final List<OfSeat> found = new ArrayList<>();
+    private final List<OfPersona> found = new ArrayList<>();
 
     /**
      * What changes for one persona.
@@ -58,18 +58,19 @@ public final class Gains {
      * @param lost keys of record types on which something is lost at some instant
      * @param functions whether a level of a function is gained
      */
-    public record OfSeat(Persona persona, Set<String> gained, Set<String> lost, boolean functions) {
+    public record OfPersona(
+            Persona persona, Set<String> gained, Set<String> lost, boolean functions) {
         public boolean gains() {
             return !gained.isEmpty() || functions;
         }
 
         /** The same for another persona, with what is that one's own besides. */
-        OfSeat with(Persona other, OfSeat own) {
+        OfPersona with(Persona other, OfPersona own) {
             Set<String> allGained = new TreeSet<>(gained);
             allGained.addAll(own.gained());
             Set<String> allLost = new TreeSet<>(lost);
             allLost.addAll(own.lost());
-            return new OfSeat(other, allGained, allLost, functions || own.functions());
+            return new OfPersona(other, allGained, allLost, functions || own.functions());
         }
 
         boolean none() {
@@ -103,7 +104,7 @@ public final class Gains {
     }
 
     /** Everybody for whom anything changes at any instant from that on from which both are seen. */
-    public static List<OfSeat> between(Timeline before, Timeline after) {
+    public static List<OfPersona> between(Timeline before, Timeline after) {
         if (before.model() == after.model()) {
             return List.of();
         }
@@ -169,7 +170,7 @@ public final class Gains {
         Persona first = personas.get(0);
         Set<String> personal = each ? Set.of() : personalTypes(first);
         Predicate<String> own = type -> looked.test(type) && personal.contains(type);
-        OfSeat shared = compared(first, looked.and(type -> !personal.contains(type)));
+        OfPersona shared = compared(first, looked.and(type -> !personal.contains(type)));
         boolean some = personal.stream().anyMatch(own);
         found.addAll(
                 personas.parallelStream()
@@ -219,7 +220,7 @@ public final class Gains {
                                 .equals(is.personAndReports(persona.person().key()));
     }
 
-    private OfSeat compared(Persona persona, Predicate<String> types) {
+    private OfPersona compared(Persona persona, Predicate<String> types) {
         Optional<Persona> was = same(persona);
         Edges edges = before.noEdges();
         was.ifPresent(one -> before.edges(one, edges));
@@ -247,7 +248,7 @@ public final class Gains {
     /**
      * @param telling whether an instant can tell anything that those before it have not
      */
-    private OfSeat compared(
+    private OfPersona compared(
             Persona persona,
             Edges edges,
             Predicate<Instant> telling,
@@ -260,7 +261,7 @@ public final class Gains {
         SortedSet<Instant> instants = edges.all();
         if (instants.size() > INSTANTS_AT_MOST) {
             catalogue.recordTypes().forEach(type -> gained.add(type.key()));
-            return new OfSeat(persona, gained, gained, true);
+            return new OfPersona(persona, gained, gained, true);
         }
         for (Instant at : instants) {
             if (!telling.test(at)) {
@@ -278,7 +279,7 @@ public final class Gains {
             }
             functions |= difference.functions().stream().anyMatch(Difference.OfFunction::gained);
         }
-        return new OfSeat(persona, gained, lost, functions);
+        return new OfPersona(persona, gained, lost, functions);
     }
 
     private static void note(String type, RecordSet records, Set<String> types) {
@@ -299,7 +300,7 @@ public final class Gains {
                     !before.delegationsTo(delegate).isEmpty()
                             || !after.delegationsTo(delegate).isEmpty();
             if (concerned && !personas.isEmpty() && !sameDelegate(delegate)) {
-                OfSeat total =
+                OfPersona total =
                         total(personas.get(0), at -> asItWas(everything(before, delegate, at)));
                 if (!total.none()) {
                     found.add(total);
@@ -332,7 +333,7 @@ public final class Gains {
                                         .equals(after.model().design().set(key)));
     }
 
-    private OfSeat total(Persona persona, AtInstant was) {
+    private OfPersona total(Persona persona, AtInstant was) {
         String delegate = persona.person().key();
         Edges edges = before.noEdges();
         for (Timeline timeline : List.of(before, after)) {

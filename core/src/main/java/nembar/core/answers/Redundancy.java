@@ -19,7 +19,7 @@ public final class Redundancy {
         this.model = model;
     }
 
-    boolean covers(PrivilegeSet wide, PrivilegeSet narrow) {
+    public boolean covers(PrivilegeSet wide, PrivilegeSet narrow) {
         return !narrow.privileges().isEmpty()
                 && narrow.privileges().stream()
                         .allMatch(

@@ -16,19 +16,19 @@ import nembar.core.model.Personas.Persona;
 import nembar.core.recordset.RecordSet;
 
 /** What sharing rules and direct shares open to some personas, and what filters leave of it. */
-final class ShareReach {
+public final class ShareReach {
     private final Moment moment;
     private final Counting counting;
     private final Map<Element, Map<RecordType, Set<RecordSet>>> opened = new LinkedHashMap<>();
     private final Map<Element, Map<RecordType, Set<RecordSet>>> left = new LinkedHashMap<>();
 
-    ShareReach(Moment moment, Counting counting) {
+    public ShareReach(Moment moment, Counting counting) {
         this.moment = moment;
         this.counting = counting;
     }
 
     /** Adds what the shares that are meant open to a persona. */
-    void add(Persona persona, Predicate<Element> meant) {
+    public void add(Persona persona, Predicate<Element> meant) {
         if (!persona.person().active()) {
             return;
         }
@@ -51,17 +51,17 @@ final class ShareReach {
     }
 
     /** The shares that open anything to anybody added, as it is written. */
-    Set<Element> shares() {
+    public Set<Element> shares() {
         return opened.keySet();
     }
 
     /** How many records a share opens, over all kinds; fewer than 0 where that may not be told. */
-    long opened(Element share) {
+    public long opened(Element share) {
         return number(opened.getOrDefault(share, Map.of()));
     }
 
     /** How many of them filters leave. */
-    long left(Element share) {
+    public long left(Element share) {
         return number(left.getOrDefault(share, Map.of()));
     }
 

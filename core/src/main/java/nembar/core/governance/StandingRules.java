@@ -37,7 +37,7 @@ public final class StandingRules {
     private final Instant at;
     private final Timeline before;
     private final Timeline after;
-    private final List<Gains.OfSeat> gains;
+    private final List<Gains.OfPersona> gains;
     private final Approvers approvers;
 
     /** Access counts as if everybody were active: who is suspended today may be back tomorrow. */
@@ -71,12 +71,12 @@ public final class StandingRules {
     }
 
     private void noRaising(Author author, List<Objection> objections) {
-        List<Gains.OfSeat> raised = gains.stream().filter(Gains.OfSeat::gains).toList();
+        List<Gains.OfPersona> raised = gains.stream().filter(Gains.OfPersona::gains).toList();
         if (raised.isEmpty()) {
             return;
         }
         Authority own = new Authority(nembar, author.acting(), at);
-        List<Persona> personas = raised.stream().map(Gains.OfSeat::persona).toList();
+        List<Persona> personas = raised.stream().map(Gains.OfPersona::persona).toList();
         approvers.beyond(own, personas).ifPresent(objections::add);
         Set<Given> given = new LinkedHashSet<>();
         for (Assignment assignment : newly()) {
@@ -213,7 +213,7 @@ public final class StandingRules {
         Set<Person> touched = new LinkedHashSet<>();
         // A move of people counts by what it gives; a change of the design by what it takes too.
         boolean moved = now.design().equals(next.design());
-        for (Gains.OfSeat one : gains) {
+        for (Gains.OfPersona one : gains) {
             Stream<String> changed =
                     moved
                             ? one.gained().stream()

@@ -22,10 +22,15 @@ import nembar.core.directory.Audience;
 import nembar.core.directory.PersonStatus;
 import nembar.core.draft.Change;
 import nembar.core.draft.Changes;
+import nembar.core.findings.Activity;
+import nembar.core.findings.Finding;
+import nembar.core.findings.Findings;
 import nembar.core.governance.Objection;
 import nembar.core.governance.SeatRules;
 import nembar.core.model.AccessModel;
 import nembar.core.testing.Draws;
+import nembar.core.testing.Fleet;
+import nembar.core.testing.FleetCounting;
 import nembar.core.testing.Harbour;
 import nembar.core.testing.Law;
 import nembar.core.testing.RandomWorld;
@@ -156,7 +161,7 @@ class SeatUseTest {
         Change smaller = Change.Put.of(pool(1, WhenUsedUp.REFUSE));
         assertThat(objections(pool(2, WhenUsedUp.REFUSE), smaller)).isEmpty();
         assertThat(objections(pool(1, WhenUsedUp.REFUSE), put(Times.ALWAYS))).isEmpty();
-        assertThat(SeatFindings.of(new Moment(harbour.model(), NOW), Activity.UNKNOWN))
+        assertThat(seatFindings(Activity.UNKNOWN))
                 .extracting(Finding::kind)
                 .contains(Finding.Kind.SEAT_POOL_OVERDRAWN);
     }
@@ -172,7 +177,7 @@ class SeatUseTest {
                         Map.of("ann", NOW.minus(Duration.ofDays(61))),
                         Duration.ofDays(14),
                         Duration.ofDays(90));
-        List<Finding> found = SeatFindings.of(new Moment(harbour.model(), NOW), away);
+        List<Finding> found = seatFindings(away);
         assertThat(found)
                 .extracting(Finding::kind)
                 .containsExactly(
@@ -180,6 +185,13 @@ class SeatUseTest {
                         Finding.Kind.SEAT_HELD_BY_SOMEBODY_AWAY);
         AccessModel mended = Changes.apply(harbour.model(), found.get(1).mend());
         assertThat(holders(mended, pool(1, WhenUsedUp.WARN))).isEmpty();
+    }
+
+    private List<Finding> seatFindings(Activity activity) {
+        Moment moment = new Moment(harbour.model(), NOW);
+        return Findings.of(moment, new FleetCounting(new Fleet()), activity).stream()
+                .filter(one -> one.kind().name().startsWith("SEAT_"))
+                .toList();
     }
 
     @Law(tries = 200)

@@ -21,6 +21,11 @@ class FunctionTest {
         return new Privilege.FunctionPrivilege(key, level);
     }
 
+    private FunctionAccess of(String person, String function) {
+        return harbour.access(person)
+                .function(harbour.catalogue().function(function).orElseThrow());
+    }
+
     private FunctionAccess of(String function) {
         return harbour.access("ann").function(harbour.catalogue().function(function).orElseThrow());
     }
@@ -49,6 +54,18 @@ class FunctionTest {
                         Optional.empty());
         harbour.give(to("ann"), red, function("tide", "set"));
         assertThat(of("tide").level()).isEqualTo("set");
+    }
+
+    @Test
+    void whatIsWithheldFromAnExternalMeetsNoNeed() {
+        harbour.give(
+                to("fay"),
+                function("tide", "look"),
+                function("survey", "run"),
+                may("chart", "view", Reach.ALL));
+        assertThat(of("fay", "survey").unmet()).hasSize(1);
+        harbour.give(to("ann"), function("survey", "run"), may("chart", "view", Reach.ALL));
+        assertThat(of("survey").unmet()).isEmpty();
     }
 
     @Test

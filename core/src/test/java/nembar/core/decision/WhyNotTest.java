@@ -7,6 +7,8 @@ import static nembar.core.testing.Harbour.to;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.time.Duration;
+import java.time.LocalDate;
+import java.time.ZoneId;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -17,9 +19,11 @@ import nembar.core.decision.Missing.Link;
 import nembar.core.design.AccountFilter;
 import nembar.core.design.AccountScope;
 import nembar.core.design.Bounds;
+import nembar.core.design.Delegation;
 import nembar.core.design.PrivilegeSet;
 import nembar.core.design.Reach;
 import nembar.core.design.Role;
+import nembar.core.design.Times;
 import nembar.core.directory.PersonStatus;
 import nembar.core.recordset.GovernedRecord;
 import nembar.core.recordset.Relatives;
@@ -156,5 +160,47 @@ class WhyNotTest {
         assertThat(missing.get(0)).isInstanceOf(Missing.NotHeld.class);
         harbour.give(to("ann"), may("trip", "view", Reach.OWN));
         assertThat(WhyNot.onAny(harbour.access("ann"), trip, Operation.VIEW)).isEmpty();
+    }
+
+    @Test
+    void whoIsNotActiveIsToldWhatIsNot() {
+        harbour.give(to("fay"), may("trip", "view", Reach.ALL));
+        harbour.statuses.put("ben", PersonStatus.SUSPENDED);
+        assertThat(inactive(harbour.access("ben"))).contains(Missing.Inactive.PERSON);
+        assertThat(inactive(harbour.access("fay"))).isEmpty();
+        harbour.pending.add("red");
+        assertThat(inactive(harbour.access("fay"))).contains(Missing.Inactive.ACCOUNT);
+        assertThat(inactive(harbour.access("eve", "blue"))).isEmpty();
+    }
+
+    @Test
+    void anAccountsLastDayEndsAtMidnightInTheApplicationsTimeZone() {
+        harbour.zone = ZoneId.of("Pacific/Auckland");
+        harbour.ends.put("red", LocalDate.of(2026, 3, 3));
+        assertThat(inactive(harbour.access("fay"))).as("it is the fourth there").isPresent();
+        harbour.zone = ZoneId.of("America/Los_Angeles");
+        assertThat(inactive(harbour.access("fay"))).as("it is the third there").isEmpty();
+    }
+
+    @Test
+    void whoActsForSomebodyNeedsADelegationInForceAndToBeActive() {
+        Times over = Times.between(Optional.empty(), Optional.of(Harbour.NOW));
+        assertThat(inactive(through("ben", over))).contains(Missing.Inactive.DELEGATION);
+        assertThat(inactive(through("ben", Times.ALWAYS))).isEmpty();
+        assertThat(inactive(through("fay", Times.ALWAYS))).isEmpty();
+        harbour.pending.add("red");
+        assertThat(inactive(through("fay", Times.ALWAYS))).contains(Missing.Inactive.DELEGATE);
+        assertThat(inactive(through("eve", Times.ALWAYS))).as("acts for blue too").isEmpty();
+    }
+
+    private PersonAccess through(String delegate, Times times) {
+        Delegation delegation = new Delegation("x", "cas", delegate, List.of(), times, "");
+        PersonAccess cas = harbour.access("cas");
+        return new PersonAccess(cas.model(), cas.who().through(delegation));
+    }
+
+    private static Optional<Missing.Inactive> inactive(PersonAccess access) {
+        assertThat(access.active()).isEqualTo(access.inactive().isEmpty());
+        return access.inactive().map(Missing.NotActive::what);
     }
 }

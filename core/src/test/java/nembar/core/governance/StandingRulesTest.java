@@ -18,6 +18,7 @@ import nembar.core.design.PrivilegeSet;
 import nembar.core.design.Reach;
 import nembar.core.design.Times;
 import nembar.core.directory.Audience;
+import nembar.core.directory.PersonStatus;
 import nembar.core.draft.Change;
 import nembar.core.governance.Objection.Rule;
 import nembar.core.model.AccessModel;
@@ -124,6 +125,19 @@ class StandingRulesTest {
         assertThat(Administrators.neverNobody(world.nembar(), List.of(harbour.model()), NOW))
                 .singleElement()
                 .satisfies(one -> assertThat(one.rule()).isEqualTo(Rule.NEVER_NOBODY));
+    }
+
+    @Test
+    void noGuardedAreaIsLeftWithoutAnActiveSteward() {
+        world.administers("ben", Reach.ALL, Bounds.NONE);
+        harbour.statuses.put("ann", PersonStatus.SUSPENDED);
+        assertThat(Administrators.neverNobody(world.nembar(), List.of(harbour.model()), NOW))
+                .singleElement()
+                .satisfies(
+                        one -> {
+                            assertThat(one.rule()).isEqualTo(Rule.NEVER_NOBODY);
+                            assertThat(one.why()).contains("Maps").contains("steward");
+                        });
     }
 
     @Test

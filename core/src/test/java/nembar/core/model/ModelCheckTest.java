@@ -7,10 +7,16 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.catchThrowableOfType;
 
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import nembar.core.catalogue.Application;
 import nembar.core.catalogue.Catalogue;
+import nembar.core.catalogue.Field;
+import nembar.core.catalogue.FieldType;
+import nembar.core.catalogue.Parent;
+import nembar.core.catalogue.RecordType;
 import nembar.core.design.AccountFilter;
 import nembar.core.design.AccountScope;
 import nembar.core.design.Assignment;
@@ -49,6 +55,46 @@ class ModelCheckTest {
     void aSoundModelHasNoProblems() {
         harbour.give(to("ann"), may("trip", "view", Reach.ALL));
         assertThat(problems()).isEmpty();
+    }
+
+    @Test
+    void aRecordTypeCannotBeItsOwnAncestor() {
+        Catalogue known = harbour.catalogue();
+        List<RecordType> types = new ArrayList<>(known.recordTypes());
+        types.add(
+                new RecordType(
+                        "loop",
+                        "Loop",
+                        "Loops",
+                        "work",
+                        "harbour.loop",
+                        "id",
+                        "id",
+                        new RecordType.Places(
+                                Optional.empty(),
+                                Optional.empty(),
+                                Optional.empty(),
+                                Optional.empty()),
+                        Optional.of(new Parent("loop", "up", Parent.Follows.VIEW, false)),
+                        List.of(text("id", Optional.empty()), text("up", Optional.of("loop"))),
+                        List.of()));
+        ModelRefused refused =
+                catchThrowableOfType(
+                        ModelRefused.class,
+                        () ->
+                                AccessModel.of(
+                                        new Application("harbour", "Harbour", harbour.zone),
+                                        new Catalogue(known.areas(), types, known.functions()),
+                                        harbour.directory(),
+                                        harbour.design()));
+        assertThat(refused.problems())
+                .extracting(Problem::message)
+                .containsExactly("it is below itself, by way of others");
+    }
+
+    private static Field text(String key, Optional<String> refersTo) {
+        FieldType type = refersTo.isPresent() ? FieldType.REFERENCE : FieldType.TEXT;
+        return new Field(key, key, key, type, false, Set.of(), refersTo, List.of());
     }
 
     @Test

@@ -219,7 +219,13 @@ public final class Harbour {
                                 List.of("none", "run"),
                                 List.of(
                                         new Function.FunctionNeed("tide", "look"),
-                                        new Function.PrivilegeNeed("trip", "view")))));
+                                        new Function.PrivilegeNeed("trip", "view"))),
+                        new Function(
+                                "survey",
+                                "Survey",
+                                "maps",
+                                List.of("none", "run"),
+                                List.of(new Function.PrivilegeNeed("chart", "view")))));
     }
 
     /** Puts privileges into a set of their own and gives it to an audience. */

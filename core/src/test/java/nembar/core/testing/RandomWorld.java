@@ -101,14 +101,24 @@ public final class RandomWorld {
             harbour.directShares.add(directShare("d" + i));
         }
         catalogue.recordTypes().forEach(this::records);
-        outOfOffice();
+        nowAndThen();
     }
 
-    /** Now and then somebody is not active, and an organisation is held back or over. */
-    private void outOfOffice() {
+    /** Now and then somebody is not active, an organisation held back or over, a function given. */
+    private void nowAndThen() {
         if (random.nextInt(4) == 0) {
             harbour.statuses.put(
                     any(PEOPLE), any(List.of(PersonStatus.SUSPENDED, PersonStatus.INVITED)));
+        }
+        if (random.nextInt(3) == 0) {
+            PrivilegeSet more = any(harbour.sets);
+            List<Privilege> privileges = new ArrayList<>(more.privileges());
+            privileges.add(
+                    new Privilege.FunctionPrivilege(
+                            random.nextBoolean() ? "forecast" : "survey", "run"));
+            harbour.sets.set(
+                    harbour.sets.indexOf(more),
+                    new PrivilegeSet(more.key(), more.name(), more.purpose(), privileges));
         }
         if (random.nextInt(5) == 0) {
             harbour.pending.add(random.nextBoolean() ? "red" : "blue");

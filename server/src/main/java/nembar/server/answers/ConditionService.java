@@ -75,8 +75,7 @@ class ConditionService {
     /** What a condition is about: records of a type, or people where there is none. */
     private record About(AccessModel model, Optional<RecordType> type) {
         Scope scope() {
-            return type.map(model::scopeOf)
-                    .orElseGet(() -> PersonNames.ofTeams(model.directory()));
+            return type.map(model::scopeOf).orElseGet(() -> PersonNames.ofTeams(model.directory()));
         }
     }
 

@@ -1,4 +1,4 @@
-package nembar.core.answers;
+package nembar.core.findings;
 
 import java.time.Duration;
 import java.time.Instant;

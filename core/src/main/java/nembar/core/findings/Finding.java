@@ -1,4 +1,4 @@
-package nembar.core.answers;
+package nembar.core.findings;
 
 import java.util.List;
 import nembar.core.draft.Change;

@@ -1,44 +1,40 @@
-package nembar.core.answers;
+package nembar.core.findings;
 
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.SortedSet;
-import nembar.core.answers.Finding.Concern;
-import nembar.core.answers.Finding.Kind;
+import nembar.core.answers.Moment;
+import nembar.core.answers.SeatUse;
 import nembar.core.design.Assignment;
 import nembar.core.design.SeatPool;
-import nembar.core.directory.Audience;
 import nembar.core.directory.Person;
 import nembar.core.draft.Change;
 import nembar.core.draft.Changes;
+import nembar.core.findings.Finding.Concern;
+import nembar.core.findings.Finding.Kind;
 import nembar.core.model.AccessModel;
 
 /** What is worth a look about seat pools (docs/access-model.md, sections 3 and 9). */
-final class SeatFindings {
+final class SeatFinder extends Finder {
     /** Of a pool of which no more than one seat in so many is free, it is told. */
     private static final int ONE_FREE_IN = 10;
 
     private static final Duration AWAY_AFTER = Duration.ofDays(60);
 
-    private final Moment moment;
-    private final AccessModel model;
     private final Activity activity;
     private final SeatUse use;
-    private final List<Finding> found = new ArrayList<>();
 
-    private SeatFindings(Moment moment, Activity activity) {
-        this.moment = moment;
-        this.model = moment.model();
+    SeatFinder(Moment moment, Activity activity) {
+        super(moment);
         this.activity = activity;
         this.use = new SeatUse(model);
     }
 
-    static List<Finding> of(Moment moment, Activity activity) {
-        SeatFindings findings = new SeatFindings(moment, activity);
-        moment.model().design().seatPools().forEach(findings::pool);
-        return findings.found;
+    @Override
+    void find() {
+        design.seatPools().forEach(this::pool);
     }
 
     private void pool(SeatPool pool) {
@@ -55,30 +51,24 @@ final class SeatFindings {
                                     + holders.size()
                                     + " still hold what takes a seat."
                             : taken + " are taken.";
-            found.add(new Finding(Kind.SEAT_POOL_OVERDRAWN, List.of(concern), over, List.of()));
+            add(Kind.SEAT_POOL_OVERDRAWN, List.of(concern), over);
         } else if (seats > 0 && free * ONE_FREE_IN <= seats) {
-            found.add(
-                    new Finding(
-                            Kind.SEAT_POOL_NEARLY_USED_UP,
-                            List.of(concern),
-                            taken + " are taken.",
-                            List.of()));
+            add(Kind.SEAT_POOL_NEARLY_USED_UP, List.of(concern), taken + " are taken.");
         }
         for (String key : holders) {
             Instant seen = activity.lastSeen().get(key);
             if (seen != null && seen.plus(AWAY_AFTER).isBefore(moment.at())) {
                 Person person = model.directory().person(key).orElseThrow();
-                found.add(
-                        new Finding(
-                                Kind.SEAT_HELD_BY_SOMEBODY_AWAY,
-                                List.of(concern, new Concern("person", key)),
-                                person.name()
-                                        + " holds a seat of "
-                                        + pool.name()
-                                        + " and has not been here for more than "
-                                        + AWAY_AFTER.toDays()
-                                        + " days.",
-                                freeing(pool, key)));
+                add(
+                        Kind.SEAT_HELD_BY_SOMEBODY_AWAY,
+                        List.of(concern, new Concern("person", key)),
+                        person.name()
+                                + " holds a seat of "
+                                + pool.name()
+                                + " and has not been here for more than "
+                                + AWAY_AFTER.toDays()
+                                + " days.",
+                        freeing(pool, key));
             }
         }
     }
@@ -87,9 +77,8 @@ final class SeatFindings {
     private List<Change> freeing(SeatPool pool, String person) {
         List<Change> changes = new ArrayList<>();
         for (Assignment one : model.design().assignments()) {
-            boolean theirsAlone =
-                    one.audience().equals(Audience.anyOf(new Audience.OnePerson(person)));
-            if (theirsAlone && use.takes(pool, one.gives())) {
+            if (onlyFor(one, model.directory().person(person).orElseThrow())
+                    && use.takes(pool, one.gives())) {
                 changes.add(Change.Remove.of(one));
             }
         }

@@ -1,0 +1,144 @@
+package nembar.core.findings;
+
+import java.util.List;
+import java.util.Locale;
+import nembar.core.answers.Edges;
+import nembar.core.answers.Moment;
+import nembar.core.catalogue.Operation;
+import nembar.core.catalogue.RecordType;
+import nembar.core.decision.Grant;
+import nembar.core.decision.Holding;
+import nembar.core.decision.PersonAccess;
+import nembar.core.decision.Route;
+import nembar.core.design.Assignment;
+import nembar.core.design.Privilege;
+import nembar.core.design.Role;
+import nembar.core.design.Times;
+import nembar.core.directory.Person;
+import nembar.core.directory.PersonKind;
+import nembar.core.draft.Change;
+import nembar.core.findings.Finding.Concern;
+import nembar.core.findings.Finding.Kind;
+import nembar.core.model.Personas.Persona;
+import nembar.core.recordset.RecordSet;
+
+/** Assignments that ended, never start, give nothing within their bounds, or are for others. */
+final class AssignmentFinder extends Finder {
+    AssignmentFinder(Moment moment) {
+        super(moment);
+    }
+
+    @Override
+    void find() {
+        for (Assignment assignment : design.assignments()) {
+            Concern concern = new Concern("assignment", assignment.key());
+            List<Change> remove = List.of(Change.Remove.of(assignment));
+            if (neverInForce(assignment.times())) {
+                add(
+                        Kind.ASSIGNMENT_NEVER_STARTS,
+                        List.of(concern),
+                        called(assignment)
+                                + " is never in force: none of its weekly hours lie between its"
+                                + " beginning and its end.",
+                        remove);
+            } else if (assignment.times().ended(moment.at())) {
+                add(
+                        Kind.ASSIGNMENT_ENDED,
+                        List.of(concern),
+                        called(assignment)
+                                + " ended and is still listed"
+                                + (assignment.reason().isEmpty()
+                                        ? "."
+                                        : " (reason: " + assignment.reason() + ")."),
+                        remove);
+            } else if (model.inForce(assignment.times(), moment.at())) {
+                meantFor(assignment);
+                bounded(assignment, concern, remove);
+            }
+        }
+    }
+
+    /** Whether weekly hours and a short span leave no instant at which it gives anything. */
+    private boolean neverInForce(Times times) {
+        if (times.from().isEmpty() || times.until().isEmpty() || times.hours().isEmpty()) {
+            return false;
+        }
+        Edges edges = new Edges(times.from().get(), model.application().zone());
+        edges.add(times);
+        return edges.all().stream().noneMatch(at -> model.inForce(times, at));
+    }
+
+    /** Somebody whose role gives nothing within its bounds. */
+    private void bounded(Assignment assignment, Concern concern, List<Change> remove) {
+        for (Persona persona : personasOf(assignment.audience())) {
+            if (!persona.person().active()) {
+                continue;
+            }
+            List<Holding> held =
+                    moment.access(persona).holdings().stream()
+                            .filter(one -> one.assignment().equals(assignment))
+                            .toList();
+            boolean anything = held.isEmpty() || held.stream().anyMatch(one -> gives(one, persona));
+            if (!anything) {
+                add(
+                        Kind.ROLE_GIVES_NOTHING_WITHIN_BOUNDS,
+                        List.of(concern, person(persona.person())),
+                        called(assignment)
+                                + " gives "
+                                + persona.person().name()
+                                + " nothing within its bounds.",
+                        remove);
+                return;
+            }
+        }
+    }
+
+    private boolean gives(Holding holding, Persona persona) {
+        boolean function =
+                holding.set().privileges().stream()
+                        .anyMatch(Privilege.FunctionPrivilege.class::isInstance);
+        if (function) {
+            return true;
+        }
+        PersonAccess access = moment.access(persona);
+        for (RecordType type : model.catalogue().recordTypes()) {
+            for (Operation operation : type.operations()) {
+                for (Grant grant : access.coverage(type, operation).grants()) {
+                    if (grant.route() instanceof Route.ByAssignment by
+                            && by.holding().equals(holding)
+                            && !grant.records().equals(RecordSet.NOTHING)) {
+                        return true;
+                    }
+                }
+            }
+        }
+        return false;
+    }
+
+    private void meantFor(Assignment assignment) {
+        if (!(assignment.gives() instanceof Assignment.Gives.OfRole of)) {
+            return;
+        }
+        Role role = design.role(of.role()).orElseThrow();
+        for (Persona persona : personasOf(assignment.audience())) {
+            Person person = persona.person();
+            if (person.active() && !role.meantFor().suits(person.kind())) {
+                String kind = person.kind().name().toLowerCase(Locale.ROOT);
+                add(
+                        Kind.ROLE_NOT_MEANT_FOR_THEM,
+                        List.of(person(person), new Concern("role", role.key())),
+                        role.name()
+                                + " is meant for "
+                                + role.meantFor().name().toLowerCase(Locale.ROOT)
+                                + "; "
+                                + person.name()
+                                + " is "
+                                + (person.kind() == PersonKind.SERVICE ? "a service" : kind)
+                                + ".",
+                        onlyFor(assignment, person)
+                                ? List.of(Change.Remove.of(assignment))
+                                : List.of());
+            }
+        }
+    }
+}

@@ -1,0 +1,89 @@
+package nembar.core.findings;
+
+import java.util.BitSet;
+import java.util.Collection;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Set;
+import nembar.core.answers.Moment;
+import nembar.core.design.Assignment;
+import nembar.core.design.Design;
+import nembar.core.design.Element;
+import nembar.core.design.PrivilegeSet;
+import nembar.core.design.Role;
+import nembar.core.directory.Audience;
+import nembar.core.directory.Person;
+import nembar.core.draft.Change;
+import nembar.core.draft.Changes;
+import nembar.core.findings.Finding.Concern;
+import nembar.core.findings.Finding.Kind;
+import nembar.core.model.AccessModel;
+import nembar.core.model.ModelRefused;
+import nembar.core.model.Personas.Persona;
+
+/** Looks for one kind of thing that is worth a look, or a few of one family. */
+abstract class Finder {
+    final Moment moment;
+    final AccessModel model;
+    final Design design;
+    private final Set<Finding> found = new LinkedHashSet<>();
+
+    Finder(Moment moment) {
+        this.moment = moment;
+        this.model = moment.model();
+        this.design = model.design();
+    }
+
+    /** Adds everything there is to find. */
+    abstract void find();
+
+    /** What was found. */
+    final Collection<Finding> found() {
+        find();
+        return found;
+    }
+
+    List<Persona> personasOf(Audience audience) {
+        BitSet personas = model.personasIn(audience, moment.at());
+        return personas.stream().mapToObj(model.personas().all()::get).toList();
+    }
+
+    static boolean onlyFor(Assignment assignment, Person person) {
+        return assignment.audience().equals(Audience.anyOf(new Audience.OnePerson(person.key())));
+    }
+
+    String called(Assignment assignment) {
+        String name =
+                assignment.gives() instanceof Assignment.Gives.OfRole of
+                        ? design.role(of.role()).map(Role::name).orElse(of.role())
+                        : design.set(((Assignment.Gives.OfSet) assignment.gives()).set())
+                                .map(PrivilegeSet::name)
+                                .orElse("");
+        return "The assignment of " + name;
+    }
+
+    static Concern person(Person person) {
+        return new Concern("person", person.key());
+    }
+
+    static Concern concern(Element element) {
+        return new Concern(element.kind().words(), element.key());
+    }
+
+    final void add(Kind kind, List<Concern> concerns, String why) {
+        add(kind, concerns, why, List.of());
+    }
+
+    /** Adds a finding, with its mend only where the changes can be made. */
+    final void add(Kind kind, List<Concern> concerns, String why, List<Change> mend) {
+        List<Change> possible = mend;
+        try {
+            if (!mend.isEmpty()) {
+                Changes.apply(model, mend);
+            }
+        } catch (ModelRefused impossible) {
+            possible = List.of();
+        }
+        found.add(new Finding(kind, concerns, why, possible));
+    }
+}
