@@ -62,7 +62,6 @@ const answer: WhatCan = {
     status: 'active',
     seat: 'Sorrel Delta',
     accounts: [],
-    active: true,
     mayLookThrough: true,
     reasonWanted: false,
   },

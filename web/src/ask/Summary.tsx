@@ -27,7 +27,7 @@ export function Summary({
 }) {
   const { person, totals, holdings, application } = answer;
   const acting = person.kind === 'external' && person.account;
-  const inactive = person.status !== 'active';
+  const asIf = question.slots.asIfActive;
   return (
     <Box sx={{ mt: 1.25, mb: 2, maxWidth: 860 }}>
       <Typography color="textSecondary" component="p">
@@ -73,24 +73,21 @@ export function Summary({
           </Button>
         </Notice>
       )}
-      {holdings.length === 0 && !inactive && (
+      {holdings.length === 0 && !person.inactive && (
         <Notice>
           {person.name} can sign in to {application.name} and do nothing there: no assignment gives
           them a role or a privilege set. Pick a cell to see which roles would.
         </Notice>
       )}
-      {inactive && (
+      {(person.inactive || asIf) && (
         <Notice>
-          {person.name} is {person.status}, and only active people have any access.{' '}
-          {question.slots.asIfActive ? 'Below is what they would have if they were active. ' : ''}
+          {person.inactive ?? 'Below is what they would have if they were active.'}{' '}
           <Button
             variant="text"
             sx={{ p: 0, verticalAlign: 'baseline' }}
-            onClick={() => question.ask({ asIfActive: !question.slots.asIfActive })}
+            onClick={() => question.ask({ asIfActive: !asIf })}
           >
-            {question.slots.asIfActive
-              ? 'Show what they have now'
-              : 'Show what they would have if they were active'}
+            {asIf ? 'Show what they have now' : 'Show what they would have if they were active'}
           </Button>
         </Notice>
       )}

@@ -23,7 +23,6 @@ const person = (key: string, name: string) => ({
   status: 'active',
   seat: '',
   accounts: [],
-  active: true,
   mayLookThrough: true,
 });
 

@@ -19,7 +19,7 @@ public record WhatCan(
      * @param seat unit or account, in words
      * @param account the account acted for
      * @param accounts those one may choose from
-     * @param active whether the answer counts them as active
+     * @param inactive why they may do nothing at all, in a sentence; empty where that is not so
      * @param mayLookThrough whether whoever asks may see the records themselves
      * @param reasonWanted whether they have to say why before they look
      */
@@ -31,7 +31,7 @@ public record WhatCan(
             String seat,
             Optional<Named> account,
             List<Named> accounts,
-            boolean active,
+            Optional<String> inactive,
             boolean mayLookThrough,
             boolean reasonWanted) {}
 

@@ -258,7 +258,7 @@ public class WhatCanService {
                 seat,
                 who.account().map(key -> named(question, key)),
                 accounts,
-                who.active(),
+                question.access().inactive().map(question.explanation()::missing),
                 governance.mayOnPerson(asking, "look_through", person),
                 looks.reasonWanted(asking, person, question.model().application()));
     }

@@ -123,10 +123,13 @@ class WhatCanTest {
     void somebodyNotActiveHasNothingUnlessAskedAsIf(Installation nembar) {
         Client client = nembar.administrator();
         String ottilie = "person=ottilie.brandt&application=towline";
-        assertThat(ask(client, ottilie).at("/totals/viewed").asLong()).isZero();
+        JsonNode now = ask(client, ottilie);
+        assertThat(now.at("/totals/viewed").asLong()).isZero();
+        assertThat(now.at("/person/inactive").asString())
+                .isEqualTo("Ottilie Brandt is invited, and only active people have any access.");
         JsonNode asIf = ask(client, ottilie + "&asIfActive=true");
         assertThat(asIf.at("/totals/viewed").asLong()).isPositive();
-        assertThat(asIf.at("/person/active").asBoolean()).isTrue();
+        assertThat(asIf.at("/person/inactive").isMissingNode()).isTrue();
         assertThat(asIf.at("/person/status").asString()).isEqualTo("invited");
     }
 
