@@ -79,10 +79,9 @@ public final class Stage
                                     "-Xmx1g",
                                     "-jar",
                                     Cluster.project()
-                                            .resolve("server/target/nembar-server-app.jar")
+                                            .resolve("demo-server/target/nembar-demo-server-app.jar")
                                             .toString(),
-                                    "--server.port=" + port,
-                                    "--nembar.demo=true"));
+                                    "--server.port=" + port));
             cluster.settings().forEach(setting -> command.add("--" + setting));
             Files.createDirectories(Path.of("target"));
             Process server =

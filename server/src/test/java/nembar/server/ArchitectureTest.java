@@ -23,6 +23,11 @@ class ArchitectureTest {
     static final ArchRule NO_CYCLES =
             slices().matching("nembar.server.(*)..").should().beFreeOfCycles();
 
+    /** Demo data, its passwords and its mail server are no part of the product. */
+    @ArchTest
+    static final ArchRule NOTHING_KNOWS_THE_DEMO =
+            noClasses().should().dependOnClassesThat().resideInAPackage("nembar.demo..");
+
     @ArchTest
     static final ArchRule ROWS_NEVER_LEAVE_THEIR_FEATURE =
             classes().that().areAnnotatedWith(Entity.class).should().bePackagePrivate();

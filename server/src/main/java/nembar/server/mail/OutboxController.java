@@ -12,7 +12,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 
-/** Messages that wait, and, in the demo, those that the stand-in mail server has taken. */
+/** Messages that wait, and those taken where the mail server can be looked at here. */
 @RestController
 @RequestMapping("/api/outbox")
 class OutboxController {
@@ -20,17 +20,17 @@ class OutboxController {
     private static final int SIZE_AT_MOST = 100;
 
     private final Outbox outbox;
-    private final ObjectProvider<DevMailServer> standIn;
+    private final ObjectProvider<TakenMail> taken;
     private final PeoplePermissions peoplePermissions;
     private final Me me;
 
     OutboxController(
             Outbox outbox,
-            ObjectProvider<DevMailServer> standIn,
+            ObjectProvider<TakenMail> taken,
             PeoplePermissions peoplePermissions,
             Me me) {
         this.outbox = outbox;
-        this.standIn = standIn;
+        this.taken = taken;
         this.peoplePermissions = peoplePermissions;
         this.me = me;
     }
@@ -42,7 +42,7 @@ class OutboxController {
     record OutboxPage(
             boolean standIn,
             List<Outbox.Waiting> waiting,
-            List<DevMailServer.Taken> taken,
+            List<TakenMail.Taken> taken,
             long total) {}
 
     @GetMapping
@@ -51,10 +51,10 @@ class OutboxController {
             @RequestParam(defaultValue = "0") int page,
             @RequestParam(defaultValue = "20") int size) {
         peoplePermissions.requireOutbox(me.person());
-        List<DevMailServer.Taken> all =
-                standIn.getIfAvailable() == null ? List.of() : standIn.getObject().taken();
+        List<TakenMail.Taken> all =
+                taken.getIfAvailable() == null ? List.of() : taken.getObject().taken();
         return new OutboxPage(
-                standIn.getIfAvailable() != null,
+                taken.getIfAvailable() != null,
                 outbox.waiting(WAITING_AT_MOST),
                 all.stream()
                         .skip((long) Math.max(page, 0) * size)

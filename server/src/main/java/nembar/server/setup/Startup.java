@@ -2,36 +2,30 @@ package nembar.server.setup;
 
 import java.io.IOException;
 import java.sql.SQLException;
+import java.util.List;
 import nembar.server.applications.DesignImport;
 import nembar.server.document.DesignDocument;
 import nembar.server.document.DocumentJson;
 import nembar.server.document.DocumentWriter;
 import nembar.server.model.Models;
 import org.springframework.beans.factory.SmartInitializingSingleton;
-import org.springframework.beans.factory.annotation.Value;
 import org.springframework.core.io.ClassPathResource;
 import org.springframework.stereotype.Component;
 
 /**
  * Before the first request is taken: reads the published models, brings Nembar's own catalogue up
- * to this program's, and has the demo world made where it is asked for.
+ * to this program's, and takes what other steps the installation has.
  */
 @Component
 class Startup implements SmartInitializingSingleton {
     private final Models models;
     private final DesignImport imports;
-    private final DemoSetup demo;
-    private final boolean withDemo;
+    private final List<SetupStep> steps;
 
-    Startup(
-            Models models,
-            DesignImport imports,
-            DemoSetup demo,
-            @Value("${nembar.demo}") boolean withDemo) {
+    Startup(Models models, DesignImport imports, List<SetupStep> steps) {
         this.models = models;
         this.imports = imports;
-        this.demo = demo;
-        this.withDemo = withDemo;
+        this.steps = steps;
     }
 
     @Override
@@ -39,8 +33,8 @@ class Startup implements SmartInitializingSingleton {
         try {
             models.refresh();
             ownCatalogue();
-            if (withDemo) {
-                demo.run();
+            for (SetupStep step : steps) {
+                step.run();
             }
         } catch (IOException | SQLException failed) {
             throw new IllegalStateException("Nembar could not be set up", failed);

@@ -1,2 +1,2 @@
-/** Sets an installation up: Nembar's own application always, the demo world when asked to. */
+/** Sets an installation up: Nembar's own application, and whatever else it is to begin with. */
 package nembar.server.setup;

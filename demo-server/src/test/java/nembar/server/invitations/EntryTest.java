@@ -4,7 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
 import java.util.Map;
-import nembar.server.mail.DevMailServer;
+import nembar.demoserver.DevMailServer;
 import nembar.server.mail.Outbox;
 import nembar.server.testing.Arrivals;
 import nembar.server.testing.Client;

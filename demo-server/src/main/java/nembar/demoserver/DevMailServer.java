@@ -1,4 +1,4 @@
-package nembar.server.mail;
+package nembar.demoserver;
 
 import com.icegreen.greenmail.user.UserManager;
 import com.icegreen.greenmail.util.GreenMail;
@@ -13,18 +13,17 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
+import nembar.server.mail.TakenMail;
 import org.springframework.beans.factory.annotation.Value;
-import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.context.SmartLifecycle;
 import org.springframework.stereotype.Component;
 
 /**
  * A mail server for the demo and the tests: takes every message over SMTP on loopback and keeps it
- * in memory, for anybody who may invite to look at. There only where it is asked for.
+ * in memory, for anybody who may invite to look at.
  */
 @Component
-@ConditionalOnProperty("nembar.mail.stand-in")
-public class DevMailServer implements SmartLifecycle {
+public class DevMailServer implements SmartLifecycle, TakenMail {
     private final int port;
     private GreenMail server;
     private final List<Taken> kept = new ArrayList<>();
@@ -32,9 +31,6 @@ public class DevMailServer implements SmartLifecycle {
     DevMailServer(@Value("${spring.mail.port}") int port) {
         this.port = port;
     }
-
-    /** A message it has taken. */
-    public record Taken(String to, String from, String subject, Instant at, String text) {}
 
     @Override
     public synchronized void start() {
@@ -75,7 +71,7 @@ public class DevMailServer implements SmartLifecycle {
         return 0;
     }
 
-    /** Everything taken since the start, the last first. */
+    @Override
     public synchronized List<Taken> taken() {
         List<Taken> all = new ArrayList<>(kept);
         Collections.reverse(all);

@@ -1,4 +1,4 @@
-package nembar.server.setup;
+package nembar.demoserver;
 
 import java.time.Duration;
 import java.time.Instant;

@@ -9,7 +9,7 @@ import java.util.concurrent.locks.LockSupport;
 import java.util.function.Supplier;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import nembar.server.mail.DevMailServer;
+import nembar.server.mail.TakenMail;
 import nembar.server.testing.Client.Answer;
 import tools.jackson.databind.JsonNode;
 
@@ -128,9 +128,9 @@ public final class Arrivals {
         return await(
                 () -> {
                     List<String> found =
-                            nembar.part(DevMailServer.class).taken().stream()
+                            nembar.part(TakenMail.class).taken().stream()
                                     .filter(one -> one.to().equals(email))
-                                    .map(DevMailServer.Taken::text)
+                                    .map(TakenMail.Taken::text)
                                     .toList();
                     return found.size() < number ? null : found;
                 });

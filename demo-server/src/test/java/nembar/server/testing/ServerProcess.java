@@ -10,7 +10,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.locks.LockSupport;
-import nembar.server.NembarServer;
+import nembar.demoserver.DemoServer;
 
 /** One server of an installation, in a process of its own, which can be killed. */
 public final class ServerProcess {
@@ -49,9 +49,8 @@ public final class ServerProcess {
                                 "-XX:TieredStopAtLevel=1",
                                 "-cp",
                                 System.getProperty("java.class.path"),
-                                NembarServer.class.getName(),
+                                DemoServer.class.getName(),
                                 "--server.port=" + port,
-                                "--nembar.demo=true",
                                 "--nembar.jobs.every=500ms",
                                 "--nembar.jobs.lease=3s"));
         cluster.settings().forEach(setting -> command.add("--" + setting));

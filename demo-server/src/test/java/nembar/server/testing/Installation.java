@@ -2,13 +2,12 @@ package nembar.server.testing;
 
 import java.util.ArrayList;
 import java.util.List;
-import nembar.server.NembarServer;
+import nembar.demoserver.DemoServer;
 import org.junit.jupiter.api.extension.BeforeAllCallback;
 import org.junit.jupiter.api.extension.ExtensionContext;
 import org.junit.jupiter.api.extension.ExtensionContext.Namespace;
 import org.junit.jupiter.api.extension.ParameterContext;
 import org.junit.jupiter.api.extension.ParameterResolver;
-import org.springframework.boot.SpringApplication;
 import org.springframework.boot.web.server.context.WebServerApplicationContext;
 import org.springframework.context.ConfigurableApplicationContext;
 
@@ -82,8 +81,8 @@ public final class Installation implements BeforeAllCallback, ParameterResolver 
 
     private void start() {
         cluster = Cluster.start();
-        List<String> arguments = new ArrayList<>(List.of("--server.port=0", "--nembar.demo=true"));
+        List<String> arguments = new ArrayList<>(List.of("--server.port=0"));
         cluster.settings().forEach(setting -> arguments.add("--" + setting));
-        context = SpringApplication.run(NembarServer.class, arguments.toArray(String[]::new));
+        context = DemoServer.run(arguments.toArray(String[]::new));
     }
 }

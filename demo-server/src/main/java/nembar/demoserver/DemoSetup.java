@@ -1,4 +1,4 @@
-package nembar.server.setup;
+package nembar.demoserver;
 
 import java.sql.Connection;
 import java.sql.DriverManager;
@@ -29,6 +29,7 @@ import nembar.server.model.Models;
 import nembar.server.records.RecordSources.Settings;
 import nembar.server.session.SignIns;
 import nembar.server.session.Tokens;
+import nembar.server.setup.SetupStep;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.boot.context.properties.ConfigurationProperties;
@@ -36,7 +37,7 @@ import org.springframework.stereotype.Component;
 
 /** Makes the demo world: design, records, sign-ins and a token. */
 @Component
-class DemoSetup {
+class DemoSetup implements SetupStep {
     private static final Logger LOG = LoggerFactory.getLogger(DemoSetup.class);
     private static final String TOWLINE = "towline";
     private static final long SEED = 41;
@@ -69,8 +70,8 @@ class DemoSetup {
         this.clock = clock;
     }
 
-    /** Makes it where it is not there yet. */
-    void run() throws SQLException {
+    @Override
+    public void run() throws SQLException {
         if (models.find(TOWLINE).isEmpty()) {
             demoWorld();
         }
