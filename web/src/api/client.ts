@@ -53,7 +53,7 @@ const unreachable = () =>
 
 const shared: Middleware = {
   onRequest({ request }) {
-    const token = cookie('XSRF-TOKEN');
+    const token = cookie('__Host-XSRF-TOKEN') ?? cookie('XSRF-TOKEN');
     if (token && request.method !== 'GET') {
       request.headers.set('X-XSRF-TOKEN', token);
     }

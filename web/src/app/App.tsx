@@ -63,8 +63,8 @@ export function App() {
         <BrowserRouter>
           <Suspense fallback={null}>
             <Routes>
-              <Route path="/come-in/:token" element={<ComeIn />} />
-              <Route path="/join/:id" element={<Join />} />
+              <Route path="/come-in" element={<ComeIn />} />
+              <Route path="/join" element={<Join />} />
               <Route path="*" element={<Door />} />
             </Routes>
           </Suspense>

@@ -3,7 +3,7 @@ import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { type FormEvent, useEffect, useState } from 'react';
-import { useNavigate, useParams } from 'react-router';
+import { useLocation, useNavigate } from 'react-router';
 import { api, data, Problem } from '../api/client';
 import { Remark } from '../app/parts';
 import { exactly } from '../app/when';
@@ -13,25 +13,20 @@ import { Card } from './Card';
 
 /** Behind the link of an invitation or a reset: choose a password, and come in. */
 export default function ComeIn() {
-  const { token = '' } = useParams();
+  const token = useLocation().hash.slice(1);
   const navigate = useNavigate();
   const [password, setPassword] = useState('');
   const [code, setCode] = useState('');
   const [shown, setShown] = useState(false);
   const link = useQuery({
     queryKey: ['entry', token],
-    queryFn: () => data(api.GET('/api/entry/{token}', { params: { path: { token } } })),
+    queryFn: () => data(api.POST('/api/entry/open', { body: { token } })),
     retry: false,
     staleTime: Number.POSITIVE_INFINITY,
   });
   const enter = useMutation({
     mutationFn: () =>
-      data(
-        api.POST('/api/entry/{token}', {
-          params: { path: { token } },
-          body: saying('ComingIn', { password, code }),
-        }),
-      ),
+      data(api.POST('/api/entry/come-in', { body: saying('ComingIn', { token, password, code }) })),
   });
   useEffect(() => {
     document.title = 'Come in · Nembar';

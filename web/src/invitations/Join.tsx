@@ -3,7 +3,7 @@ import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { type FormEvent, useEffect, useState } from 'react';
-import { useParams } from 'react-router';
+import { useLocation } from 'react-router';
 import { api, data, Problem } from '../api/client';
 import { Remark } from '../app/parts';
 import { and } from '../ask/said';
@@ -12,21 +12,16 @@ import { Card } from './Card';
 
 /** Behind the link of an organisation: ask to join it. */
 export default function Join() {
-  const { id = '' } = useParams();
+  const link = useLocation().hash.slice(1);
   const [asked, setAsked] = useState({ email: '', givenName: '', familyName: '', note: '' });
   const door = useQuery({
-    queryKey: ['join', id],
-    queryFn: () => data(api.GET('/api/join/{id}', { params: { path: { id } } })),
+    queryKey: ['join', link],
+    queryFn: () => data(api.POST('/api/join/open', { body: { link } })),
     retry: false,
   });
   const ask = useMutation({
     mutationFn: () =>
-      data(
-        api.POST('/api/join/{id}', {
-          params: { path: { id } },
-          body: saying('AskedToJoin', asked),
-        }),
-      ),
+      data(api.POST('/api/join', { body: saying('AskedToJoin', { ...asked, link }) })),
   });
   useEffect(() => {
     document.title = 'Ask to join · Nembar';

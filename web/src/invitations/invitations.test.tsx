@@ -20,8 +20,8 @@ const invitation = {
 function doors(at: string) {
   show(
     <Routes>
-      <Route path="/come-in/:token" element={<ComeIn />} />
-      <Route path="/join/:id" element={<Join />} />
+      <Route path="/come-in" element={<ComeIn />} />
+      <Route path="/join" element={<Join />} />
     </Routes>,
     at,
   );
@@ -29,10 +29,10 @@ function doors(at: string) {
 
 test('whoever is invited chooses a password and signs in with it', async () => {
   const calls = serve({
-    'GET /api/entry/t0k': () => invitation,
-    'POST /api/entry/t0k': () => ({}),
+    'POST /api/entry/open': () => invitation,
+    'POST /api/entry/come-in': () => ({}),
   });
-  doors('/come-in/t0k');
+  doors('/come-in#t0k');
   expect(await screen.findByRole('heading', { name: 'Welcome, Nadia Frost' })).toBeTruthy();
   expect(screen.getByText('See you on the mole at seven.')).toBeTruthy();
   expect(screen.queryByLabelText(/^The code/)).toBeNull();
@@ -42,8 +42,8 @@ test('whoever is invited chooses a password and signs in with it', async () => {
 });
 
 test('a password can be looked at while it is typed', async () => {
-  serve({ 'GET /api/entry/t0k': () => invitation });
-  doors('/come-in/t0k');
+  serve({ 'POST /api/entry/open': () => invitation });
+  doors('/come-in#t0k');
   const password = await screen.findByLabelText('Password');
   expect(password.getAttribute('type')).toBe('password');
   await userEvent.click(screen.getByRole('button', { name: 'Show it while I type' }));
@@ -52,15 +52,15 @@ test('a password can be looked at while it is typed', async () => {
 
 test('a password that will not do is said, and what was typed stays', async () => {
   serve({
-    'GET /api/entry/t0k': () => ({ ...invitation, purpose: 'reset' }),
-    'POST /api/entry/t0k': () =>
+    'POST /api/entry/open': () => ({ ...invitation, purpose: 'reset' }),
+    'POST /api/entry/come-in': () =>
       new Refusal(400, {
         title: 'Not so',
         detail: 'That password is on every list of common ones.',
         problems: [{ path: 'password' }],
       }),
   });
-  doors('/come-in/t0k');
+  doors('/come-in#t0k');
   await screen.findByRole('heading', { name: 'A new password for Nadia Frost' });
   await userEvent.type(screen.getByLabelText('Password'), 'password1234{Enter}');
   expect((await screen.findByRole('alert')).textContent).toContain('every list of common ones');
@@ -71,10 +71,10 @@ test('a password that will not do is said, and what was typed stays', async () =
 
 test('where a code was agreed, it is asked for by the name of who reads it', async () => {
   const calls = serve({
-    'GET /api/entry/t0k': () => ({ ...invitation, codeWanted: true }),
-    'POST /api/entry/t0k': () => ({}),
+    'POST /api/entry/open': () => ({ ...invitation, codeWanted: true }),
+    'POST /api/entry/come-in': () => ({}),
   });
-  doors('/come-in/t0k');
+  doors('/come-in#t0k');
   await userEvent.type(
     await screen.findByLabelText('The code that Idris Munro reads to you'),
     '482-913',
@@ -85,22 +85,22 @@ test('where a code was agreed, it is asked for by the name of who reads it', asy
 
 test('a spent link says so and leads to signing in', async () => {
   serve({
-    'GET /api/entry/t0k': () => new Refusal(404, { title: 'Gone', detail: 'It has been used.' }),
+    'POST /api/entry/open': () => new Refusal(404, { title: 'Gone', detail: 'It has been used.' }),
   });
-  doors('/come-in/t0k');
+  doors('/come-in#t0k');
   expect(await screen.findByText('It has been used.')).toBeTruthy();
   expect(screen.getByRole('button', { name: 'Sign in instead' })).toBeTruthy();
 });
 
 test('somebody asks to join, and is told what comes next', async () => {
   const calls = serve({
-    'GET /api/join/k1': () => ({
+    'POST /api/join/open': () => ({
       organisation: 'Keelmark Inspection',
       domains: ['keelmark.example', 'keel.example'],
     }),
-    'POST /api/join/k1': () => ({}),
+    'POST /api/join': () => ({}),
   });
-  doors('/join/k1');
+  doors('/join#k1');
   expect(await screen.findByText(/keelmark.example and keel.example/)).toBeTruthy();
   await userEvent.type(screen.getByLabelText('E-mail'), 'wanda@keelmark.example');
   await userEvent.type(screen.getByLabelText('Given name'), 'Wanda');
@@ -111,15 +111,15 @@ test('somebody asks to join, and is told what comes next', async () => {
 
 test('an address of another domain is refused beside its field', async () => {
   serve({
-    'GET /api/join/k1': () => ({ organisation: 'Keelmark', domains: ['keelmark.example'] }),
-    'POST /api/join/k1': () =>
+    'POST /api/join/open': () => ({ organisation: 'Keelmark', domains: ['keelmark.example'] }),
+    'POST /api/join': () =>
       new Refusal(400, {
         title: 'Not so',
         detail: 'This link is for addresses of keelmark.example.',
         problems: [{ path: 'email' }],
       }),
   });
-  doors('/join/k1');
+  doors('/join#k1');
   await userEvent.type(await screen.findByLabelText('E-mail'), 'x@else.example{Enter}');
   expect((await screen.findByRole('alert')).textContent).toContain('addresses of keelmark.example');
   expect(screen.getByLabelText('E-mail').getAttribute('aria-invalid')).toBe('true');
@@ -127,16 +127,16 @@ test('an address of another domain is refused beside its field', async () => {
 
 test('a link that was withdrawn says so', async () => {
   serve({});
-  doors('/join/k1');
+  doors('/join#k1');
   expect(await screen.findByText('This link leads nowhere any more')).toBeTruthy();
 });
 
 test('from the old address a change of it is stopped', async () => {
   const calls = serve({
-    'GET /api/entry/t0k': () => ({ ...invitation, purpose: 'objection' }),
-    'POST /api/entry/t0k': () => ({}),
+    'POST /api/entry/open': () => ({ ...invitation, purpose: 'objection' }),
+    'POST /api/entry/come-in': () => ({}),
   });
-  doors('/come-in/t0k');
+  doors('/come-in#t0k');
   expect(
     await screen.findByRole('heading', { name: 'Keep this address, Nadia Frost?' }),
   ).toBeTruthy();
@@ -144,5 +144,5 @@ test('from the old address a change of it is stopped', async () => {
   expect(screen.queryByLabelText('Password')).toBeNull();
   await userEvent.click(screen.getByRole('button', { name: 'Stop the change' }));
   expect(await screen.findByRole('heading', { name: 'The address stays as it was' })).toBeTruthy();
-  expect(calls.at(-1)).toMatchObject({ method: 'POST', path: '/api/entry/t0k' });
+  expect(calls.at(-1)).toMatchObject({ method: 'POST', path: '/api/entry/come-in' });
 });

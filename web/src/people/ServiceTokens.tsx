@@ -6,7 +6,7 @@ import { useState } from 'react';
 import { api, data } from '../api/client';
 import { Trouble } from '../app/Trouble';
 import { Working } from '../ask/Working';
-import type { PersonSheet } from './api';
+import { type PersonSheet, saying } from './api';
 import { Tokens } from './Tokens';
 
 /** The tokens of a service: for decisions, designs and, where a source is chosen, pushing people. */
@@ -41,6 +41,14 @@ export function ServiceTokens({ person }: { person: PersonSheet }) {
         tokens={tokens.data}
         source={source}
         make={(body) => data(api.POST('/api/people/{key}/tokens', { params: { path }, body }))}
+        renew={(token) =>
+          data(
+            api.POST('/api/people/{key}/tokens/{token}/renew', {
+              params: { path: { ...path, token } },
+              body: saying('Renewal', {}),
+            }),
+          )
+        }
         revoke={(token) =>
           data(
             api.DELETE('/api/people/{key}/tokens/{token}', {

@@ -15,13 +15,15 @@ type Props = {
   tokens: Token[];
   make: (edit: Schemas['TokenEdit']) => Promise<Schemas['NewToken']>;
   revoke: (token: string) => Promise<unknown>;
+  /** Makes another value for one; without it, none can be renewed. */
+  renew?: (token: string) => Promise<Schemas['NewToken']>;
   /** What else can be said of a new one, and what is said. */
   more?: ReactNode;
   source?: string;
 };
 
 /** Tokens by which a program comes in; each is shown once, when it is made. */
-export function Tokens({ of, tokens, make, revoke, more, source = '' }: Props) {
+export function Tokens({ of, tokens, make, revoke, renew, more, source = '' }: Props) {
   const [label, setLabel] = useState('');
   const [lastDay, setLastDay] = useState('');
   const making = useDoing(
@@ -32,17 +34,20 @@ export function Tokens({ of, tokens, make, revoke, more, source = '' }: Props) {
     },
   );
   const revoking = useDoing(revoke);
+  const renewing = useDoing((token: string) => renew?.(token) ?? Promise.reject());
+  const fresh = renewing.data ?? making.data;
   return (
     <div>
-      {making.data && (
+      {fresh && (
         <Remark tone="good" role="status">
-          Copy the token now; it is not shown again:
+          Copy the token now; it is not shown again
+          {renewing.data && ', and the old one is good for another week'}:
           <Box
             component="code"
             data-token
             sx={{ display: 'block', overflowWrap: 'anywhere', my: 0.5, fontWeight: 600 }}
           >
-            {making.data.token}
+            {fresh.token}
           </Box>
         </Remark>
       )}
@@ -54,7 +59,7 @@ export function Tokens({ of, tokens, make, revoke, more, source = '' }: Props) {
                 <td>{one.label}</td>
                 <td className="quiet">{use(one)}</td>
                 <td className="quiet">
-                  {one.validUntil && !one.ended && (
+                  {!one.ended && (
                     <>
                       good until <When at={one.validUntil} />
                     </>
@@ -65,13 +70,24 @@ export function Tokens({ of, tokens, make, revoke, more, source = '' }: Props) {
                   {one.ended ? (
                     <span className="quiet">{one.ended}</span>
                   ) : (
-                    <Button
-                      variant="text"
-                      aria-label={`Revoke ${one.label}`}
-                      onClick={() => revoking.mutate(one.id)}
-                    >
-                      Revoke
-                    </Button>
+                    <>
+                      {renew && (
+                        <Button
+                          variant="text"
+                          aria-label={`Renew ${one.label}`}
+                          onClick={() => renewing.mutate(one.id)}
+                        >
+                          Renew
+                        </Button>
+                      )}
+                      <Button
+                        variant="text"
+                        aria-label={`Revoke ${one.label}`}
+                        onClick={() => revoking.mutate(one.id)}
+                      >
+                        Revoke
+                      </Button>
+                    </>
                   )}
                 </td>
               </tr>
@@ -89,7 +105,7 @@ export function Tokens({ of, tokens, make, revoke, more, source = '' }: Props) {
           onChange={(event) => setLabel(event.target.value)}
           sx={{ flex: 1 }}
         />
-        <DayField label="Last day" value={lastDay} onChange={setLastDay} />
+        <DayField label="Last day, or a year" value={lastDay} onChange={setLastDay} />
         <Button variant="outlined" sx={{ mt: 0.25 }} onClick={() => making.mutate(undefined)}>
           Make a token
         </Button>

@@ -25,8 +25,14 @@ export function SecondFactor({ own }: { own: OwnPage }) {
     },
   );
   const end = useDoing(
-    () => data(api.POST('/api/own/second-factor/end', { body: saying('OwnProof', { password }) })),
-    () => setPassword(''),
+    () =>
+      data(
+        api.POST('/api/own/second-factor/end', { body: saying('OwnProof', { password, code }) }),
+      ),
+    () => {
+      setPassword('');
+      setCode('');
+    },
   );
   const failed = confirm.error ?? offer.error ?? end.error;
   const submit = (event: FormEvent) => {
@@ -65,24 +71,20 @@ export function SecondFactor({ own }: { own: OwnPage }) {
             </code>
             . Then type the six digits it shows.
           </Typography>
-          <TextField
-            size="small"
-            label="Six digits"
-            autoComplete="one-time-code"
-            value={code}
-            onChange={(event) => setCode(event.target.value)}
-            slotProps={{ htmlInput: { inputMode: 'numeric' } }}
-          />
+          <SixDigits code={code} setCode={setCode} />
         </>
       ) : (
-        <TextField
-          size="small"
-          type="password"
-          autoComplete="current-password"
-          label="Your password"
-          value={password}
-          onChange={(event) => setPassword(event.target.value)}
-        />
+        <>
+          <TextField
+            size="small"
+            type="password"
+            autoComplete="current-password"
+            label="Your password"
+            value={password}
+            onChange={(event) => setPassword(event.target.value)}
+          />
+          {own.secondFactor && <SixDigits code={code} setCode={setCode} />}
+        </>
       )}
       {failed && <Remark tone="bad">{failed.message}</Remark>}
       <div>
@@ -95,5 +97,18 @@ export function SecondFactor({ own }: { own: OwnPage }) {
         </Button>
       </div>
     </Box>
+  );
+}
+
+function SixDigits({ code, setCode }: { code: string; setCode: (code: string) => void }) {
+  return (
+    <TextField
+      size="small"
+      label="Six digits"
+      autoComplete="one-time-code"
+      value={code}
+      onChange={(event) => setCode(event.target.value)}
+      slotProps={{ htmlInput: { inputMode: 'numeric' } }}
+    />
   );
 }

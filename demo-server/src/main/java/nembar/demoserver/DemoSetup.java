@@ -6,12 +6,12 @@ import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Statement;
 import java.time.Clock;
+import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneOffset;
 import java.util.HashSet;
 import java.util.List;
-import java.util.Optional;
 import java.util.Set;
 import nembar.core.catalogue.RecordType;
 import nembar.core.design.Design;
@@ -104,7 +104,7 @@ class DemoSetup implements SetupStep {
                 DemoWorld.GATEWAY_TOKEN,
                 Tokens.Token.ofService(DemoWorld.GATEWAY, first.author()),
                 "Towline's gateway",
-                Optional.empty());
+                now.plus(Duration.ofDays(365)));
         List<DemoWorld.Publication> publications = DemoWorld.publications();
         for (int i = 0; i < publications.size(); i++) {
             DemoWorld.Publication one = publications.get(i);

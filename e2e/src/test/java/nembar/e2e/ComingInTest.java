@@ -61,19 +61,19 @@ class ComingInTest {
 
         page.press("The messages").read("Hello New");
         page.click(By.xpath("//button[contains(., 'hand.c@larkwater.example')]"));
-        Matcher link = Pattern.compile("http\\S+/come-in/(\\S+)").matcher(page.text());
+        Matcher link = Pattern.compile("http\\S+/come-in#(\\S+)").matcher(page.text());
         assertThat(link.find()).isTrue();
 
         Page visitor = page.another();
         try {
-            visitor.go("/come-in/" + link.group(1)).read("Welcome, New HandC");
+            visitor.go("/come-in#" + link.group(1)).read("Welcome, New HandC");
             visitor.fill("Password", "password1234").press("Come in");
             visitor.read("Many people use this one");
             visitor.fill("Password", PASSWORD).press("Come in");
             visitor.click(By.cssSelector("input[autocomplete=current-password]"));
             visitor.type(PASSWORD, Keys.ENTER);
             visitor.see(By.xpath("//button[contains(@aria-label, 'New HandC')]"));
-            visitor.go("/come-in/" + link.group(1)).read("leads nowhere any more");
+            visitor.go("/come-in#" + link.group(1)).read("leads nowhere any more");
         } finally {
             visitor.close();
         }

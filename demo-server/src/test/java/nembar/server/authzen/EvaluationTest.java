@@ -3,9 +3,9 @@ package nembar.server.authzen;
 import static nembar.server.testing.Limited.may;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.time.Instant;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import nembar.demo.DemoWorld;
 import nembar.server.session.Tokens;
 import nembar.server.testing.Client;
@@ -226,7 +226,7 @@ class EvaluationTest {
                         token,
                         Tokens.Token.ofService(DemoWorld.GATEWAY, keeper),
                         "test",
-                        Optional.empty());
+                        Instant.now().plusSeconds(3_600));
         return nembar.nobody().with("Authorization", "Bearer " + token);
     }
 

@@ -453,11 +453,20 @@ class GateTest {
         assertThat(sheet.path("pendingAddress").path("email").asString())
                 .isEqualTo("hq@larkwater.example");
         String token = Arrivals.token(nembar, old, "hq@larkwater.example");
-        assertThat(nembar.nobody().get("/api/entry/" + token).json().path("purpose").asString())
+        assertThat(
+                        nembar.nobody()
+                                .post("/api/entry/open", Map.of("token", token))
+                                .json()
+                                .path("purpose")
+                                .asString())
                 .isEqualTo("objection");
         Client owner = nembar.nobody();
         owner.get("/api/session");
-        assertThat(owner.post("/api/entry/" + token, Map.of("password", "", "code", "")).status())
+        assertThat(
+                        owner.post(
+                                        "/api/entry/come-in",
+                                        Map.of("token", token, "password", "", "code", ""))
+                                .status())
                 .isEqualTo(204);
         sheet = client.get("/api/people/" + key).json();
         assertThat(sheet.path("pendingAddress").isObject()).isFalse();

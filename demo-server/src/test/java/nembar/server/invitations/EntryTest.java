@@ -24,7 +24,8 @@ class EntryTest {
     }
 
     private static Answer enter(Client client, String token, String password, String code) {
-        return client.post("/api/entry/" + token, Map.of("password", password, "code", code));
+        return client.post(
+                "/api/entry/come-in", Map.of("token", token, "password", password, "code", code));
     }
 
     private static void act(Client client, String act, String person) {
@@ -44,13 +45,13 @@ class EntryTest {
         String key = Arrivals.invite(client, email, "Ivy Lock", "credit");
         String token = Arrivals.token(nembar, email);
         Client visitor = visitor(nembar);
-        Answer opened = visitor.get("/api/entry/" + token);
+        Answer opened = visitor.post("/api/entry/open", Map.of("token", token));
         assertThat(opened.json().path("name").asString()).isEqualTo("Ivy Lock");
         assertThat(opened.json().path("invitedBy").asString()).isEqualTo("Idris Munro");
         assertThat(nembar.nobody().trySignIn(email, Arrivals.PASSWORD).status()).isEqualTo(401);
         assertThat(enter(visitor, token, Arrivals.PASSWORD, "").status()).isEqualTo(204);
         assertThat(nembar.nobody().trySignIn(email, Arrivals.PASSWORD).status()).isEqualTo(200);
-        assertThat(visitor.get("/api/entry/" + token).status()).isEqualTo(404);
+        assertThat(visitor.post("/api/entry/open", Map.of("token", token)).status()).isEqualTo(404);
         assertThat(enter(visitor, token, "another one of these", "").status()).isEqualTo(404);
         JsonNode sheet = client.get("/api/people/" + key).json();
         assertThat(sheet.path("status").asString()).isEqualTo("active");
@@ -102,8 +103,9 @@ class EntryTest {
         String second = Arrivals.token(nembar, email);
         assertThat(second).isNotEqualTo(first);
         Client visitor = visitor(nembar);
-        assertThat(visitor.get("/api/entry/" + first).status()).isEqualTo(404);
-        assertThat(visitor.get("/api/entry/" + second).status()).isEqualTo(200);
+        assertThat(visitor.post("/api/entry/open", Map.of("token", first)).status()).isEqualTo(404);
+        assertThat(visitor.post("/api/entry/open", Map.of("token", second)).status())
+                .isEqualTo(200);
     }
 
     @Test
@@ -113,7 +115,8 @@ class EntryTest {
         String key = Arrivals.invite(client, email, "Not Afterall", "credit");
         String token = Arrivals.token(nembar, email);
         act(client, "withdraw", key);
-        assertThat(visitor(nembar).get("/api/entry/" + token).status()).isEqualTo(404);
+        assertThat(visitor(nembar).post("/api/entry/open", Map.of("token", token)).status())
+                .isEqualTo(404);
         assertThat(invitation(client, key).path("state").asString()).isEqualTo("WITHDRAWN");
         assertThat(client.get("/api/people?invitation=withdrawn").text()).contains(email);
     }
@@ -152,7 +155,7 @@ class EntryTest {
             assertThat(enter(visitor, token, Arrivals.PASSWORD, "GUESS" + i).status())
                     .isEqualTo(400);
         }
-        assertThat(visitor.get("/api/entry/" + token).status()).isEqualTo(404);
+        assertThat(visitor.post("/api/entry/open", Map.of("token", token)).status()).isEqualTo(404);
     }
 
     @Test
@@ -220,24 +223,35 @@ class EntryTest {
         Client client = nembar.administrator();
         Answer made = client.post("/api/organisations/keelmark/join-link", Map.of());
         String address = made.json().path("link").path("address").asString();
-        String id = address.substring(address.lastIndexOf('/') + 1);
+        String id = address.substring(address.indexOf('#') + 1);
         Client visitor = visitor(nembar);
-        assertThat(visitor.get("/api/join/" + id).json().path("organisation").asString())
+        assertThat(
+                        visitor.post("/api/join/open", Map.of("link", id))
+                                .json()
+                                .path("organisation")
+                                .asString())
                 .isEqualTo("Keelmark Inspection");
         Map<String, String> asked =
                 Map.of(
+                        "link", id,
                         "email", "wanda.reed@keelmark.example",
                         "givenName", "Wanda",
                         "familyName", "Reed",
                         "note", "Surveys of next week");
         assertThat(
                         visitor.post(
-                                        "/api/join/" + id,
-                                        Map.of("email", "x@else.example", "givenName", "X"))
+                                        "/api/join",
+                                        Map.of(
+                                                "link",
+                                                id,
+                                                "email",
+                                                "x@else.example",
+                                                "givenName",
+                                                "X"))
                                 .status())
                 .isEqualTo(400);
-        assertThat(visitor.post("/api/join/" + id, asked).status()).isEqualTo(204);
-        assertThat(visitor.post("/api/join/" + id, asked).status()).isEqualTo(204);
+        assertThat(visitor.post("/api/join", asked).status()).isEqualTo(204);
+        assertThat(visitor.post("/api/join", asked).status()).isEqualTo(204);
         assertThat(nembar.branchAdministrator().get("/api/join-requests").text())
                 .doesNotContain("wanda");
         List<JsonNode> waiting =
@@ -258,6 +272,6 @@ class EntryTest {
         assertThat(client.post("/api/join-requests/" + request + "/approve", Map.of()).status())
                 .isEqualTo(404);
         client.delete("/api/organisations/keelmark/join-link");
-        assertThat(visitor.get("/api/join/" + id).status()).isEqualTo(404);
+        assertThat(visitor.post("/api/join/open", Map.of("link", id)).status()).isEqualTo(404);
     }
 }

@@ -162,7 +162,8 @@ class PersonSheetTest {
         Answer preview = client.put("/api/people/" + key + "?preview=true", moved);
         assertThat(preview.json().path("warnings").toString()).contains("old address");
         client.put("/api/people/" + key, moved);
-        assertThat(nembar.nobody().get("/api/entry/" + token).status()).isEqualTo(404);
+        assertThat(nembar.nobody().post("/api/entry/open", Map.of("token", token)).status())
+                .isEqualTo(404);
     }
 
     @Test

@@ -151,7 +151,18 @@ class OwnTest {
         Client thief = nembar.nobody();
         thief.get("/api/session");
         assertThat(thief.post("/api/session", right).status()).isEqualTo(401);
-        client.post("/api/own/second-factor/end", Map.of("password", Arrivals.PASSWORD));
+        Answer without =
+                client.post(
+                        "/api/own/second-factor/end",
+                        Map.of("password", Arrivals.PASSWORD, "code", "000000"));
+        assertThat(without.status()).isEqualTo(400);
+        Map<String, String> next =
+                Map.of(
+                        "password",
+                        Arrivals.PASSWORD,
+                        "code",
+                        code(secret, Instant.now().plusSeconds(30)));
+        assertThat(client.post("/api/own/second-factor/end", next).status()).isEqualTo(204);
         assertThat(nembar.nobody().trySignIn(email, Arrivals.PASSWORD).status()).isEqualTo(200);
     }
 

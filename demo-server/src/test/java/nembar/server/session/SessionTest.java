@@ -2,6 +2,10 @@ package nembar.server.session;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.time.Duration;
+import java.util.List;
+import java.util.Optional;
+import nembar.server.testing.Arrivals;
 import nembar.server.testing.Client;
 import nembar.server.testing.Client.Answer;
 import nembar.server.testing.Installation;
@@ -57,6 +61,50 @@ class SessionTest {
         Answer sixth = client.trySignIn(address.toUpperCase(), "guess");
         assertThat(sixth.status()).isEqualTo(429);
         assertThat(sixth.detail()).contains("Try again after");
+    }
+
+    @Test
+    void aStrangersWrongTriesLockNobodyOut(Installation nembar) {
+        String email = "never.locked.out@larkwater.example";
+        Arrivals.arrive(nembar, email, "Never Locked", "credit");
+        Client own = nembar.nobody().signIn(email, Arrivals.PASSWORD);
+        own.delete("/api/session");
+        Client stranger = nembar.nobody();
+        for (int i = 0; i < 6; i++) {
+            stranger.trySignIn(email, "guess");
+        }
+        assertThat(stranger.trySignIn(email, Arrivals.PASSWORD).status()).isEqualTo(429);
+        assertThat(own.trySignIn(email, Arrivals.PASSWORD).status())
+                .as("a browser that has signed in before")
+                .isEqualTo(200);
+        SignIns signIns = nembar.part(SignIns.class);
+        SignIns.From elsewhere = new SignIns.From("203.0.113.9", "", "");
+        assertThat(signIns.tryToSignIn(email, Arrivals.PASSWORD, "", elsewhere))
+                .as("from another network")
+                .isInstanceOf(SignIns.Outcome.Welcome.class);
+    }
+
+    @Test
+    void aNetworkThatTriesManyAccountsHasToWait(Installation nembar) {
+        Attempts attempts = nembar.part(Attempts.class);
+        Attempts.Counted network =
+                new Attempts.Counted(
+                        "network", "203.0.113.77", Optional.empty(), 10, Duration.ofMinutes(15));
+        for (int i = 0; i < 9; i++) {
+            assertThat(attempts.tried(List.of(network))).isEmpty();
+        }
+        assertThat(attempts.tried(List.of(network))).isPresent();
+        assertThat(attempts.waiting(List.of(network))).isPresent();
+        assertThat(
+                        attempts.waiting(
+                                List.of(
+                                        new Attempts.Counted(
+                                                "network",
+                                                "203.0.113.78",
+                                                Optional.empty(),
+                                                10,
+                                                Duration.ofMinutes(15)))))
+                .isEmpty();
     }
 
     @Test

@@ -165,6 +165,10 @@ public final class Client {
         return send(method, path, body, type, Map.of());
     }
 
+    private boolean bearer(Map<String, String> more) {
+        return headers.containsKey("Authorization") || more.containsKey("Authorization");
+    }
+
     private Answer send(
             String method, String path, BodyPublisher body, String type, Map<String, String> more) {
         HttpRequest.Builder request =
@@ -176,6 +180,9 @@ public final class Client {
         }
         headers.forEach(request::header);
         more.forEach(request::header);
+        if (csrf && !method.equals("GET") && cookie("XSRF-TOKEN").isEmpty() && !bearer(more)) {
+            get("/api/session");
+        }
         String token = cookie("XSRF-TOKEN");
         if (csrf && !token.isEmpty()) {
             request.header("X-XSRF-TOKEN", token);

@@ -81,7 +81,8 @@ public final class Installation implements BeforeAllCallback, ParameterResolver 
 
     private void start() {
         cluster = Cluster.start();
-        List<String> arguments = new ArrayList<>(List.of("--server.port=0"));
+        List<String> arguments =
+                new ArrayList<>(List.of("--server.port=0", "--nembar.sign-in.of-network=100000"));
         cluster.settings().forEach(setting -> arguments.add("--" + setting));
         context = DemoServer.run(arguments.toArray(String[]::new));
     }

@@ -1,5 +1,6 @@
 package nembar.server.tokens;
 
+import static java.time.temporal.ChronoUnit.DAYS;
 import static nembar.server.testing.Limited.assign;
 import static nembar.server.testing.Limited.may;
 import static org.assertj.core.api.Assertions.assertThat;
@@ -7,6 +8,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
@@ -109,6 +111,32 @@ class ServiceTokenTest {
         assertThat(listed(client, "On the gateway's host").path("ended").asString())
                 .isEqualTo("revoked");
         assertThat(client.delete(TOKENS + "/none").status()).isEqualTo(404);
+    }
+
+    @Test
+    void aTokenEndsAndIsRenewedWithTimeToChange(Installation nembar) {
+        Client client = nembar.administrator();
+        String token = issue(client, Map.of("label", "To be renewed"));
+        JsonNode made = listed(client, "To be renewed");
+        Instant end = Instant.parse(made.path("validUntil").asString());
+        assertThat(end).isBetween(Instant.now().plus(364, DAYS), Instant.now().plus(366, DAYS));
+        String at = TOKENS + "/" + made.path("id").asString() + "/renew";
+        String nextYear = LocalDate.now().plusDays(500).toString();
+        Answer renewed = client.post(at, Map.of("lastDay", nextYear));
+        assertThat(renewed.status()).as(renewed.text()).isEqualTo(200);
+        String value = renewed.json().path("token").asString();
+        for (String one : List.of(token, value)) {
+            assertThat(by(nembar, one).post("/access/v1/evaluation", QUESTION).status())
+                    .isEqualTo(200);
+        }
+        for (JsonNode one : client.get(TOKENS).json()) {
+            if (one.path("id").equals(made.path("id"))) {
+                assertThat(Instant.parse(one.path("validUntil").asString()))
+                        .isBefore(Instant.now().plus(8, DAYS));
+            }
+        }
+        String tooLate = LocalDate.now().plusDays(1000).toString();
+        assertThat(client.post(at, Map.of("lastDay", tooLate)).status()).isEqualTo(400);
     }
 
     @Test

@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.concurrent.locks.ReentrantLock;
 import nembar.core.command.ChangeSet;
 import nembar.core.design.Design;
+import nembar.core.directory.Person;
 import nembar.core.draft.Change;
 import nembar.core.draft.Changes;
 import nembar.core.governance.Objection;
@@ -20,6 +21,7 @@ import nembar.server.http.Overtaken;
 import nembar.server.http.Refused;
 import nembar.server.model.Models;
 import nembar.server.model.Models.Current;
+import nembar.server.securitylog.SecurityLog;
 import nembar.server.store.ElementRef;
 import nembar.server.store.ModelStore;
 import nembar.server.store.ModelStore.Editions;
@@ -37,6 +39,8 @@ import org.springframework.transaction.support.TransactionTemplate;
  */
 @Service
 public class Gate {
+    private static final int PEOPLE_NOTED = 20;
+
     private final Models models;
     private final Judge judge;
     private final ModelWriter writer;
@@ -44,6 +48,7 @@ public class Gate {
     private final PublicationStore publications;
     private final Objections objections;
     private final TransactionTemplate transactions;
+    private final SecurityLog log;
 
     /** Those who wait on this server do so here, and hold no connection meanwhile. */
     private final ReentrantLock turn = new ReentrantLock(true);
@@ -55,7 +60,8 @@ public class Gate {
             ModelStore store,
             PublicationStore publications,
             Objections objections,
-            TransactionTemplate transactions) {
+            TransactionTemplate transactions,
+            SecurityLog log) {
         this.models = models;
         this.judge = judge;
         this.writer = writer;
@@ -63,6 +69,7 @@ public class Gate {
         this.publications = publications;
         this.objections = objections;
         this.transactions = transactions;
+        this.log = log;
     }
 
     /** What the command would come to now; nothing is written. */
@@ -131,8 +138,29 @@ public class Gate {
                         ? judgement.publishing(publications(command, judgement))
                         : judgement;
         command.runWithin(executed);
+        note(command, executed);
         made[0] = new Current(executed.next(), editions(now.editions(), changes, edition));
         return executed;
+    }
+
+    private void note(Command command, Judgement executed) {
+        log.note(
+                "change",
+                "who",
+                command.actor().key(),
+                "as",
+                command.actor().kind().name().toLowerCase(Locale.ROOT),
+                "why",
+                command.reason(),
+                "applications",
+                List.copyOf(executed.changes().applications().keySet()),
+                "people",
+                executed.changes().directory().people().stream()
+                        .map(Person::key)
+                        .limit(PEOPLE_NOTED)
+                        .toList(),
+                "approved",
+                List.copyOf(command.approvers()));
     }
 
     private void versions(Command command) {

@@ -13,6 +13,7 @@ import java.util.Optional;
 import java.util.Set;
 import nembar.server.http.Instants;
 import nembar.server.model.Models;
+import nembar.server.securitylog.SecurityLog;
 import nembar.server.store.Page;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -22,9 +23,11 @@ import org.springframework.transaction.annotation.Transactional;
 public class Acts {
     private final EntityManager entities;
     private final Models models;
+    private final SecurityLog log;
     private final Clock clock;
 
-    Acts(EntityManager entities, Models models, Clock clock) {
+    Acts(EntityManager entities, Models models, SecurityLog log, Clock clock) {
+        this.log = log;
         this.entities = entities;
         this.models = models;
         this.clock = clock;
@@ -97,6 +100,7 @@ public class Acts {
         row.key = key;
         row.words = words;
         entities.persist(row);
+        log.note("act", "who", actor, "as", row.actorKind, "on", kind, "key", key, "did", words);
     }
 
     @Transactional

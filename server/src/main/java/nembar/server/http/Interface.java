@@ -35,8 +35,8 @@ class Interface implements WebMvcConfigurer {
             "/look/**",
             "/people/**",
             "/record/**",
-            "/come-in/*",
-            "/join/*"
+            "/come-in",
+            "/join"
         })
         String page() {
             return "forward:/index.html";

@@ -5,10 +5,15 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.net.URI;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.time.format.DateTimeFormatter;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import nembar.core.model.ModelRefused;
 import nembar.core.model.Problem;
+import nembar.server.securitylog.SecurityLog;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.http.HttpHeaders;
@@ -38,9 +43,11 @@ public class Problems extends ResponseEntityExceptionHandler {
     private static final Logger LOG = LoggerFactory.getLogger(Problems.class);
 
     private final JsonMapper json;
+    private final SecurityLog log;
 
-    Problems(JsonMapper json) {
+    Problems(JsonMapper json, SecurityLog log) {
         this.json = json;
+        this.log = log;
     }
 
     @ExceptionHandler
@@ -57,11 +64,28 @@ public class Problems extends ResponseEntityExceptionHandler {
     }
 
     @ExceptionHandler
-    ResponseEntity<Object> refused(Refused refused) {
+    ResponseEntity<Object> refused(Refused refused, HttpServletRequest request) {
+        refused(request, refused.getMessage());
         ProblemDetail detail =
                 of(HttpStatus.FORBIDDEN, "You may not do this", refused.getMessage());
         detail.setProperty("because", refused.because());
         return answer(detail);
+    }
+
+    /** Notes that somebody was told no. */
+    public void refused(HttpServletRequest request, String why) {
+        log.note(
+                "refused",
+                "who",
+                request.getUserPrincipal() == null ? "" : request.getUserPrincipal().getName(),
+                "method",
+                request.getMethod(),
+                "path",
+                request.getRequestURI(),
+                "from",
+                request.getRemoteAddr(),
+                "why",
+                why);
     }
 
     @ExceptionHandler
@@ -115,6 +139,23 @@ public class Problems extends ResponseEntityExceptionHandler {
     @ExceptionHandler
     ResponseEntity<Object> tooLarge(TooLarge large) {
         return answer(tooLarge(large.limit()));
+    }
+
+    @ExceptionHandler
+    ResponseEntity<Object> tooOften(TooOften often) {
+        return answer(tooOften(often.getMessage(), often.until()));
+    }
+
+    /** The problem detail for whoever has to wait. */
+    public static ProblemDetail tooOften(String why, Instant until) {
+        String clock =
+                DateTimeFormatter.ofPattern("HH:mm", Locale.ENGLISH)
+                        .withZone(ZoneId.systemDefault())
+                        .format(until);
+        return of(
+                HttpStatus.TOO_MANY_REQUESTS,
+                "Wait for a while",
+                why + " Try again after " + clock + ".");
     }
 
     @ExceptionHandler
@@ -238,9 +279,4 @@ public class Problems extends ResponseEntityExceptionHandler {
                 .contentType(MediaType.APPLICATION_PROBLEM_JSON)
                 .body(detail);
     }
-
-    /**
-     * SQL states of class 08 are lost connections, 57P those of a server going down or coming up;
-     * the pool gives none when it has closed a broken connection.
-     */
 }

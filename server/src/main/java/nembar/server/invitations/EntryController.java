@@ -3,8 +3,6 @@ package nembar.server.invitations;
 import io.swagger.v3.oas.annotations.Operation;
 import java.util.Objects;
 import org.springframework.http.ResponseEntity;
-import org.springframework.web.bind.annotation.GetMapping;
-import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -20,18 +18,27 @@ class EntryController {
         this.links = links;
     }
 
-    record ComingIn(String password, String code) {}
+    /** A link's token: what stands behind the # of its address, so that no server's log has it. */
+    record LinkToken(String token) {}
 
-    @GetMapping("/{token}")
+    /**
+     * @param code that whoever invited them reads to them, where one is asked for
+     */
+    record ComingIn(String token, String password, String code) {}
+
+    @PostMapping("/open")
     @Operation(operationId = "openLink")
-    EntryLinks.Opened open(@PathVariable String token) {
-        return links.open(token);
+    EntryLinks.Opened open(@RequestBody LinkToken link) {
+        return links.open(Objects.requireNonNullElse(link.token(), ""));
     }
 
-    @PostMapping("/{token}")
+    @PostMapping("/come-in")
     @Operation(operationId = "comeIn")
-    ResponseEntity<Void> comeIn(@PathVariable String token, @RequestBody ComingIn coming) {
-        links.comeIn(token, coming.password(), Objects.requireNonNullElse(coming.code(), ""));
+    ResponseEntity<Void> comeIn(@RequestBody ComingIn coming) {
+        links.comeIn(
+                Objects.requireNonNullElse(coming.token(), ""),
+                coming.password(),
+                Objects.requireNonNullElse(coming.code(), ""));
         return ResponseEntity.noContent().build();
     }
 }

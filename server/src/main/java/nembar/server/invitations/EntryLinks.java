@@ -254,7 +254,7 @@ public class EntryLinks implements LinkIssuer {
         EntryLinkRow row = entities.find(EntryLinkRow.class, link);
         String token = secrets.token();
         row.tokenHash = Secrets.hash(token);
-        return nembar.get() + "/come-in/" + token;
+        return nembar.get() + "/come-in#" + token;
     }
 
     /** The last invitations of these people; those never invited are left out. */

@@ -1,6 +1,8 @@
 package nembar.server.invitations;
 
 import io.swagger.v3.oas.annotations.Operation;
+import jakarta.servlet.http.HttpServletRequest;
+import java.util.Objects;
 import java.util.Optional;
 import nembar.server.http.Paging;
 import nembar.server.invitations.Joining.AskedToJoin;
@@ -35,16 +37,19 @@ class JoinController {
 
     record Joined(String person) {}
 
-    @GetMapping("/join/{id}")
+    /** The id of a link: what stands behind the # of its address. */
+    record JoinLinkId(String link) {}
+
+    @PostMapping("/join/open")
     @Operation(operationId = "joinDoor")
-    Door door(@PathVariable String id) {
-        return joining.door(id);
+    Door door(@RequestBody JoinLinkId asked) {
+        return joining.door(Objects.requireNonNullElse(asked.link(), ""));
     }
 
-    @PostMapping("/join/{id}")
+    @PostMapping("/join")
     @Operation(operationId = "askToJoin")
-    ResponseEntity<Void> ask(@PathVariable String id, @RequestBody AskedToJoin asked) {
-        joining.ask(id, asked);
+    ResponseEntity<Void> ask(@RequestBody AskedToJoin asked, HttpServletRequest request) {
+        joining.ask(Objects.requireNonNullElse(asked.link(), ""), asked, request.getRemoteAddr());
         return ResponseEntity.noContent().build();
     }
 

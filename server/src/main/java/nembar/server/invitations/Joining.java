@@ -2,6 +2,7 @@ package nembar.server.invitations;
 
 import jakarta.persistence.EntityManager;
 import java.time.Clock;
+import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.util.List;
@@ -26,9 +27,13 @@ import nembar.server.governance.Governance;
 import nembar.server.history.Acts;
 import nembar.server.http.Address;
 import nembar.server.http.BadRequest;
+import nembar.server.http.Networks;
 import nembar.server.http.NotFound;
+import nembar.server.http.TooOften;
 import nembar.server.model.Models;
 import nembar.server.organisations.Terms;
+import nembar.server.session.Attempts;
+import nembar.server.session.Attempts.Counted;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -40,6 +45,9 @@ import org.springframework.transaction.annotation.Transactional;
 public class Joining {
     private static final int OPEN_AT_MOST = 500;
     private static final int TEXT_AT_MOST = 500;
+    private static final int ASKED_FROM_ONE_NETWORK = 20;
+    private static final int ASKED_BY_ONE_LINK = 200;
+    private static final Duration PAUSE = Duration.ofHours(1);
 
     private final EntityManager entities;
     private final Models models;
@@ -48,6 +56,7 @@ public class Joining {
     private final EntryLinks links;
     private final Governance governance;
     private final Acts acts;
+    private final Attempts attempts;
     private final Address address;
     private final Clock clock;
 
@@ -59,6 +68,7 @@ public class Joining {
             EntryLinks links,
             Governance governance,
             Acts acts,
+            Attempts attempts,
             Address address,
             Clock clock) {
         this.entities = entities;
@@ -68,6 +78,7 @@ public class Joining {
         this.links = links;
         this.governance = governance;
         this.acts = acts;
+        this.attempts = attempts;
         this.address = address;
         this.clock = clock;
     }
@@ -78,7 +89,11 @@ public class Joining {
     /** What is shown to whoever opens it. */
     public record Door(String organisation, List<String> domains) {}
 
-    public record AskedToJoin(String email, String givenName, String familyName, String note) {}
+    /**
+     * @param link id of the link
+     */
+    public record AskedToJoin(
+            String link, String email, String givenName, String familyName, String note) {}
 
     /** A request that waits. */
     public record JoinRequest(
@@ -115,7 +130,7 @@ public class Joining {
     private JoinLink link(JoinLinkRow row) {
         return new JoinLink(
                 row.id,
-                address.get() + "/join/" + row.id,
+                address.get() + "/join#" + row.id,
                 row.madeAt,
                 models.directory().personNames().getOrDefault(row.madeBy, row.madeBy));
     }
@@ -182,9 +197,16 @@ public class Joining {
                                                 + " you for another."));
     }
 
-    /** Asks to join. The answer never tells whether somebody is known already. */
-    @Transactional
-    public void ask(String id, AskedToJoin asked) {
+    /**
+     * Asks to join. The answer never tells whether somebody is known already.
+     *
+     * @param from the address of whoever asks
+     * @throws TooOften where too many asked from there, or by this link, of late
+     */
+    @Transactional(noRollbackFor = TooOften.class)
+    public void ask(String id, AskedToJoin asked, String from) {
+        attempts.require(counted("join from", Networks.of(from), ASKED_FROM_ONE_NETWORK));
+        attempts.require(counted("join by", id, ASKED_BY_ONE_LINK));
         JoinLinkRow link = openById(id);
         String email = asked.email() == null ? "" : asked.email().strip();
         if (!EmailAddress.valid(email)) {
@@ -233,6 +255,10 @@ public class Joining {
         row.note = text("note", asked.note());
         row.askedAt = clock.instant();
         entities.persist(row);
+    }
+
+    private static Counted counted(String kind, String of, int allowed) {
+        return new Counted(kind, of, Optional.empty(), allowed, PAUSE);
     }
 
     private static String text(String path, String given) {

@@ -11,6 +11,7 @@ import com.unboundid.ldap.sdk.SearchResultEntry;
 import com.unboundid.ldap.sdk.SearchScope;
 import com.unboundid.ldap.sdk.controls.SimplePagedResultsControl;
 import com.unboundid.ldap.sdk.extensions.StartTLSExtendedRequest;
+import com.unboundid.util.ssl.HostNameSSLSocketVerifier;
 import com.unboundid.util.ssl.SSLUtil;
 import java.security.GeneralSecurityException;
 import java.util.ArrayList;
@@ -63,8 +64,9 @@ final class LdapReading {
         options.setConnectTimeoutMillis(CONNECT_MS);
         options.setResponseTimeoutMillis(RESPONSE_MS);
         options.setFollowReferrals(false);
+        options.setSSLSocketVerifier(new HostNameSSLSocketVerifier(true));
         String host = settings.host().strip();
-        // The certificates that this machine's Java trusts.
+        // The certificates that this machine's Java trusts, and only those of the host asked for.
         SSLUtil tls = new SSLUtil();
         if (settings.security().equals("tls")) {
             return new LDAPConnection(tls.createSSLSocketFactory(), options, host, settings.port());

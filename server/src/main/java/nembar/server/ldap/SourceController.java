@@ -19,6 +19,7 @@ import nembar.server.sources.Sources;
 import nembar.server.sources.Sources.Source;
 import nembar.server.tokens.TokenShapes;
 import nembar.server.tokens.TokenShapes.NewToken;
+import nembar.server.tokens.TokenShapes.Renewal;
 import nembar.server.tokens.TokenShapes.TokenEdit;
 import nembar.server.tokens.TokenShapes.TokenShown;
 import org.springframework.http.ResponseEntity;
@@ -209,7 +210,21 @@ class SourceController {
         }
         Tokens.Token of = Tokens.Token.ofSource(id, person.key());
         return new NewToken(
-                tokens.issue(of, TokenShapes.label(edit), shapes.end(edit, person.zone())));
+                tokens.issue(
+                        of, TokenShapes.label(edit), shapes.end(edit.lastDay(), person.zone())));
+    }
+
+    /** Makes another value for a token; the old one is good for a week at most from now on. */
+    @PostMapping("/{id}/tokens/{token}/renew")
+    @Operation(operationId = "renewToken")
+    NewToken renew(
+            @PathVariable String id, @PathVariable String token, @RequestBody Renewal renewal) {
+        Person person = requireAdministrator();
+        return new NewToken(
+                tokens.renew(
+                        TokenShapes.known(tokens.ofSource(id), token),
+                        Tokens.Token.ofSource(id, person.key()),
+                        shapes.end(renewal.lastDay(), person.zone())));
     }
 
     @DeleteMapping("/{id}/tokens/{token}")

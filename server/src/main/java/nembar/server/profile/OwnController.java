@@ -7,7 +7,6 @@ import java.time.DateTimeException;
 import java.time.ZoneId;
 import java.util.List;
 import java.util.Objects;
-import java.util.Optional;
 import java.util.Set;
 import nembar.core.command.ChangeSet;
 import nembar.core.directory.Edits;
@@ -235,7 +234,7 @@ class OwnController {
     }
 
     private void prove(Person person, String password, String path) {
-        if (password == null || !signIns.isPassword(person.key(), password)) {
+        if (password == null || !signIns.provedBy(person.key(), password)) {
             throw new BadRequest(path, "That is not your password.");
         }
     }
@@ -271,7 +270,7 @@ class OwnController {
     ResponseEntity<Void> end(@RequestBody OwnProof proof) {
         Person person = me.person();
         prove(person, proof.password(), "password");
-        signIns.setSecondFactor(person.key(), Optional.empty());
+        secondFactor.end(person, Objects.requireNonNullElse(proof.code(), ""));
         acts.note(person.key(), "person", person.key(), "took their second factor away");
         return ResponseEntity.noContent().build();
     }

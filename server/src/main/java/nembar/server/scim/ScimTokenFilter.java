@@ -8,7 +8,6 @@ import java.io.IOException;
 import java.util.List;
 import nembar.server.session.Bearer;
 import nembar.server.sources.Sources;
-import org.springframework.http.HttpHeaders;
 import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
 import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.web.filter.OncePerRequestFilter;
@@ -28,7 +27,7 @@ class ScimTokenFilter extends OncePerRequestFilter {
     protected void doFilterInternal(
             HttpServletRequest request, HttpServletResponse response, FilterChain chain)
             throws ServletException, IOException {
-        Bearer.sent(request.getHeader(HttpHeaders.AUTHORIZATION))
+        Bearer.sent(request)
                 .flatMap(sources::byToken)
                 .filter(one -> one.source().kind().equals(Sources.SCIM))
                 .ifPresent(

@@ -1,17 +1,22 @@
 package nembar.server.session;
 
+import jakarta.servlet.http.HttpServletRequest;
 import java.util.Optional;
+import org.springframework.security.oauth2.core.OAuth2AuthenticationException;
+import org.springframework.security.oauth2.server.resource.web.DefaultBearerTokenResolver;
 
-/** The header by which a program sends its token (RFC 6750). */
+/** The token that a program sends in the Authorization header (RFC 6750). */
 public final class Bearer {
-    private static final String SCHEME = "Bearer ";
+    private static final DefaultBearerTokenResolver HEADER = new DefaultBearerTokenResolver();
 
     private Bearer() {}
 
-    /** The token that an Authorization header sends; empty where it sends none. */
-    public static Optional<String> sent(String header) {
-        return Optional.ofNullable(header)
-                .filter(one -> one.regionMatches(true, 0, SCHEME, 0, SCHEME.length()))
-                .map(one -> one.substring(SCHEME.length()).strip());
+    /** The token; empty where none is sent, or something that is none. */
+    public static Optional<String> sent(HttpServletRequest request) {
+        try {
+            return Optional.ofNullable(HEADER.resolve(request));
+        } catch (OAuth2AuthenticationException malformed) {
+            return Optional.empty();
+        }
     }
 }

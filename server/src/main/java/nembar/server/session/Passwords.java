@@ -6,9 +6,7 @@ import java.nio.charset.StandardCharsets;
 import java.text.Normalizer;
 import java.util.List;
 import java.util.Locale;
-import java.util.Set;
 import java.util.regex.Pattern;
-import java.util.stream.Collectors;
 import nembar.core.directory.Person;
 import nembar.server.http.BadRequest;
 import org.springframework.core.io.ClassPathResource;
@@ -28,18 +26,14 @@ public class Passwords {
     private static final int DIFFERENT_AT_LEAST = 5;
     private static final Pattern NOT_WORDS = Pattern.compile("[^\\p{L}]+");
 
-    private final Set<String> common;
+    private final CommonPasswords common;
 
     Passwords() {
         try {
-            String list =
-                    new ClassPathResource("builtin/common-passwords.txt")
-                            .getContentAsString(StandardCharsets.UTF_8);
             common =
-                    list.lines()
-                            .filter(line -> !line.isBlank() && !line.startsWith("#"))
-                            .map(Passwords::plain)
-                            .collect(Collectors.toUnmodifiableSet());
+                    new CommonPasswords(
+                            new ClassPathResource("builtin/common-passwords.bin")
+                                    .getContentAsByteArray());
         } catch (IOException missing) {
             throw new UncheckedIOException(missing);
         }
@@ -62,7 +56,7 @@ public class Passwords {
         if (plain.chars().distinct().count() < DIFFERENT_AT_LEAST) {
             throw wrong("That is the same few characters over and over. Take something longer.");
         }
-        if (common.contains(plain) || common.contains(plain(withoutEnd(password)))) {
+        if (common.has(plain) || common.has(plain(withoutEnd(password)))) {
             throw wrong("Many people use this one, so it is among the first to be tried.");
         }
         List<String> own =
@@ -81,7 +75,7 @@ public class Passwords {
     }
 
     /** Small letters, without accents, with the digits people put for letters turned back. */
-    private static String plain(String text) {
+    static String plain(String text) {
         return Normalizer.normalize(text, Normalizer.Form.NFKD)
                 .replaceAll("\\p{M}", "")
                 .toLowerCase(Locale.ROOT)

@@ -57,6 +57,21 @@ public class SecondFactor {
     }
 
     /**
+     * Asks for it no longer.
+     *
+     * @throws BadRequest without a code of it
+     */
+    public void end(Person person, String code) {
+        if (!signIns.takeCode(person.key(), code)) {
+            throw new BadRequest(
+                    "code",
+                    "Type the six digits that it shows now. Without it, somebody who administers"
+                            + " Nembar can take it away.");
+        }
+        signIns.setSecondFactor(person.key(), Optional.empty());
+    }
+
+    /**
      * Asks for it from now on, once a code shows that the authenticator has it.
      *
      * @throws BadRequest for a code that is not of the secret

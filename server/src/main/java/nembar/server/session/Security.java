@@ -7,7 +7,6 @@ import nembar.server.http.Problems;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.core.annotation.Order;
-import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpMethod;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.config.annotation.web.builders.HttpSecurity;
@@ -20,8 +19,6 @@ import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.security.web.AuthenticationEntryPoint;
 import org.springframework.security.web.SecurityFilterChain;
 import org.springframework.security.web.access.AccessDeniedHandler;
-import org.springframework.security.web.access.intercept.AuthorizationFilter;
-import org.springframework.security.web.csrf.CookieCsrfTokenRepository;
 import org.springframework.security.web.header.writers.CrossOriginOpenerPolicyHeaderWriter.CrossOriginOpenerPolicy;
 import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter.ReferrerPolicy;
 
@@ -67,7 +64,12 @@ class Security {
 
     @Bean
     @Order(1)
-    SecurityFilterChain programsIn(HttpSecurity http, Tokens tokens) throws Exception {
+    SecurityFilterChain programsIn(HttpSecurity http, TokenIntrospection introspection)
+            throws Exception {
+        AuthenticationEntryPoint entry =
+                unknown(
+                        "Send a bearer token that Nembar knows, in the Authorization header.",
+                        "Bearer");
         return http.securityMatcher(Security::ofProgram)
                 .authorizeHttpRequests(
                         all ->
@@ -80,31 +82,37 @@ class Security {
                         session -> session.sessionCreationPolicy(SessionCreationPolicy.STATELESS))
                 .csrf(AbstractHttpConfigurer::disable)
                 .requestCache(AbstractHttpConfigurer::disable)
-                .addFilterBefore(new BearerTokenFilter(tokens, problems), AuthorizationFilter.class)
-                .exceptionHandling(
-                        errors ->
-                                errors.authenticationEntryPoint(
-                                        unknown(
-                                                "Send a bearer token that Nembar knows, in the"
-                                                        + " Authorization header.",
-                                                "Bearer")))
+                .oauth2ResourceServer(
+                        server ->
+                                server.authenticationEntryPoint(entry)
+                                        .opaqueToken(
+                                                opaque ->
+                                                        opaque.introspector(introspection)
+                                                                .authenticationConverter(
+                                                                        introspection))
+                                        .withObjectPostProcessor(introspection.answering(entry)))
+                .exceptionHandling(errors -> errors.authenticationEntryPoint(entry))
                 .build();
     }
 
     @Bean
     @Order(2)
-    SecurityFilterChain peopleIn(HttpSecurity http) throws Exception {
+    SecurityFilterChain peopleIn(HttpSecurity http, Cookies cookies) throws Exception {
         return http.authorizeHttpRequests(
                         paths ->
                                 paths.requestMatchers(HttpMethod.POST, "/api/session")
                                         .permitAll()
-                                        .requestMatchers("/api/entry/*", "/api/join/*")
+                                        .requestMatchers(
+                                                HttpMethod.POST,
+                                                "/api/entry/*",
+                                                "/api/join",
+                                                "/api/join/*")
                                         .permitAll()
                                         .requestMatchers("/api/**")
                                         .authenticated()
                                         .anyRequest()
                                         .permitAll())
-                .csrf(csrf -> csrf.spa().csrfTokenRepository(csrfCookie()))
+                .csrf(csrf -> csrf.spa().csrfTokenRepository(cookies.csrf()))
                 .requestCache(AbstractHttpConfigurer::disable)
                 .logout(AbstractHttpConfigurer::disable)
                 .httpBasic(AbstractHttpConfigurer::disable)
@@ -140,14 +148,7 @@ class Security {
         String path = request.getRequestURI();
         return path.startsWith("/access/")
                 || (DESIGN.matcher(path).matches() || QUESTION.matcher(path).matches())
-                        && Bearer.sent(request.getHeader(HttpHeaders.AUTHORIZATION)).isPresent();
-    }
-
-    /** Read by the page's script, and sent only with requests that begin here. */
-    private static CookieCsrfTokenRepository csrfCookie() {
-        CookieCsrfTokenRepository cookies = CookieCsrfTokenRepository.withHttpOnlyFalse();
-        cookies.setCookieCustomizer(cookie -> cookie.sameSite("Strict"));
-        return cookies;
+                        && Bearer.sent(request).isPresent();
     }
 
     private AuthenticationEntryPoint unknown(String detail, String scheme) {
@@ -163,14 +164,16 @@ class Security {
     }
 
     private AccessDeniedHandler stale() {
-        return (request, response, denied) ->
-                problems.write(
-                        request,
-                        response,
-                        Problems.of(
-                                HttpStatus.FORBIDDEN,
-                                "This page is out of date",
-                                "The request did not carry the token that protects you from"
-                                        + " forged ones. Load the page again."));
+        return (request, response, denied) -> {
+            problems.refused(request, "no token against forged requests");
+            problems.write(
+                    request,
+                    response,
+                    Problems.of(
+                            HttpStatus.FORBIDDEN,
+                            "This page is out of date",
+                            "The request did not carry the token that protects you from forged"
+                                    + " ones. Load the page again."));
+        };
     }
 }

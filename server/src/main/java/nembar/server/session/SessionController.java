@@ -3,8 +3,6 @@ package nembar.server.session;
 import io.swagger.v3.oas.annotations.Operation;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
-import java.time.ZoneId;
-import java.time.format.DateTimeFormatter;
 import java.util.List;
 import java.util.Locale;
 import java.util.Objects;
@@ -13,6 +11,7 @@ import nembar.core.directory.Person;
 import nembar.server.http.BadRequest;
 import nembar.server.http.Problems;
 import nembar.server.model.Models;
+import nembar.server.securitylog.SecurityLog;
 import nembar.server.session.SignIns.From;
 import nembar.server.session.SignIns.Outcome;
 import org.springframework.http.HttpHeaders;
@@ -39,15 +38,29 @@ class SessionController {
     private final SignIns signIns;
     private final Sessions sessions;
     private final Acting acting;
+    private final Cookies cookies;
+    private final KnownDevices devices;
+    private final SecurityLog log;
     private final Models models;
     private final Me me;
     private final HttpSessionSecurityContextRepository contexts =
             new HttpSessionSecurityContextRepository();
 
-    SessionController(SignIns signIns, Sessions sessions, Acting acting, Models models, Me me) {
+    SessionController(
+            SignIns signIns,
+            Sessions sessions,
+            Acting acting,
+            Cookies cookies,
+            KnownDevices devices,
+            SecurityLog log,
+            Models models,
+            Me me) {
         this.signIns = signIns;
         this.sessions = sessions;
         this.acting = acting;
+        this.cookies = cookies;
+        this.devices = devices;
+        this.log = log;
         this.models = models;
         this.me = me;
     }
@@ -111,6 +124,10 @@ class SessionController {
             From from = from(request);
             sessions.entered(request.getSession(), from.address(), from.agent());
             acting.begin(request.getSession(), welcome.person());
+            cookies.device(
+                    response,
+                    devices.remember(welcome.person().key(), from.device()),
+                    KnownDevices.KEPT);
             return signedIn(welcome.person());
         }
         if (outcome instanceof Outcome.CodeWanted) {
@@ -138,16 +155,12 @@ class SessionController {
                             + " you.");
         }
         if (outcome instanceof Outcome.Locked locked) {
-            String until =
-                    DateTimeFormatter.ofPattern("HH:mm", Locale.ENGLISH)
-                            .withZone(ZoneId.systemDefault())
-                            .format(locked.until());
-            throw problem(
+            throw new ErrorResponseException(
                     HttpStatus.TOO_MANY_REQUESTS,
-                    "Locked for a while",
-                    "There were too many wrong tries for this address. Try again after "
-                            + until
-                            + ".");
+                    Problems.tooOften(
+                            "There were too many wrong tries for this address, or from here.",
+                            locked.until()),
+                    null);
         }
         throw problem(
                 HttpStatus.UNAUTHORIZED,
@@ -178,6 +191,9 @@ class SessionController {
     @Operation(operationId = "signOut")
     ResponseEntity<Void> signOut(HttpServletRequest request) {
         if (request.getSession(false) != null) {
+            if (request.getUserPrincipal() != null) {
+                log.note("sign-out", "who", request.getUserPrincipal().getName());
+            }
             request.getSession().invalidate();
         }
         SecurityContextHolder.clearContext();
@@ -188,9 +204,9 @@ class SessionController {
         return new ErrorResponseException(status, Problems.of(status, title, detail), null);
     }
 
-    private static From from(HttpServletRequest request) {
+    private From from(HttpServletRequest request) {
         String agent = Objects.requireNonNullElse(request.getHeader(HttpHeaders.USER_AGENT), "");
-        return new From(request.getRemoteAddr(), Devices.words(agent));
+        return new From(request.getRemoteAddr(), Devices.words(agent), cookies.device(request));
     }
 
     private String accountName(String key) {

@@ -1,7 +1,6 @@
 package nembar.server.session;
 
 import jakarta.persistence.EntityManager;
-import jakarta.persistence.LockModeType;
 import jakarta.persistence.TypedQuery;
 import java.time.Clock;
 import java.time.Duration;
@@ -17,30 +16,40 @@ import nembar.core.directory.Person;
 import nembar.core.model.AccessModel;
 import nembar.core.model.Standpoint;
 import nembar.server.http.Instants;
+import nembar.server.http.Networks;
+import nembar.server.http.TooOften;
 import nembar.server.model.Models;
+import nembar.server.securitylog.SecurityLog;
+import nembar.server.session.Attempts.Counted;
 import nembar.server.store.Page;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
 /**
- * Checks passwords. An address that fails too often is locked for a while, known or not, so that
- * neither an answer nor its timing tells whether somebody has it.
+ * Checks passwords. Whoever fails too often has to wait, by the account they try and the network
+ * they come from, whether anybody has the account or not; so neither an answer nor its timing tells
+ * whether somebody has it, and no stranger locks out a browser that has signed in before.
  */
 @Service
 public class SignIns {
     private static final Logger LOG = LoggerFactory.getLogger(SignIns.class);
-    private static final int FAILURES_ALLOWED = 5;
-    private static final Duration LOCK = Duration.ofMinutes(15);
-    private static final Duration FORGOTTEN_AFTER = Duration.ofDays(1);
+    private static final int TRIES = 5;
+    private static final int TRIES_OF_STRANGERS = 50;
+    private static final Duration PAUSE = Duration.ofMinutes(15);
 
     private final EntityManager entities;
     private final Models models;
     private final PasswordEncoder passwords;
     private final Codes codes;
+    private final Attempts attempts;
+    private final KnownDevices devices;
+    private final SecurityLog log;
     private final Clock clock;
+    private final int triesOfNetwork;
     private final String nobodysHash;
 
     SignIns(
@@ -48,12 +57,20 @@ public class SignIns {
             Models models,
             PasswordEncoder passwords,
             Codes codes,
-            Clock clock) {
+            Attempts attempts,
+            KnownDevices devices,
+            SecurityLog log,
+            Clock clock,
+            @Value("${nembar.sign-in.of-network}") int triesOfNetwork) {
         this.entities = entities;
         this.models = models;
         this.passwords = passwords;
         this.codes = codes;
+        this.attempts = attempts;
+        this.devices = devices;
+        this.log = log;
         this.clock = clock;
+        this.triesOfNetwork = triesOfNetwork;
         this.nobodysHash = passwords.encode("nobody has this password");
     }
 
@@ -87,10 +104,12 @@ public class SignIns {
     /** One try to sign in. */
     public record Try(Instant at, String outcome, String address, String agent) {}
 
-    /** From where somebody tries. */
-    public record From(String address, String agent) {
-        static final From NOWHERE = new From("", "");
-    }
+    /**
+     * From where somebody tries.
+     *
+     * @param device what their browser keeps of having signed in before; empty for nothing
+     */
+    public record From(String address, String agent, String device) {}
 
     /** When people last signed in, by their keys; those who never did are left out. */
     @Transactional(readOnly = true)
@@ -113,40 +132,43 @@ public class SignIns {
     public Outcome tryToSignIn(String email, String password, String code, From from) {
         Instant now = clock.instant();
         String typed = email.strip().toLowerCase(Locale.ROOT);
-        SignInFailureRow failures = failuresOf(typed);
         Optional<Person> person = models.directory().personByEmail(typed);
-        if (failures != null && failures.locked(now)) {
-            person.ifPresent(one -> note(one, "locked", from));
-            return new Outcome.Locked(failures.lockedUntil());
+        List<Counted> counted = counted(typed, person, from);
+        Optional<Instant> waits = attempts.waiting(counted);
+        if (waits.isPresent()) {
+            note(person, "locked", from);
+            return new Outcome.Locked(waits.get());
         }
         SignInRow row = person.map(one -> entities.find(SignInRow.class, one.key())).orElse(null);
         boolean right = passwords.matches(password, row == null ? nobodysHash : row.passwordHash());
         if (right && row != null && person.filter(Person::active).isPresent()) {
             Outcome outcome = admitted(person.get(), row, code, now);
-            note(person.get(), OUTCOMES.get(outcome.getClass()), from);
+            note(person, OUTCOMES.get(outcome.getClass()), from);
             if (!(outcome instanceof Outcome.Wrong)) {
-                if (outcome instanceof Outcome.Welcome && failures != null) {
-                    entities.remove(failures);
+                if (outcome instanceof Outcome.Welcome) {
+                    attempts.forget(counted.get(0));
                 }
                 return outcome;
             }
         } else {
-            person.ifPresent(one -> note(one, "wrong password", from));
+            note(person, "wrong password", from);
         }
-        forgetOld(now);
-        if (failures == null) {
-            entities.createNativeQuery(
-                            "insert into nembar.sign_in_failure (email, failures, last_failure)"
-                                    + " values (:email, 0, :now) on conflict do nothing")
-                    .setParameter("email", typed)
-                    .setParameter("now", now)
-                    .executeUpdate();
-            failures = failuresOf(typed);
+        return attempts.tried(counted)
+                .<Outcome>map(Outcome.Locked::new)
+                .orElseGet(Outcome.Wrong::new);
+    }
+
+    /** What a wrong try is counted by; the first is forgotten once they are in. */
+    private List<Counted> counted(String typed, Optional<Person> person, From from) {
+        Optional<String> account = Optional.of(typed);
+        if (person.filter(one -> devices.knows(one.key(), from.device())).isPresent()) {
+            return List.of(new Counted("device", from.device(), account, TRIES, PAUSE));
         }
-        failures.failed(now, FAILURES_ALLOWED, LOCK);
-        return failures.locked(now)
-                ? new Outcome.Locked(failures.lockedUntil())
-                : new Outcome.Wrong();
+        String network = Networks.of(from.address());
+        return List.of(
+                new Counted("account from", typed + " " + network, account, TRIES, PAUSE),
+                new Counted("account", typed, account, TRIES_OF_STRANGERS, PAUSE),
+                new Counted("network", network, Optional.empty(), triesOfNetwork, PAUSE));
     }
 
     private static final Map<Class<?>, String> OUTCOMES =
@@ -170,11 +192,9 @@ public class SignIns {
             if (code.isBlank()) {
                 return new Outcome.CodeWanted();
             }
-            OptionalLong step = codes.step(row.secondFactor(), code, now);
-            if (step.isEmpty() || step.getAsLong() <= row.secondFactorStep()) {
+            if (!taken(row, code, now)) {
                 return new Outcome.Wrong();
             }
-            row.codeTaken(step.getAsLong());
         }
         row.signedIn(now);
         LOG.info("{} signed in", person.key());
@@ -192,9 +212,14 @@ public class SignIns {
         return open ? Optional.empty() : Optional.of(person.accounts().get(0));
     }
 
-    private void note(Person person, String outcome, From from) {
+    private void note(Optional<Person> person, String outcome, From from) {
+        String who = person.map(Person::key).orElse("");
+        log.note("sign-in", "who", who, "outcome", outcome, "from", from.address());
+        if (person.isEmpty()) {
+            return;
+        }
         SignInEventRow event = new SignInEventRow();
-        event.person = person.key();
+        event.person = who;
         event.at = clock.instant();
         event.outcome = outcome;
         event.address = from.address();
@@ -281,12 +306,7 @@ public class SignIns {
     @Transactional(readOnly = true)
     public State stateOf(Person person) {
         SignInRow row = entities.find(SignInRow.class, person.key());
-        SignInFailureRow failures =
-                entities.find(SignInFailureRow.class, person.email().toLowerCase(Locale.ROOT));
-        Optional<Instant> until =
-                Optional.ofNullable(failures)
-                        .filter(one -> one.locked(clock.instant()))
-                        .map(SignInFailureRow::lockedUntil);
+        Optional<Instant> until = attempts.waitingFor(person.email().toLowerCase(Locale.ROOT));
         Optional<SignInRow> known = Optional.ofNullable(row);
         return new State(
                 row != null,
@@ -311,17 +331,50 @@ public class SignIns {
         return last;
     }
 
-    /** Whether this is the person's password. */
-    @Transactional(readOnly = true)
-    public boolean isPassword(String person, String password) {
+    private boolean isPassword(String person, String password) {
         SignInRow row = entities.find(SignInRow.class, person);
         return passwords.matches(password, row == null ? nobodysHash : row.passwordHash());
+    }
+
+    /**
+     * Whether this is the person's password.
+     *
+     * @throws TooOften where too many others were tried of late
+     */
+    public boolean provedBy(String person, String password) {
+        Counted proofs = new Counted("proof", person, Optional.empty(), TRIES, PAUSE);
+        Optional<Instant> waits = attempts.waiting(List.of(proofs));
+        if (waits.isPresent()) {
+            throw new TooOften(waits.get());
+        }
+        boolean right = isPassword(person, password);
+        if (!right) {
+            attempts.tried(List.of(proofs));
+        }
+        return right;
+    }
+
+    /** Takes a code of the person's second factor; whether it is one, and was not taken yet. */
+    @Transactional
+    public boolean takeCode(String person, String code) {
+        SignInRow row = entities.find(SignInRow.class, person);
+        return row != null && row.secondFactor() != null && taken(row, code, clock.instant());
+    }
+
+    private boolean taken(SignInRow row, String code, Instant now) {
+        OptionalLong step = codes.step(row.secondFactor(), code, now);
+        if (step.isEmpty() || step.getAsLong() <= row.secondFactorStep()) {
+            return false;
+        }
+        row.codeTaken(step.getAsLong());
+        return true;
     }
 
     /** Gives a person a password, replacing the one they had; locks and codes stay. */
     @Transactional
     public void setPassword(String person, String password) {
         String hash = passwords.encode(password);
+        devices.forget(person);
         SignInRow row = entities.find(SignInRow.class, person);
         if (row == null) {
             entities.persist(new SignInRow(person, hash));
@@ -374,10 +427,7 @@ public class SignIns {
         if (row != null) {
             row.lock(null, null);
         }
-        SignInFailureRow failures = failuresOf(person.email().toLowerCase(Locale.ROOT));
-        if (failures != null) {
-            entities.remove(failures);
-        }
+        attempts.forgetAccount(person.email().toLowerCase(Locale.ROOT));
     }
 
     /** Asks for a second factor from now on, or, without one, no longer. */
@@ -387,16 +437,5 @@ public class SignIns {
         if (row != null) {
             row.secondFactor(encrypted.orElse(null));
         }
-    }
-
-    /** The row for the address, locked so that tries at the same time are counted one by one. */
-    private SignInFailureRow failuresOf(String email) {
-        return entities.find(SignInFailureRow.class, email, LockModeType.PESSIMISTIC_WRITE);
-    }
-
-    private void forgetOld(Instant now) {
-        entities.createQuery("delete from SignInFailureRow where lastFailure < :old")
-                .setParameter("old", now.minus(FORGOTTEN_AFTER))
-                .executeUpdate();
     }
 }

@@ -7,6 +7,7 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import nembar.server.securitylog.SecurityLog;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -18,14 +19,17 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 public class Tokens {
     private static final Duration USE_NOTED_EACH = Duration.ofMinutes(1);
+    private static final Duration OLD_ONE_LASTS = Duration.ofDays(7);
 
     private final EntityManager entities;
     private final Secrets secrets;
+    private final SecurityLog log;
     private final Clock clock;
 
-    Tokens(EntityManager entities, Secrets secrets, Clock clock) {
+    Tokens(EntityManager entities, Secrets secrets, SecurityLog log, Clock clock) {
         this.entities = entities;
         this.secrets = secrets;
+        this.log = log;
         this.clock = clock;
     }
 
@@ -52,7 +56,7 @@ public class Tokens {
             String label,
             Token of,
             Instant madeAt,
-            Optional<Instant> validUntil,
+            Instant validUntil,
             Optional<Instant> lastUsed,
             Optional<Instant> revoked) {}
 
@@ -60,10 +64,10 @@ public class Tokens {
      * Makes a token; its value is told this once.
      *
      * @param label where it will be kept
-     * @param validUntil from when on it is not good any more; empty for no end
+     * @param validUntil from when on it is not good any more
      */
     @Transactional
-    public String issue(Token of, String label, Optional<Instant> validUntil) {
+    public String issue(Token of, String label, Instant validUntil) {
         String value = secrets.token();
         allow(value, of, label, validUntil);
         return value;
@@ -71,7 +75,7 @@ public class Tokens {
 
     /** Makes a token of this value. */
     @Transactional
-    public void allow(String value, Token of, String label, Optional<Instant> validUntil) {
+    public void allow(String value, Token of, String label, Instant validUntil) {
         TokenRow row = new TokenRow();
         row.hash = Secrets.hash(value);
         row.id = UUID.randomUUID().toString();
@@ -80,8 +84,18 @@ public class Tokens {
         row.keeper = of.keeper();
         row.label = label;
         row.madeAt = clock.instant();
-        row.validUntil = validUntil.orElse(null);
+        row.validUntil = validUntil;
         entities.merge(row);
+        log.note(
+                "token made",
+                "who",
+                of.keeper(),
+                "id",
+                row.id,
+                "service",
+                row.service,
+                "source",
+                row.source);
     }
 
     /** The tokens of a service, the newest first. */
@@ -114,7 +128,7 @@ public class Tokens {
                 row.label,
                 of(row),
                 row.madeAt,
-                Optional.ofNullable(row.validUntil),
+                row.validUntil,
                 Optional.ofNullable(row.lastUsedAt),
                 Optional.ofNullable(row.revokedAt));
     }
@@ -132,6 +146,25 @@ public class Tokens {
                 .setParameter("now", clock.instant())
                 .setParameter("id", id)
                 .executeUpdate();
+        log.note("token ended", "id", id);
+    }
+
+    /**
+     * Makes another value for what a token stands for; the old one is good for a while yet, so that
+     * whoever sends it has time to change.
+     *
+     * @param of whose keeper answers for the new one
+     */
+    @Transactional
+    public String renew(Issued old, Token of, Instant validUntil) {
+        Instant soon = clock.instant().plus(OLD_ONE_LASTS);
+        entities.createQuery(
+                        "update TokenRow set validUntil = :soon where id = :id and validUntil >"
+                                + " :soon")
+                .setParameter("soon", soon)
+                .setParameter("id", old.id())
+                .executeUpdate();
+        return issue(of, old.label(), validUntil);
     }
 
     /** What a value stands for; empty where nobody knows it, or it is not good any more. */
@@ -139,11 +172,9 @@ public class Tokens {
     public Optional<Token> find(String value) {
         TokenRow row = entities.find(TokenRow.class, Secrets.hash(value));
         Instant now = clock.instant();
-        boolean good =
-                row != null
-                        && row.revokedAt == null
-                        && (row.validUntil == null || now.isBefore(row.validUntil));
+        boolean good = row != null && row.revokedAt == null && now.isBefore(row.validUntil);
         if (!good) {
+            log.note("token refused", "known", row != null, "id", row == null ? null : row.id);
             return Optional.empty();
         }
         if (row.lastUsedAt == null || row.lastUsedAt.isBefore(now.minus(USE_NOTED_EACH))) {

@@ -18,6 +18,7 @@ import nembar.server.session.Tokens.Issued;
 import nembar.server.session.Tokens.Token;
 import nembar.server.sources.Sources;
 import nembar.server.tokens.TokenShapes.NewToken;
+import nembar.server.tokens.TokenShapes.Renewal;
 import nembar.server.tokens.TokenShapes.TokenEdit;
 import nembar.server.tokens.TokenShapes.TokenShown;
 import org.springframework.http.ResponseEntity;
@@ -75,13 +76,7 @@ class ServiceTokenController {
     NewToken issue(@PathVariable String key, @RequestBody TokenEdit edit) {
         Person service = service(key);
         Person by = me.person();
-        if (!governance.mayGiveAllInNembar(by, service)) {
-            throw new Refused(
-                    "You may not make a token for " + service.name() + ".",
-                    List.of(
-                            "Whoever keeps a token may give all that the service holds in Nembar:"
-                                    + " that is more than you may give."));
-        }
+        requireKeeper(by, service);
         String label = TokenShapes.label(edit);
         Optional<String> source =
                 Optional.ofNullable(edit.source()).filter(one -> !one.isBlank()).map(this::pushing);
@@ -89,9 +84,35 @@ class ServiceTokenController {
                 tokens.issue(
                         new Token(Optional.of(service.key()), source, by.key()),
                         label,
-                        shapes.end(edit, by.zone()));
+                        shapes.end(edit.lastDay(), by.zone()));
         acts.note(by.key(), "person", service.key(), "made a token: " + label);
         return new NewToken(value);
+    }
+
+    /** Makes another value for a token; the old one is good for a week at most from now on. */
+    @PostMapping("/{token}/renew")
+    @Operation(operationId = "renewServiceToken")
+    @Transactional
+    NewToken renew(
+            @PathVariable String key, @PathVariable String token, @RequestBody Renewal renewal) {
+        Person service = service(key);
+        Person by = me.person();
+        requireKeeper(by, service);
+        Issued old = TokenShapes.known(tokens.ofService(service.key()), token);
+        Token of = new Token(old.of().service(), old.of().source(), by.key());
+        String value = tokens.renew(old, of, shapes.end(renewal.lastDay(), by.zone()));
+        acts.note(by.key(), "person", service.key(), "renewed a token: " + old.label());
+        return new NewToken(value);
+    }
+
+    private void requireKeeper(Person by, Person service) {
+        if (!governance.mayGiveAllInNembar(by, service)) {
+            throw new Refused(
+                    "You may not make a token for " + service.name() + ".",
+                    List.of(
+                            "Whoever keeps a token may give all that the service holds in Nembar:"
+                                    + " that is more than you may give."));
+        }
     }
 
     /** A source that pushes; those who look after sources give it a token. */

@@ -14,6 +14,7 @@ import nembar.server.governance.Governance;
 import nembar.server.http.Refused;
 import nembar.server.model.Models;
 import nembar.server.session.Me;
+import nembar.server.session.SignedInProgram;
 import nembar.server.session.Tokens.Token;
 import org.springframework.security.core.Authentication;
 import org.springframework.security.core.context.SecurityContextHolder;
@@ -56,7 +57,8 @@ class TokenGate implements HandlerInterceptor {
     public boolean preHandle(
             HttpServletRequest request, HttpServletResponse response, Object handler) {
         Authentication signedIn = SecurityContextHolder.getContext().getAuthentication();
-        if (signedIn != null && signedIn.getDetails() instanceof Token token) {
+        if (signedIn instanceof SignedInProgram one) {
+            Token token = one.token();
             Person program = me.person();
             if (!kept(token, program)) {
                 throw new Refused(

@@ -1,6 +1,7 @@
 package nembar.server.tokens;
 
 import java.time.Clock;
+import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.util.List;
@@ -17,6 +18,8 @@ import org.springframework.stereotype.Component;
 @Component
 public class TokenShapes {
     private static final int LABEL_AT_MOST = 200;
+    private static final Duration GOOD_FOR = Duration.ofDays(365);
+    private static final Duration GOOD_AT_MOST = Duration.ofDays(731);
 
     private final Models models;
     private final Clock clock;
@@ -39,7 +42,7 @@ public class TokenShapes {
             Optional<String> source,
             String keeper,
             Instant madeAt,
-            Optional<Instant> validUntil,
+            Instant validUntil,
             Optional<Instant> lastUsed,
             Optional<String> ended) {}
 
@@ -47,11 +50,18 @@ public class TokenShapes {
      * A token that is wanted.
      *
      * @param label where it will be kept
-     * @param lastDay the last day on which it is good, in the zone of whoever asks; empty for no
-     *     end
+     * @param lastDay the last day on which it is good, in the zone of whoever asks; empty for a
+     *     year from today
      * @param source a source that it pushes people as; empty for none
      */
     public record TokenEdit(String label, String lastDay, String source) {}
+
+    /**
+     * A token that is to be renewed.
+     *
+     * @param lastDay as of a new one
+     */
+    public record Renewal(String lastDay) {}
 
     /** A new token, this once. */
     public record NewToken(String token) {}
@@ -65,9 +75,19 @@ public class TokenShapes {
         return label;
     }
 
-    /** From when on it is not good any more. */
-    public Optional<Instant> end(TokenEdit edit, ZoneId zone) {
-        return Days.end("lastDay", edit.lastDay(), zone, clock.instant());
+    /**
+     * From when on it is not good any more.
+     *
+     * @throws BadRequest for a day that is over, or too far off
+     */
+    public Instant end(String lastDay, ZoneId zone) {
+        Instant now = clock.instant();
+        Instant end = Days.end("lastDay", lastDay, zone, now).orElse(now.plus(GOOD_FOR));
+        if (end.isAfter(now.plus(GOOD_AT_MOST))) {
+            throw new BadRequest(
+                    "lastDay", "A token is good for two years at most; then it can be renewed.");
+        }
+        return end;
     }
 
     public List<TokenShown> of(List<Issued> tokens) {
@@ -92,7 +112,7 @@ public class TokenShapes {
         if (token.revoked().isPresent()) {
             return Optional.of("revoked");
         }
-        return token.validUntil().filter(end -> !now.isBefore(end)).map(any -> "over");
+        return now.isBefore(token.validUntil()) ? Optional.empty() : Optional.of("over");
     }
 
     /**
