@@ -167,10 +167,16 @@ function Judgement({
     return (
       <>
         {closed ? 'was here and is closed: ' : 'here already: '}
-        <MuiLink component={Link} to={`/people/p/${encodeURIComponent(row.known.key)}`}>
-          {row.known.name}
-        </MuiLink>
-        <span className="quiet">, {row.known.seat}</span>
+        {row.known.key === '' ? (
+          row.known.name
+        ) : (
+          <>
+            <MuiLink component={Link} to={`/people/p/${encodeURIComponent(row.known.key)}`}>
+              {row.known.name}
+            </MuiLink>
+            <span className="quiet">, {row.known.seat}</span>
+          </>
+        )}
         {row.decision === BACK && (
           <Box component="strong" sx={{ color: 'primary.main' }}>
             {' '}

@@ -38,7 +38,7 @@ test('whoever is invited chooses a password and signs in with it', async () => {
   expect(screen.queryByLabelText(/^The code/)).toBeNull();
   await userEvent.type(screen.getByLabelText('Password'), 'nine slow barges{Enter}');
   await waitFor(() => expect(calls.at(-1)?.method).toBe('POST'));
-  expect(calls.at(-1)?.body).toEqual({ password: 'nine slow barges', code: '' });
+  expect(calls.at(-1)?.body).toEqual({ token: 't0k', password: 'nine slow barges', code: '' });
 });
 
 test('a password can be looked at while it is typed', async () => {

@@ -12,6 +12,15 @@ type Act = { title: string; confirm: string; members: Members };
 
 export function TeamMembers({ team }: { team: TeamSheet }) {
   const [act, setAct] = useState<Act | null>(null);
+  const unseen = team.unseen > 0 && (
+    <Box sx={{ color: 'text.secondary', mt: 1 }}>
+      {team.members.length > 0 && 'And '}
+      {team.unseen === 1 ? 'one' : team.unseen} whom you may not view.
+    </Box>
+  );
+  if (team.members.length === 0 && unseen) {
+    return unseen;
+  }
   if (team.members.length === 0) {
     return (
       <Box sx={{ color: 'text.secondary' }}>
@@ -89,6 +98,7 @@ export function TeamMembers({ team }: { team: TeamSheet }) {
           ))}
         </tbody>
       </Rows>
+      {unseen}
       {act && (
         <ActDialog
           title={act.title}

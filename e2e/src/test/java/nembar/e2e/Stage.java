@@ -79,7 +79,8 @@ public final class Stage
                                     "-Xmx1g",
                                     "-jar",
                                     Cluster.project()
-                                            .resolve("demo-server/target/nembar-demo-server-app.jar")
+                                            .resolve(
+                                                    "demo-server/target/nembar-demo-server-app.jar")
                                             .toString(),
                                     "--server.port=" + port));
             cluster.settings().forEach(setting -> command.add("--" + setting));

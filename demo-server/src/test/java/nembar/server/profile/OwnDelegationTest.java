@@ -90,7 +90,8 @@ class OwnDelegationTest {
             assertThat(looked.json().path("canAgree").toString()).contains("Idris Munro");
             assertThat(client.post(OWN, wanted("clemency.hart", "see-voyages")).status())
                     .isEqualTo(403);
-            assertThat(client.get(OWN + "/colleagues?search=tove").text()).contains("Tove Ansgar");
+            assertThat(client.get(OWN + "/colleagues?search=tove%20ansgar").text())
+                    .contains("Tove Ansgar");
         } finally {
             Limited.publish(
                     admin,

@@ -93,6 +93,7 @@ public final class Cluster {
                 "nembar.sources.towline.password=" + password("towline_reader"),
                 "nembar.sources.towline.hand-over.username=towline_hand_over",
                 "nembar.sources.towline.hand-over.password=" + password("towline_hand_over"),
+                "nembar.security-log=target/security.log",
                 "nembar.demo-records.username=towline_owner",
                 "nembar.demo-records.password=" + password("towline_owner"),
                 "nembar.secret=a key for tests, and for nothing else",

@@ -67,7 +67,7 @@ class DesignController {
         governance.requireOnApplication(me.person(), "view", application);
         AccessModel model = models.model(application);
         Edition edition = models.find(application).orElseThrow().edition();
-        return ResponseEntity.ok().eTag(tag(edition)).body(DocumentWriter.write(model));
+        return ResponseEntity.ok().eTag(tag(edition)).body(shown(model));
     }
 
     /** Puts a document in; If-Match carries the ETag of the one it is meant to follow. */
@@ -99,9 +99,18 @@ class DesignController {
                             + "`");
         }
         Edition next = imports.publish(document, me.person(), seen);
-        return ResponseEntity.ok()
-                .eTag(tag(next))
-                .body(DocumentWriter.write(models.model(application)));
+        return ResponseEntity.ok().eTag(tag(next)).body(shown(models.model(application)));
+    }
+
+    /**
+     * The design as a document; with the directory only for whoever may view everybody in it, since
+     * a part of it would look as if the others had gone.
+     */
+    private DesignDocument shown(AccessModel model) {
+        DesignDocument whole = DocumentWriter.write(model);
+        boolean everybody =
+                model.directory().people().stream().allMatch(governance.mayView(me.person()));
+        return everybody ? whole : whole.withoutDirectory();
     }
 
     private static String key(AccessModel model) {

@@ -240,7 +240,11 @@ class BringIn implements DisposableBean {
                                                         .equals(verdict))
                         .toList();
         return new RowPage(
-                judged.stream().skip((long) page * size).limit(size).map(judging::told).toList(),
+                judged.stream()
+                        .skip((long) page * size)
+                        .limit(size)
+                        .map(judging.toldTo(me))
+                        .toList(),
                 judged.size());
     }
 

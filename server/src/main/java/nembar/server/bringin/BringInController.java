@@ -242,7 +242,9 @@ class BringInController {
         return Csv.file(
                 "brought-in.csv",
                 List.of("Row", "E-mail", "Given name", "Family name", "Judged", "Became", "Why"),
-                judging.judge(id, content).stream().map(judging::told).map(BringInController::row));
+                judging.judge(id, content).stream()
+                        .map(judging.toldTo(asking))
+                        .map(BringInController::row));
     }
 
     private static List<String> row(JudgedRow row) {

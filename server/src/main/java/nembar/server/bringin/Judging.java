@@ -7,6 +7,8 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Function;
+import java.util.function.Predicate;
 import nembar.core.arrival.Arrival;
 import nembar.core.arrival.Judge;
 import nembar.core.arrival.Verdict;
@@ -15,6 +17,7 @@ import nembar.core.directory.Person;
 import nembar.core.directory.Unit;
 import nembar.core.text.Wording;
 import nembar.server.bringin.Batches.Entry;
+import nembar.server.governance.Governance;
 import nembar.server.http.Named;
 import nembar.server.model.Models;
 import nembar.server.organisations.Terms;
@@ -26,11 +29,13 @@ class Judging {
     private final Batches batches;
     private final Models models;
     private final Terms terms;
+    private final Governance governance;
 
-    Judging(Batches batches, Models models, Terms terms) {
+    Judging(Batches batches, Models models, Terms terms, Governance governance) {
         this.batches = batches;
         this.models = models;
         this.terms = terms;
+        this.governance = governance;
     }
 
     /** A person a row is about, and where they are. */
@@ -118,14 +123,20 @@ class Judging {
         return mapped;
     }
 
-    JudgedRow told(Judged judged) {
+    /** Rows as they are told to somebody: of people they may not view, only that they are there. */
+    Function<Judged, JudgedRow> toldTo(Person me) {
+        Predicate<Person> visible = governance.mayView(me);
+        return judged -> told(judged, visible);
+    }
+
+    private JudgedRow told(Judged judged, Predicate<Person> visible) {
         Arrival arrival = judged.arrival();
         return new JudgedRow(
                 judged.entry().position() + 1,
                 arrival.cells(),
                 word(arrival.verdict()),
                 arrival.person().map(this::seat),
-                arrival.known().map(this::whom),
+                arrival.known().map(one -> visible.test(one) ? whom(one) : UNSEEN),
                 arrival.first().map(first -> numberOf(judged, first)),
                 arrival.offer().map(one -> new Named(one.key(), one.name())),
                 arrival.newOrganisation(),
@@ -152,6 +163,9 @@ class Judging {
         person.unit().flatMap(directory::unit).map(Unit::name).ifPresent(words::add);
         return String.join(", ", words.stream().filter(one -> !one.isEmpty()).toList());
     }
+
+    private static final KnownPerson UNSEEN =
+            new KnownPerson("", "somebody whom you may not view", "", "");
 
     private KnownPerson whom(Person person) {
         return new KnownPerson(

@@ -15,6 +15,11 @@ public record DesignDocument(
         CataloguePart catalogue,
         DirectoryPart directory,
         DesignPart design) {
+    /** The same without the part about people and where they sit. */
+    public DesignDocument withoutDirectory() {
+        return new DesignDocument(format, application, catalogue, null, design);
+    }
+
     public static final String FORMAT = "nembar-design/1";
 
     @JsonInclude(JsonInclude.Include.NON_EMPTY)

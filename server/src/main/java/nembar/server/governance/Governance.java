@@ -263,8 +263,16 @@ public class Governance {
             return;
         }
         for (GovernedRecord record : need.records()) {
-            require(me, need.type(), need.operation(), record, need.name());
+            require(me, need.type(), need.operation(), record, called(me, need));
         }
+    }
+
+    /** Somebody whom one may not view is called what they were asked for by. */
+    private String called(Person me, Need need) {
+        return need.person()
+                .filter(one -> !mayOnPerson(me, "view", one))
+                .map(Person::key)
+                .orElse(need.name());
     }
 
     /**

@@ -357,8 +357,13 @@ class PeopleList {
                     kinds.merge(word(one.kind()), 1L, Long::sum);
                     statuses.merge(word(one.status()), 1L, Long::sum);
                 });
+        Predicate<String> teamsSeen = governance.mayOnPlaces(me, "team", "view");
         List<Facet> teams =
                 directory.teams().stream()
+                        .filter(
+                                team ->
+                                        teamsSeen.test(team.key())
+                                                || team.leads().contains(me.key()))
                         .map(
                                 team ->
                                         new Facet(
@@ -371,6 +376,9 @@ class PeopleList {
                         .toList();
         List<RoleFacet> roles = new ArrayList<>();
         for (AccessModel model : models.all()) {
+            if (!governance.mayViewApplication(me, model.application().key())) {
+                continue;
+            }
             SeatUse seats = new SeatUse(model);
             model.design()
                     .roles()
@@ -417,6 +425,7 @@ class PeopleList {
                                                                 .stream()
                                                                 .filter(keys::contains)
                                                                 .count()))
+                        .filter(one -> one.people() > 0)
                         .toList(),
                 directory.units().stream().map(one -> new Named(one.key(), one.name())).toList());
     }

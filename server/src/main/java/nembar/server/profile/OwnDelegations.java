@@ -7,12 +7,14 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Set;
+import java.util.function.Predicate;
 import nembar.core.answers.Moment;
 import nembar.core.command.ChangeSet;
 import nembar.core.design.Delegation;
 import nembar.core.design.ElementKind;
 import nembar.core.design.PrivilegeSet;
 import nembar.core.design.Times;
+import nembar.core.directory.Directory;
 import nembar.core.directory.Person;
 import nembar.core.directory.PersonKind;
 import nembar.core.draft.Change;
@@ -26,6 +28,7 @@ import nembar.server.approval.Submission;
 import nembar.server.approval.Submissions;
 import nembar.server.command.Command;
 import nembar.server.command.Preview;
+import nembar.server.governance.Governance;
 import nembar.server.history.Acts;
 import nembar.server.http.BadRequest;
 import nembar.server.http.Days;
@@ -41,6 +44,7 @@ import org.springframework.stereotype.Component;
  */
 @Component
 class OwnDelegations {
+    private final Governance governance;
     private static final int FOUND_AT_MOST = 20;
 
     private final Models models;
@@ -50,7 +54,13 @@ class OwnDelegations {
     private final Clock clock;
 
     OwnDelegations(
-            Models models, Moments moments, Submissions submissions, Acts acts, Clock clock) {
+            Governance governance,
+            Models models,
+            Moments moments,
+            Submissions submissions,
+            Acts acts,
+            Clock clock) {
+        this.governance = governance;
         this.models = models;
         this.moments = moments;
         this.submissions = submissions;
@@ -127,18 +137,36 @@ class OwnDelegations {
                         .toList());
     }
 
-    /** People of the same organisation whose names have a text. */
+    /**
+     * People of the same organisation whose names have a text: those one may view, of one's unit or
+     * of one's teams; of others who they are has to be known already, by name or address.
+     */
     List<Named> colleagues(Person me, String search) {
         String wanted = search.strip().toLowerCase(Locale.ROOT);
+        Predicate<Person> near = near(me);
         return models.directory().people().stream()
                 .filter(one -> one.active() && one.kind() != PersonKind.SERVICE)
                 .filter(one -> !one.key().equals(me.key()))
                 .filter(one -> one.accounts().stream().anyMatch(me.accounts()::contains))
-                .filter(one -> one.name().toLowerCase(Locale.ROOT).contains(wanted))
+                .filter(
+                        one ->
+                                one.name().equalsIgnoreCase(wanted)
+                                        || one.email().equalsIgnoreCase(wanted)
+                                        || one.name().toLowerCase(Locale.ROOT).contains(wanted)
+                                                && near.test(one))
                 .sorted(Comparator.comparing(Person::name))
                 .limit(FOUND_AT_MOST)
                 .map(one -> new Named(one.key(), one.name()))
                 .toList();
+    }
+
+    private Predicate<Person> near(Person me) {
+        Directory directory = models.directory();
+        Set<String> teams = directory.membersOf(directory.teamsOf(me.key()));
+        return governance
+                .mayView(me)
+                .or(one -> me.unit().isPresent() && one.unit().equals(me.unit()))
+                .or(one -> teams.contains(one.key()));
     }
 
     /**

@@ -86,6 +86,9 @@ class Teams {
      * A team, whole.
      *
      * @param who the condition on its members, as text; empty for none
+     * @param members those whom whoever asks may view, or all for its leads
+     * @param unseen how many others there are
+     * @param history for those who may change it or its members
      * @param given what its members are given, in words
      */
     record TeamSheet(
@@ -96,6 +99,7 @@ class Teams {
             String whoWords,
             List<Member> members,
             long total,
+            int unseen,
             List<String> given,
             boolean mayChange,
             boolean mayMembers,
@@ -105,6 +109,7 @@ class Teams {
     TeamPage list(Person me, String search, int page, int size) {
         Directory directory = models.directory();
         Predicate<String> visible = governance.mayOnPlaces(me, TEAM, "view");
+        Predicate<Person> seen = governance.mayView(me);
         String wanted = search.strip().toLowerCase(Locale.ROOT);
         List<TeamLine> found =
                 directory.teams().stream()
@@ -116,7 +121,7 @@ class Teams {
                                                 one.key(),
                                                 one.name(),
                                                 directory.membersOf(Set.of(one.key())).size(),
-                                                names(directory, one.leads()),
+                                                leads(directory, one, seen),
                                                 one.who().isPresent(),
                                                 one.leads().contains(me.key()),
                                                 source(one)))
@@ -133,6 +138,15 @@ class Teams {
                 .flatMap(one -> sources.find(one.source()))
                 .map(Sources.Source::name)
                 .orElse("");
+    }
+
+    /** Names of the leads whom whoever asks may view. */
+    private static List<String> leads(Directory directory, Team team, Predicate<Person> seen) {
+        return team.leads().stream()
+                .flatMap(key -> directory.person(key).stream())
+                .filter(seen)
+                .map(Person::name)
+                .toList();
     }
 
     static List<String> names(Directory directory, Set<String> keys) {
@@ -157,9 +171,12 @@ class Teams {
                 directory
                         .with(Edits.ofTeams(List.of(team.withMembers(Set.of(), Set.of()))))
                         .membersOf(Set.of(key));
+        Set<String> all = directory.membersOf(Set.of(key));
+        Predicate<Person> visible = leads(me, team) ? any -> true : governance.mayView(me);
         List<Member> members =
-                directory.membersOf(Set.of(key)).stream()
+                all.stream()
                         .flatMap(one -> directory.person(one).stream())
+                        .filter(visible)
                         .map(
                                 one ->
                                         new Member(
@@ -183,11 +200,12 @@ class Teams {
                 team.who().map(this::words).orElse(""),
                 members.stream().skip((long) page * size).limit(size).toList(),
                 members.size(),
+                all.size() - members.size(),
                 given(team),
                 governance.mayOnPlace(me, TEAM, "change", key),
                 mayMembers(me, team),
                 source(team),
-                acts.on(TEAM, key, 30));
+                mayMembers(me, team) ? acts.on(TEAM, key, 30) : List.of());
     }
 
     String words(Condition who) {
