@@ -1,11 +1,12 @@
 import CssBaseline from '@mui/material/CssBaseline';
 import { ThemeProvider } from '@mui/material/styles';
 import { QueryCache, QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { lazy, Suspense } from 'react';
+import { lazy } from 'react';
 import { BrowserRouter, Navigate, Route, Routes, useLocation } from 'react-router';
 import { Problem } from '../api/client';
 import { sessionKey, useSession } from '../session/session';
 import { Frame } from './Frame';
+import { Guarded } from './Guarded';
 import { Trouble } from './Trouble';
 import { theme } from './theme';
 
@@ -61,13 +62,13 @@ export function App() {
       <CssBaseline />
       <QueryClientProvider client={queries}>
         <BrowserRouter>
-          <Suspense fallback={null}>
+          <Guarded>
             <Routes>
               <Route path="/come-in" element={<ComeIn />} />
               <Route path="/join" element={<Join />} />
               <Route path="*" element={<Door />} />
             </Routes>
-          </Suspense>
+          </Guarded>
         </BrowserRouter>
       </QueryClientProvider>
     </ThemeProvider>
@@ -89,7 +90,7 @@ function Door() {
   }
   return (
     <Frame me={session.data}>
-      <Suspense fallback={null}>
+      <Guarded>
         <Routes>
           <Route path="/ask/:form" element={<AskPlace />} />
           <Route path="/look/:application" element={<Look />} />
@@ -119,7 +120,7 @@ function Door() {
             element={<Navigate to={session.data.startPlace || '/ask/what-can'} replace />}
           />
         </Routes>
-      </Suspense>
+      </Guarded>
     </Frame>
   );
 }

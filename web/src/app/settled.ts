@@ -26,3 +26,12 @@ export function useTyped(said: string, after: number, say: (text: string) => voi
   }, [settled]);
   return [typed, setTyped] as const;
 }
+
+const LOOKED_FOR_AFTER_MS = 120;
+
+/** What is typed to find something, and what is looked for: the same once the typing rests. */
+export function useLookedFor() {
+  const [typed, setTyped] = useState('');
+  const search = useSettled(typed, LOOKED_FOR_AFTER_MS);
+  return { search, look: setTyped, typing: typed !== search };
+}

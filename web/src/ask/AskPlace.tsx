@@ -5,6 +5,7 @@ import { useEffect } from 'react';
 import { Link, Navigate, useParams, useSearchParams } from 'react-router';
 import { useShortcut } from '../app/shortcuts';
 import { Trouble } from '../app/Trouble';
+import { UnseenHeading } from '../app/Unseen';
 import { useWhatCan } from './answers';
 import { Because } from './Because';
 import { CouldSentence } from './CouldSentence';
@@ -99,9 +100,7 @@ function Alone({
       component="main"
       sx={{ height: '100%', overflowY: 'auto', position: 'relative', p: '0 20px 40px', ...PAPER }}
     >
-      <Typography component="h1" sx={{ position: 'absolute', left: -9999 }}>
-        Ask
-      </Typography>
+      <UnseenHeading>Ask</UnseenHeading>
       {children}
       <Tools
         asked={needs.every((one) => [one].flat().some((name) => params.has(name)))}
@@ -146,9 +145,7 @@ function What({ could }: { could: boolean }) {
           ...PAPER,
         }}
       >
-        <Typography component="h1" sx={{ position: 'absolute', left: -9999 }}>
-          Ask
-        </Typography>
+        <UnseenHeading>Ask</UnseenHeading>
         <Question question={question} answer={answer.data} />
         {!asked && <Beginning could={could} />}
         {asked && answer.isPending && <Working lines={14} />}

@@ -1,8 +1,9 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import { type ReactNode, type Ref, useDeferredValue, useMemo, useState } from 'react';
+import { type ReactNode, type Ref, useMemo, useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 import { InstantField } from '../app/Dates';
+import { useLookedFor } from '../app/settled';
 import { exactly } from '../app/when';
 import {
   type PersonLine,
@@ -95,9 +96,8 @@ export function PersonSlot({
   inputRef?: Ref<HTMLInputElement>;
   onChoose: (person: string) => void;
 }) {
-  const [typed, setTyped] = useState('');
+  const { search, look, typing } = useLookedFor();
   const [chosen, setChosen] = useState<Choice | null>(null);
-  const search = useDeferredValue(typed);
   const people = usePeople(search);
   const known = name ?? (chosen?.key === person ? chosen.name : undefined);
   const called = usePersonName(person, known) ?? person;
@@ -116,10 +116,10 @@ export function PersonSlot({
       quiet={quiet}
       value={value}
       choices={[...found, ...(people.data?.people ?? []).map(personChoice)]}
-      waiting={people.isPending || people.isPlaceholderData || search !== typed}
+      waiting={people.isPending || people.isPlaceholderData || typing}
       none="Nobody you may view has such a name, address or seat"
       {...(inputRef ? { inputRef } : {})}
-      onType={setTyped}
+      onType={look}
       onChoose={(next) => {
         setChosen(next);
         onChoose(next.key);

@@ -4,6 +4,7 @@ import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { type Ref, useEffect, useRef } from 'react';
 import { api, data, type Schemas } from '../api/client';
+import { keys } from '../api/keys';
 import { useAddress } from '../app/address';
 import { Rows } from '../app/parts';
 import { useShortcut } from '../app/shortcuts';
@@ -187,10 +188,11 @@ function queryOf({ one, other }: Asked) {
 function Answer({ asked, bench }: { asked: Asked; bench: Bench | undefined }) {
   const query = queryOf(asked);
   const told = useQuery({
-    queryKey: ['difference', asked],
-    queryFn: () =>
+    queryKey: keys.difference(asked),
+    queryFn: ({ signal }) =>
       data(
         api.GET('/api/applications/{application}/difference', {
+          signal,
           params: { path: { application: asked.application }, query },
         }),
       ),
@@ -231,10 +233,11 @@ function RoleAnswer({
 }) {
   const path = { application, first: one.role, second: other.role };
   const told = useQuery({
-    queryKey: ['role-difference', path],
-    queryFn: () =>
+    queryKey: keys.roleDifference(path),
+    queryFn: ({ signal }) =>
       data(
         api.GET('/api/applications/{application}/roles/{first}/difference/{second}', {
+          signal,
           params: { path },
         }),
       ),

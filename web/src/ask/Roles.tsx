@@ -5,6 +5,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import { Link } from 'react-router';
 import { api, data, type Schemas } from '../api/client';
+import { keys } from '../api/keys';
 import { filledIn, useAddress } from '../app/address';
 import { Wide } from '../app/parts';
 import { Trouble } from '../app/Trouble';
@@ -25,10 +26,11 @@ export function Roles() {
   const draft = params.get('draft') ?? '';
   const asked = { ...(at ? { at } : {}), ...(draft ? { draft } : {}) };
   const told = useQuery({
-    queryKey: ['role-matrix', application, asked],
-    queryFn: () =>
+    queryKey: keys.roleMatrix(application, asked),
+    queryFn: ({ signal }) =>
       data(
         api.GET('/api/applications/{application}/role-matrix', {
+          signal,
           params: { path: { application }, query: asked },
         }),
       ),

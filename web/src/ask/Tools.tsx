@@ -4,6 +4,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
 import { useLocation, useSearchParams } from 'react-router';
 import { api, data } from '../api/client';
+import { keys } from '../api/keys';
 import { exactly } from '../app/when';
 import { QuestionsButton } from './Questions';
 import { instantFrom } from './question';
@@ -102,10 +103,11 @@ export function Tools({
 function useRestsOn(application: string, at: string, enabled: boolean) {
   const until = at === '' ? {} : { until: new Date(Date.parse(at) + 1).toISOString() };
   const last = useQuery({
-    queryKey: ['rests-on', application, until],
-    queryFn: () =>
+    queryKey: keys.restsOn(application, until),
+    queryFn: ({ signal }) =>
       data(
         api.GET('/api/applications/{application}/publications', {
+          signal,
           params: { path: { application }, query: { ...until, size: 1 } },
         }),
       ),

@@ -6,6 +6,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { api, data, type Schemas } from '../api/client';
+import { keys } from '../api/keys';
 import { filledIn, useAddress } from '../app/address';
 import { Listing } from '../app/Listing';
 import { SIZE, useListed } from '../app/listed';
@@ -217,10 +218,11 @@ function useNumbers(
   enabled: boolean,
 ) {
   return useQuery({
-    queryKey: ['who-can', application, query, page, 'numbers'],
-    queryFn: () =>
+    queryKey: keys.whoCan(application, query, page, 'numbers'),
+    queryFn: ({ signal }) =>
       data(
         api.GET('/api/applications/{application}/who-can', {
+          signal,
           params: { path: { application }, query: { ...query, page, size: SIZE } },
         }),
       ),

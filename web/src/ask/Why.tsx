@@ -4,6 +4,7 @@ import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useRef } from 'react';
 import { api, data } from '../api/client';
+import { keys } from '../api/keys';
 import { useAddress } from '../app/address';
 import { Remark } from '../app/parts';
 import { useShortcut } from '../app/shortcuts';
@@ -151,10 +152,11 @@ function Drafted({
 function WouldTake({ slots, pick }: { slots: Slots; pick: Extract<Pick, { kind: 'record' }> }) {
   const { queue } = useQueue(slots.application);
   const mends = useQuery({
-    queryKey: ['mends', slots, pick],
-    queryFn: () =>
+    queryKey: keys.mends(slots, pick),
+    queryFn: ({ signal }) =>
       data(
         api.GET('/api/applications/{application}/mends', {
+          signal,
           params: {
             path: { application: slots.application },
             query: {

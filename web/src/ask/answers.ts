@@ -1,5 +1,6 @@
 import { keepPreviousData, useQuery, useQueryClient } from '@tanstack/react-query';
 import { api, data, Problem, type Schemas } from '../api/client';
+import { keys } from '../api/keys';
 import { linesOf } from '../api/lines';
 import { positionOf } from '../app/turning';
 import { aboutSomebody, type Listed, type Pick, type Slots } from './question';
@@ -56,7 +57,7 @@ export const counting = ({ areas, away }: WhatCan) =>
  */
 export function useWhatCan(slots: Slots, enabled = true, draft = '') {
   const queries = useQueryClient();
-  const queryKey = ['what-can', slots, draft];
+  const queryKey = keys.whatCan(slots, draft);
   return useQuery({
     queryKey,
     queryFn: async ({ signal }): Promise<WhatCan> => {
@@ -81,8 +82,9 @@ export function useWhatCan(slots: Slots, enabled = true, draft = '') {
 /** What the answer rests on, and when it was and will be another. */
 export function useAccessChanges(slots: Slots) {
   return useQuery({
-    queryKey: ['access-changes', slots],
-    queryFn: () => data(api.GET('/api/ask/changes', { params: { query: asked(slots) } })),
+    queryKey: keys.accessChanges(slots),
+    queryFn: ({ signal }) =>
+      data(api.GET('/api/ask/changes', { signal, params: { query: asked(slots) } })),
     enabled: aboutSomebody(slots),
     placeholderData: keepPreviousData,
     retry: false,
@@ -96,7 +98,7 @@ export function useBecause(
   draft?: { id: string; version?: number },
 ) {
   return useQuery({
-    queryKey: ['because', slots, pick, draft?.id, draft?.version],
+    queryKey: keys.because(slots, pick, draft?.id, draft?.version),
     queryFn: () => {
       const { kind: _, ...about } = pick as Pick;
       return data(
@@ -139,7 +141,7 @@ export function useRecords(slots: Slots, listed: Listed, beyond: Beyond = {}, en
   const ask = (size: number, more: object) =>
     data(api.GET('/api/ask/records', { params: { query: { ...query, ...more, size } } }));
   const page = useQuery({
-    queryKey: ['records', query, position],
+    queryKey: keys.records(query, position),
     queryFn: () => ask(PAGE_SIZE, { ...position, count: false }),
     enabled,
     placeholderData: keepPreviousData,
@@ -147,7 +149,7 @@ export function useRecords(slots: Slots, listed: Listed, beyond: Beyond = {}, en
   });
   const { sort: _, descending: __, ...unsorted } = query;
   const counted = useQuery({
-    queryKey: ['records', unsorted, 'total'],
+    queryKey: keys.records(unsorted, 'total'),
     queryFn: async () => (await ask(0, {})).total ?? null,
     enabled,
     retry: false,
@@ -158,9 +160,14 @@ export function useRecords(slots: Slots, listed: Listed, beyond: Beyond = {}, en
 /** One record as the person has it, as published; an empty page where it is not theirs to view. */
 export function useRecord(slots: Slots, type: string, record: string) {
   return useQuery({
-    queryKey: ['record', slots, type, record],
-    queryFn: () =>
-      data(api.GET('/api/ask/records', { params: { query: { ...asked(slots), type, record } } })),
+    queryKey: keys.record(slots, type, record),
+    queryFn: ({ signal }) =>
+      data(
+        api.GET('/api/ask/records', {
+          signal,
+          params: { query: { ...asked(slots), type, record } },
+        }),
+      ),
     retry: false,
   });
 }
@@ -177,8 +184,9 @@ export const csvAddress = (slots: Slots, listed: Listed, beyond: Beyond = {}): s
 
 export function usePeople(search: string) {
   return useQuery({
-    queryKey: ['people', search],
-    queryFn: () => data(api.GET('/api/people', { params: { query: { search, size: 30 } } })),
+    queryKey: keys.people(search),
+    queryFn: ({ signal }) =>
+      data(api.GET('/api/people', { signal, params: { query: { search, size: 30 } } })),
     placeholderData: keepPreviousData,
   });
 }
@@ -186,8 +194,9 @@ export function usePeople(search: string) {
 /** What somebody is called, asked for where it is not known. */
 export function usePersonName(key: string, known: string | undefined): string | undefined {
   const sheet = useQuery({
-    queryKey: ['people', key],
-    queryFn: () => data(api.GET('/api/people/{key}', { params: { path: { key } } })),
+    queryKey: keys.people(key),
+    queryFn: ({ signal }) =>
+      data(api.GET('/api/people/{key}', { signal, params: { path: { key } } })),
     enabled: key !== '' && known === undefined,
     retry: false,
   });
@@ -196,8 +205,8 @@ export function usePersonName(key: string, known: string | undefined): string | 
 
 export function useApplications() {
   return useQuery({
-    queryKey: ['applications'],
-    queryFn: () => data(api.GET('/api/applications')),
+    queryKey: keys.applications(),
+    queryFn: ({ signal }) => data(api.GET('/api/applications', { signal })),
     staleTime: 300_000,
   });
 }

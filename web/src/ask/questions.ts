@@ -10,7 +10,7 @@ const KEY = ['questions'];
 export function useQuestions(enabled = true) {
   return useQuery({
     queryKey: KEY,
-    queryFn: () => data(api.GET('/api/ask/questions')),
+    queryFn: ({ signal }) => data(api.GET('/api/ask/questions', { signal })),
     enabled,
   });
 }

@@ -2,6 +2,7 @@ import Box from '@mui/material/Box';
 import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import Tooltip from '@mui/material/Tooltip';
+import { Unseen } from '../app/Unseen';
 import { CellButton } from '../ask/gridParts';
 import { number } from '../ask/said';
 import type { Bench } from './api';
@@ -181,9 +182,7 @@ export function Levels({
           ...(before !== undefined && { borderStyle: 'dashed', borderColor: 'warning.main' }),
         }}
       >
-        <Box component="span" sx={{ position: 'absolute', left: -9999 }}>
-          {said}:
-        </Box>
+        <Unseen>{said}:</Unseen>
         {one.levels.map((word, index) => (
           <Box
             key={word}

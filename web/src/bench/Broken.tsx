@@ -4,6 +4,7 @@ import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, data, type Schemas } from '../api/client';
+import { keys } from '../api/keys';
 import { Remark } from '../app/parts';
 import { Trouble } from '../app/Trouble';
 import { Working } from '../ask/Working';
@@ -77,10 +78,11 @@ function Mends({
     ),
   );
   const mends = useQuery({
-    queryKey: ['mends', application, draft.id, draft.version, expectation],
-    queryFn: () =>
+    queryKey: keys.mends(application, draft.id, draft.version, expectation),
+    queryFn: ({ signal }) =>
       data(
         api.GET('/api/applications/{application}/expectations/{key}/mends', {
+          signal,
           params: { path: { application, key: expectation }, query: { draft: draft.id } },
         }),
       ),

@@ -4,6 +4,7 @@ import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, data } from '../api/client';
+import { keys } from '../api/keys';
 import { Rows, When } from '../app/parts';
 import { Trouble } from '../app/Trouble';
 import { number } from '../ask/said';
@@ -28,10 +29,11 @@ const SPANS = [
 export function Coming({ application, draft, onOpen }: Props) {
   const [days, setDays] = useState<number>(60);
   const coming = useQuery({
-    queryKey: ['coming', application, draft?.id, draft?.version, days],
-    queryFn: () =>
+    queryKey: keys.coming(application, draft?.id, draft?.version, days),
+    queryFn: ({ signal }) =>
       data(
         api.GET('/api/applications/{application}/bench/coming', {
+          signal,
           params: {
             path: { application },
             query: { days, ...(draft ? { draft: draft.id } : {}) },

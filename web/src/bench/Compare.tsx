@@ -4,7 +4,9 @@ import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { Fragment, useMemo, useState } from 'react';
 import { api, data } from '../api/client';
+import { keys } from '../api/keys';
 import { Remark, Rows } from '../app/parts';
+import { useLookedFor } from '../app/settled';
 import { usePeople } from '../ask/answers';
 import { ReachRail } from '../ask/ReachRail';
 import { type Choice, Slot } from '../ask/Slot';
@@ -236,10 +238,11 @@ function useSide(bench: Bench, working: Working, side: string): Held | undefined
   const application = bench.application.key;
   const draft = working.tray?.draft;
   const held = useQuery({
-    queryKey: ['held-sets', application, draft?.id, draft?.version, key],
-    queryFn: () =>
+    queryKey: keys.heldSets(application, draft?.id, draft?.version, key),
+    queryFn: ({ signal }) =>
       data(
         api.GET('/api/applications/{application}/bench/held-sets', {
+          signal,
           params: {
             path: { application },
             query: { person: key, ...(draft ? { draft: draft.id } : {}) },
@@ -249,8 +252,9 @@ function useSide(bench: Bench, working: Working, side: string): Held | undefined
     enabled: kind === 'person',
   });
   const person = useQuery({
-    queryKey: ['people', key],
-    queryFn: () => data(api.GET('/api/people/{key}', { params: { path: { key } } })),
+    queryKey: keys.people(key),
+    queryFn: ({ signal }) =>
+      data(api.GET('/api/people/{key}', { signal, params: { path: { key } } })),
     enabled: kind === 'person',
   });
   if (kind === 'role') {
@@ -287,9 +291,9 @@ function SideSlot({
   held: Held | undefined;
   onChoose: (side: string) => void;
 }) {
-  const [typed, setTyped] = useState('');
-  const people = usePeople(typed);
-  const fits = (name: string) => name.toLowerCase().includes(typed.trim().toLowerCase());
+  const { search, look, typing } = useLookedFor();
+  const people = usePeople(search);
+  const fits = (name: string) => name.toLowerCase().includes(search.trim().toLowerCase());
   const choices: Choice[] = [
     ...working.roles
       .filter((one) => one.now && fits(one.now.name))
@@ -313,9 +317,9 @@ function SideSlot({
       placeholder={label.toLowerCase()}
       value={held ? { key: value, name: held.name } : null}
       choices={choices}
-      waiting={typed !== '' && people.isPlaceholderData}
+      waiting={typing || (search !== '' && people.isPlaceholderData)}
       none="Nothing and nobody is called so."
-      onType={setTyped}
+      onType={look}
       onChoose={({ key }) => onChoose(key)}
     />
   );

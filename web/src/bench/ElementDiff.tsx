@@ -1,6 +1,7 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import type { Schemas } from '../api/client';
+import { putIn } from './queue';
 
 type Clash = Schemas['Clash'];
 
@@ -47,7 +48,7 @@ const said = (value: unknown): string =>
 /** An element as published and as drafted, side by side. */
 export function ElementDiff({ clash }: { clash: Clash }) {
   const published = clash.published as Record<string, unknown> | undefined;
-  const drafted = clash.drafted?.element as Record<string, unknown> | undefined;
+  const drafted = clash.drafted && putIn(clash.drafted);
   const name = String(published?.name ?? drafted?.name ?? clash.key);
   return (
     <Box sx={{ mt: 1 }}>

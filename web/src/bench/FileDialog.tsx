@@ -9,6 +9,7 @@ import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { api, data, type Schemas } from '../api/client';
+import { keys } from '../api/keys';
 import { FileButton } from '../app/FileButton';
 import { Remark } from '../app/parts';
 import { Trouble } from '../app/Trouble';
@@ -25,10 +26,11 @@ const raw = {
 
 function useChecked(application: string, file: string | null, merge: boolean) {
   return useQuery({
-    queryKey: ['design-file', application, merge, file],
-    queryFn: () =>
+    queryKey: keys.designFile(application, merge, file),
+    queryFn: ({ signal }) =>
       data(
         api.POST('/api/applications/{application}/design/check', {
+          signal,
           params: { path: { application }, query: { merge } },
           body: (file ?? '') as never,
           ...(raw as object),

@@ -1,6 +1,6 @@
 import Box from '@mui/material/Box';
-import { styled } from '@mui/material/styles';
 import { memo } from 'react';
+import { LeafTabs } from '../app/LeafTabs';
 import type { DraftShown } from './api';
 import { BecauseLeaf } from './BecauseLeaf';
 import { ChangesLeaf } from './ChangesLeaf';
@@ -9,22 +9,6 @@ import type { CellRef } from './grid';
 import { HoldersLeaf } from './HoldersLeaf';
 
 export type Leaf = 'because' | 'holders' | 'changes';
-
-const Tab = styled('button')(({ theme }) => ({
-  font: 'inherit',
-  fontSize: 13,
-  background: 'none',
-  border: 0,
-  padding: '10px 0 8px',
-  whiteSpace: 'nowrap',
-  cursor: 'pointer',
-  color: theme.vars?.palette.text.secondary,
-  '&[aria-selected="true"]': {
-    color: theme.vars?.palette.text.primary,
-    fontWeight: 650,
-    boxShadow: `inset 0 -2px 0 ${theme.vars?.palette.text.primary}`,
-  },
-}));
 
 const leaves: [Leaf, string][] = [
   ['because', 'Because'],
@@ -61,41 +45,20 @@ export const Leaves = memo(function Leaves(props: Props) {
         pb: 4,
       }}
     >
-      <Box
-        role="tablist"
-        aria-label="Leaves"
-        sx={{
-          display: 'flex',
-          justifyContent: 'space-between',
-          borderBottom: '1px solid',
-          borderColor: 'divider',
-          mb: 2,
-        }}
-      >
-        {leaves.map(([key, label]) => (
-          <Tab
-            key={key}
-            type="button"
-            role="tab"
-            aria-selected={leaf === key}
-            onClick={() => onLeaf(key)}
-          >
-            {label}
-          </Tab>
-        ))}
-      </Box>
-      {leaf === 'because' && (
-        <BecauseLeaf
-          application={application}
-          draft={draft}
-          person={props.example}
-          cell={props.cursor}
-        />
-      )}
-      {leaf === 'holders' && opened && (
-        <HoldersLeaf key={opened.key} application={application} draft={draft} opened={opened} />
-      )}
-      {leaf === 'changes' && <ChangesLeaf application={application} draft={draft} />}
+      <LeafTabs label="Leaves" leaves={leaves} leaf={leaf} onLeaf={onLeaf}>
+        {leaf === 'because' && (
+          <BecauseLeaf
+            application={application}
+            draft={draft}
+            person={props.example}
+            cell={props.cursor}
+          />
+        )}
+        {leaf === 'holders' && opened && (
+          <HoldersLeaf key={opened.key} application={application} draft={draft} opened={opened} />
+        )}
+        {leaf === 'changes' && <ChangesLeaf application={application} draft={draft} />}
+      </LeafTabs>
     </Box>
   );
 });

@@ -7,6 +7,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { api, data, Problem } from '../api/client';
+import { keys } from '../api/keys';
 import { TimeField } from '../app/Dates';
 import { Part, Remark, When } from '../app/parts';
 import { exactly } from '../app/when';
@@ -47,7 +48,7 @@ export function Publish({ application, review }: { application: string; review: 
     for (const key of [trayKey(application), ['bench', application], ['drafts', application]]) {
       void queries.invalidateQueries({ queryKey: key });
     }
-    void queries.invalidateQueries({ queryKey: ['ledger', application] });
+    void queries.invalidateQueries({ queryKey: keys.ledger(application) });
   };
   const publish = useDoing(async () => {
     const one = await data(

@@ -4,6 +4,7 @@ import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, data } from '../api/client';
+import { keys } from '../api/keys';
 import { Part } from '../app/parts';
 import { Trouble } from '../app/Trouble';
 import { quoted } from '../ask/said';
@@ -29,7 +30,7 @@ export function Reshape({ application, draft, one, other, onMake }: Props) {
   const [name, setName] = useState('');
   const path = { application };
   const told = useQuery({
-    queryKey: ['reshape', application, draft?.id, draft?.version, what, name, one.key, other.key],
+    queryKey: keys.reshape(application, draft?.id, draft?.version, what, name, one.key, other.key),
     queryFn: () =>
       what === 'split'
         ? data(

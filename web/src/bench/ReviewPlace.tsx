@@ -8,6 +8,7 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { api, data, type Schemas } from '../api/client';
+import { keys } from '../api/keys';
 import { Part, Remark, When } from '../app/parts';
 import { Trouble } from '../app/Trouble';
 import { number, quoted } from '../ask/said';
@@ -21,16 +22,17 @@ import { Publish } from './Publish';
 
 export type Review = Schemas['Review'];
 
-export const reviewKey = (application: string, id: string) => ['review', application, id];
+export const reviewKey = (application: string, id: string) => keys.review(application, id);
 
 /** A draft looked at as a whole before it is published. */
 export default function ReviewPlace() {
   const { application = '', id = '' } = useParams();
   const review = useQuery({
     queryKey: reviewKey(application, id),
-    queryFn: () =>
+    queryFn: ({ signal }) =>
       data(
         api.GET('/api/applications/{application}/drafts/{id}/review', {
+          signal,
           params: { path: { application, id } },
         }),
       ),
@@ -291,10 +293,11 @@ const DUTY = 'roles_in_conflict';
 function Findings({ application, review }: { application: string; review: Review }) {
   const { draft } = review;
   const found = useQuery({
-    queryKey: ['draft-findings', application, draft.id, draft.version],
-    queryFn: () =>
+    queryKey: keys.draftFindings(application, draft.id, draft.version),
+    queryFn: ({ signal }) =>
       data(
         api.GET('/api/applications/{application}/drafts/{draft}/findings', {
+          signal,
           params: { path: { application, draft: draft.id } },
         }),
       ),

@@ -4,6 +4,7 @@ import Dialog from '@mui/material/Dialog';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { api, data } from '../api/client';
+import { keys } from '../api/keys';
 import { Trouble } from '../app/Trouble';
 import { quoted } from '../ask/said';
 import { Working } from '../ask/Working';
@@ -26,10 +27,11 @@ export function TakeAway({
   onAway: (changes: ChangePart[]) => void;
 }) {
   const told = useQuery({
-    queryKey: ['removal', application, of],
-    queryFn: () =>
+    queryKey: keys.removal(application, of),
+    queryFn: ({ signal }) =>
       data(
         api.GET('/api/applications/{application}/tray/removal', {
+          signal,
           params: { path: { application }, query: of },
         }),
       ),

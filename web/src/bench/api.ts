@@ -1,5 +1,6 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { api, data, type Problem, type Schemas } from '../api/client';
+import { keys } from '../api/keys';
 import type { ChangePart, Tray } from './queue';
 
 export type Bench = Schemas['Bench'];
@@ -12,13 +13,18 @@ export type Publication = Schemas['PublicationShown'];
 const TRAY_EVERY = 5_000;
 const TRAYS_EVERY = 15_000;
 
-export const trayKey = (application: string) => ['tray', application];
+export const trayKey = (application: string) => keys.tray(application);
 
 export function useBench(application: string) {
   return useQuery({
-    queryKey: ['bench', application],
-    queryFn: () =>
-      data(api.GET('/api/applications/{application}/bench', { params: { path: { application } } })),
+    queryKey: keys.bench(application),
+    queryFn: ({ signal }) =>
+      data(
+        api.GET('/api/applications/{application}/bench', {
+          signal,
+          params: { path: { application } },
+        }),
+      ),
     enabled: application !== '',
   });
 }
@@ -27,8 +33,13 @@ export function useBench(application: string) {
 export function useTray(application: string) {
   return useQuery({
     queryKey: trayKey(application),
-    queryFn: () =>
-      data(api.GET('/api/applications/{application}/tray', { params: { path: { application } } })),
+    queryFn: ({ signal }) =>
+      data(
+        api.GET('/api/applications/{application}/tray', {
+          signal,
+          params: { path: { application } },
+        }),
+      ),
     enabled: application !== '',
     refetchInterval: TRAY_EVERY,
     retry: false,
@@ -38,8 +49,8 @@ export function useTray(application: string) {
 /** In which applications one works in a draft. */
 export function useTrays() {
   return useQuery({
-    queryKey: ['trays'],
-    queryFn: () => data(api.GET('/api/trays')),
+    queryKey: keys.trays(),
+    queryFn: ({ signal }) => data(api.GET('/api/trays', { signal })),
     refetchInterval: TRAYS_EVERY,
     retry: false,
   });
@@ -65,8 +76,8 @@ export function useTrayAct<A>(application: string, act: (asked: A) => Promise<Tr
     mutationFn: act,
     onSuccess: (tray) => {
       queries.setQueryData(trayKey(application), tray);
-      void queries.invalidateQueries({ queryKey: ['drafts', application] });
-      void queries.invalidateQueries({ queryKey: ['trays'] });
+      void queries.invalidateQueries({ queryKey: keys.drafts(application) });
+      void queries.invalidateQueries({ queryKey: keys.trays() });
     },
     onError: () => queries.invalidateQueries({ queryKey: trayKey(application) }),
   });
@@ -89,7 +100,7 @@ export function useUndo(application: string, draft: string) {
  */
 export function useConsequences(application: string, draft: DraftShown | undefined) {
   return useQuery({
-    queryKey: ['consequences', application, draft?.id, draft?.version],
+    queryKey: keys.consequences(application, draft?.id, draft?.version),
     queryFn: ({ signal }) =>
       data(
         api.GET('/api/applications/{application}/drafts/{id}/consequences', {
@@ -114,10 +125,11 @@ export function useHolders(
   page: number,
 ) {
   return useQuery({
-    queryKey: ['holders', application, draft?.id, draft?.version, of, page],
-    queryFn: () =>
+    queryKey: keys.holders(application, draft?.id, draft?.version, of, page),
+    queryFn: ({ signal }) =>
       data(
         api.GET('/api/applications/{application}/bench/holders', {
+          signal,
           params: {
             path: { application },
             query: { ...of, ...(draft ? { draft: draft.id } : {}), page, size: 25 },
@@ -130,11 +142,12 @@ export function useHolders(
 
 export function useDrafts(application: string) {
   return useQuery({
-    queryKey: ['drafts', application],
+    queryKey: keys.drafts(application),
     staleTime: 0,
-    queryFn: () =>
+    queryFn: ({ signal }) =>
       data(
         api.GET('/api/applications/{application}/drafts', {
+          signal,
           params: { path: { application }, query: { size: 50 } },
         }),
       ),

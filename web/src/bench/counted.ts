@@ -1,6 +1,7 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { api, data } from '../api/client';
+import { keys } from '../api/keys';
 import type { WhatCan } from '../ask/answers';
 import type { Picked } from '../people/PickOne';
 import type { DraftShown } from './api';
@@ -24,10 +25,11 @@ export const countForText = (one: CountFor): string =>
 
 function useNumbers(application: string, person: string, draft: DraftShown | undefined) {
   return useQuery({
-    queryKey: ['what-can', application, person, draft?.id ?? '', draft?.version ?? 0],
-    queryFn: () =>
+    queryKey: keys.whatCan(application, person, draft?.id ?? '', draft?.version ?? 0),
+    queryFn: ({ signal }) =>
       data(
         api.GET('/api/ask/what-can', {
+          signal,
           params: {
             query: { person, application, ...(draft ? { draft: draft.id } : {}) } as never,
           },
@@ -46,10 +48,11 @@ function useRanges(
   enabled: boolean,
 ) {
   return useQuery({
-    queryKey: ['holder-counts', application, opened, draft?.id ?? '', draft?.version ?? 0],
-    queryFn: () =>
+    queryKey: keys.holderCounts(application, opened, draft?.id ?? '', draft?.version ?? 0),
+    queryFn: ({ signal }) =>
       data(
         api.GET('/api/applications/{application}/bench/holder-counts', {
+          signal,
           params: {
             path: { application },
             query: {

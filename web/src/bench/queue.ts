@@ -1,7 +1,11 @@
 import type { Schemas } from '../api/client';
 import { Problem } from '../api/client';
 
-export type ChangePart = Partial<Schemas['ChangePart']>;
+export type ChangePart = Schemas['ChangePart'];
+
+/** The element that a change puts in; undefined where it takes one out, or is of another list. */
+export const putIn = (change: ChangePart, list?: string): Record<string, unknown> | undefined =>
+  'put' in change && (list === undefined || change.put === list) ? change.element : undefined;
 export type Tray = Schemas['Tray'];
 
 /** How the edits stand that the server does not have yet. */

@@ -1,8 +1,9 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useMemo, useSyncExternalStore } from 'react';
+import { keys } from '../api/keys';
 import { type Bench, sendEdit, trayKey, useBench, useTray } from './api';
 import type { RoleElement, SetElement } from './design';
-import { type ChangePart, EditQueue, type Standing, type Tray } from './queue';
+import { type ChangePart, EditQueue, putIn, type Standing, type Tray } from './queue';
 
 /** An element as the draft has it, and as it is published. */
 export type Worked<E> = {
@@ -50,12 +51,14 @@ export function worked<E extends { key?: string }>(
     });
   }
   for (const change of changes) {
-    const key = change.put === list ? String(change.element?.key) : change.key;
-    if (key !== undefined && (change.put === list || change.remove === list)) {
+    const element = putIn(change, list);
+    const gone = 'remove' in change && change.remove === list ? change.key : undefined;
+    const key = element ? String(element.key) : gone;
+    if (key !== undefined) {
       const known = all.get(key);
       all.set(key, {
         key,
-        now: change.put === list ? (change.element as E) : null,
+        now: element ? (element as unknown as E) : null,
         published: known?.published ?? null,
         people: known?.people ?? 0,
         seats: known?.seats ?? [],
@@ -76,7 +79,7 @@ export function useQueue(application: string): { standing: Standing; queue: Edit
     const next = await sendEdit(application, known?.draft?.version, changes);
     queries.setQueryData(trayKey(application), next);
     if (!known?.draft) {
-      void queries.invalidateQueries({ queryKey: ['trays'] });
+      void queries.invalidateQueries({ queryKey: keys.trays() });
     }
   });
   return { queue, standing: useSyncExternalStore(queue.subscribe, queue.current) };

@@ -6,7 +6,7 @@ import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import { api, data } from '../api/client';
 import { Remark, Rows } from '../app/parts';
-import { saying, useDoing } from '../people/api';
+import { useDoing } from '../people/api';
 import { type Batch, useArrivalFields } from './api';
 
 type Props = { batch: Batch; onDone?: () => void };
@@ -22,7 +22,7 @@ export function Columns({ batch, onDone }: Props) {
       data(
         api.PUT('/api/bring-in/{id}/mapping', {
           params: { path: { id } },
-          body: saying('Mapping', { mapping }),
+          body: { mapping },
         }),
       ),
     onDone,

@@ -55,12 +55,12 @@ function known(
   const key = `${given.application}/${given.role}`;
   return {
     role: { key, name: roles.find((one) => one.key === key)?.name ?? given.role },
-    units: given.units.map((unit) => ({
+    units: (given.units ?? []).map((unit) => ({
       key: unit,
       name: units.find((one) => one.key === unit)?.name ?? unit,
     })),
     below: given.below ?? false,
-    accounts: given.accounts.map((account) => ({ key: account, name: account })),
+    accounts: (given.accounts ?? []).map((account) => ({ key: account, name: account })),
     actedFor: given.actedFor ?? false,
     from: given.from ?? '',
     until: given.until ?? '',

@@ -1,6 +1,6 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { api, data, Problem, type Schemas } from '../api/client';
-import { saying } from '../people/api';
+import { keys } from '../api/keys';
 
 export type Batch = Schemas['Batch'];
 export type JudgedRow = Schemas['JudgedRow'];
@@ -13,24 +13,29 @@ const FILE_AT_MOST = 8 * 1024 * 1024;
 const busy = (state: string | undefined) => state === 'reading' || state === 'sending';
 
 export function useBatches() {
-  return useQuery({ queryKey: ['bring-in'], queryFn: () => data(api.GET('/api/bring-in')) });
+  return useQuery({
+    queryKey: keys.bringIn(),
+    queryFn: ({ signal }) => data(api.GET('/api/bring-in', { signal })),
+  });
 }
 
 /** The batch; asked again now and then while it is worked on. */
 export function useBatch(id: string) {
   return useQuery({
-    queryKey: ['bring-in', id],
-    queryFn: () => data(api.GET('/api/bring-in/{id}', { params: { path: { id } } })),
+    queryKey: keys.bringIn(id),
+    queryFn: ({ signal }) =>
+      data(api.GET('/api/bring-in/{id}', { signal, params: { path: { id } } })),
     refetchInterval: (query) => (busy(query.state.data?.line.state) ? 400 : false),
   });
 }
 
 export function useRows(id: string, verdict: string, page: number) {
   return useQuery({
-    queryKey: ['bring-in', id, 'rows', verdict, page],
-    queryFn: () =>
+    queryKey: keys.bringIn(id, 'rows', verdict, page),
+    queryFn: ({ signal }) =>
       data(
         api.GET('/api/bring-in/{id}/rows', {
+          signal,
           params: { path: { id }, query: { verdict, page, size: ROWS } },
         }),
       ),
@@ -40,29 +45,31 @@ export function useRows(id: string, verdict: string, page: number) {
 
 export function useAmount(id: string) {
   return useQuery({
-    queryKey: ['bring-in', id, 'amount'],
-    queryFn: () => data(api.GET('/api/bring-in/{id}/amount', { params: { path: { id } } })),
+    queryKey: keys.bringIn(id, 'amount'),
+    queryFn: ({ signal }) =>
+      data(api.GET('/api/bring-in/{id}/amount', { signal, params: { path: { id } } })),
   });
 }
 
 export function useMessage(id: string) {
   return useQuery({
-    queryKey: ['bring-in', id, 'message'],
-    queryFn: () => data(api.GET('/api/bring-in/{id}/message', { params: { path: { id } } })),
+    queryKey: keys.bringIn(id, 'message'),
+    queryFn: ({ signal }) =>
+      data(api.GET('/api/bring-in/{id}/message', { signal, params: { path: { id } } })),
     retry: false,
   });
 }
 
 export function useArrivalFields() {
   return useQuery({
-    queryKey: ['arrival-fields'],
-    queryFn: () => data(api.GET('/api/bring-in/fields')),
+    queryKey: keys.arrivalFields(),
+    queryFn: ({ signal }) => data(api.GET('/api/bring-in/fields', { signal })),
     staleTime: Number.POSITIVE_INFINITY,
   });
 }
 
 export async function begin(text: string): Promise<string> {
-  return (await data(api.POST('/api/bring-in', { body: saying('Pasting', { text }) }))).id;
+  return (await data(api.POST('/api/bring-in', { body: { text } }))).id;
 }
 
 /** Begins with a file; one that is too large is not even sent. */
@@ -85,19 +92,24 @@ export async function beginByFile(file: File): Promise<string> {
   return made.id;
 }
 
-export function say(batch: Batch, said: Partial<Parameters<typeof saying<'BatchEdit'>>[1]>) {
+/** What is said of a batch besides what was said before; a role of null is none. */
+type Said = Omit<Schemas['BatchEdit'], 'version' | 'given'> & {
+  given?: Schemas['Given'] | null | undefined;
+};
+
+export function say(batch: Batch, { given = batch.given, ...said }: Said) {
   return data(
     api.PUT('/api/bring-in/{id}', {
       params: { path: { id: batch.line.id } },
-      body: saying('BatchEdit', {
+      body: {
         version: batch.version,
         placing: batch.placing,
-        ...(batch.given ? { given: batch.given } : {}),
+        ...(given ? { given } : {}),
         roleAsDraft: batch.roleAsDraft,
         note: batch.note,
         compare: batch.compare,
         ...said,
-      }),
+      },
     }),
   );
 }
@@ -110,7 +122,7 @@ export function changeRow(
   return data(
     api.PUT('/api/bring-in/{id}/rows/{number}', {
       params: { path: { id, number } },
-      body: saying('RowEdit', edit),
+      body: edit,
     }),
   );
 }
@@ -119,7 +131,7 @@ export function addRow(id: string, cells: Record<string, string>) {
   return data(
     api.POST('/api/bring-in/{id}/rows', {
       params: { path: { id } },
-      body: saying('RowEdit', { cells }),
+      body: { cells },
     }),
   );
 }

@@ -1,5 +1,6 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { api, data, type Schemas } from '../api/client';
+import { keys } from '../api/keys';
 
 export type Term = { kind: string; value: string };
 
@@ -32,7 +33,7 @@ export function useCondition(about: About, written: { text?: string; rows?: Row 
   const { application, ...rest } = about;
   const empty = written.rows === undefined && (written.text ?? '').trim() === '';
   return useQuery({
-    queryKey: ['condition', about, written],
+    queryKey: keys.condition(about, written),
     queryFn: ({ signal }) =>
       data(
         api.POST('/api/applications/{application}/conditions/check', {
@@ -51,10 +52,11 @@ export function useCondition(about: About, written: { text?: string; rows?: Row 
 /** The names that a condition may use. */
 export function useNames({ application, recordType }: About) {
   return useQuery({
-    queryKey: ['condition-names', application, recordType],
-    queryFn: () =>
+    queryKey: keys.conditionNames(application, recordType),
+    queryFn: ({ signal }) =>
       data(
         api.GET('/api/applications/{application}/conditions/names', {
+          signal,
           params: { path: { application }, query: { recordType } },
         }),
       ),
@@ -79,7 +81,7 @@ export const valuesOf = (
 /** Values that a name has in the data, as far as one may know them. */
 export function useValues(about: About, name: string, search: string, editor: string) {
   return useQuery({
-    queryKey: ['condition-values', about.application, about.recordType, name, search],
+    queryKey: keys.conditionValues(about.application, about.recordType, name, search),
     queryFn: ({ signal }) => valuesOf(about, name, search, editor, signal),
     enabled: name !== '',
     placeholderData: keepPreviousData,

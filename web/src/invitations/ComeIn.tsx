@@ -5,9 +5,9 @@ import { useMutation, useQuery } from '@tanstack/react-query';
 import { type FormEvent, useEffect, useState } from 'react';
 import { useLocation, useNavigate } from 'react-router';
 import { api, data, Problem } from '../api/client';
+import { keys } from '../api/keys';
 import { Remark } from '../app/parts';
 import { exactly } from '../app/when';
-import { saying } from '../people/api';
 import SignIn from '../session/SignIn';
 import { Card } from './Card';
 
@@ -19,14 +19,13 @@ export default function ComeIn() {
   const [code, setCode] = useState('');
   const [shown, setShown] = useState(false);
   const link = useQuery({
-    queryKey: ['entry', token],
-    queryFn: () => data(api.POST('/api/entry/open', { body: { token } })),
+    queryKey: keys.entry(token),
+    queryFn: ({ signal }) => data(api.POST('/api/entry/open', { signal, body: { token } })),
     retry: false,
     staleTime: Number.POSITIVE_INFINITY,
   });
   const enter = useMutation({
-    mutationFn: () =>
-      data(api.POST('/api/entry/come-in', { body: saying('ComingIn', { token, password, code }) })),
+    mutationFn: () => data(api.POST('/api/entry/come-in', { body: { token, password, code } })),
   });
   useEffect(() => {
     document.title = 'Come in · Nembar';

@@ -5,9 +5,9 @@ import { useMutation, useQuery } from '@tanstack/react-query';
 import { type FormEvent, useEffect, useState } from 'react';
 import { useLocation } from 'react-router';
 import { api, data, Problem } from '../api/client';
+import { keys } from '../api/keys';
 import { Remark } from '../app/parts';
 import { and } from '../ask/said';
-import { saying } from '../people/api';
 import { Card } from './Card';
 
 /** Behind the link of an organisation: ask to join it. */
@@ -15,13 +15,12 @@ export default function Join() {
   const link = useLocation().hash.slice(1);
   const [asked, setAsked] = useState({ email: '', givenName: '', familyName: '', note: '' });
   const door = useQuery({
-    queryKey: ['join', link],
-    queryFn: () => data(api.POST('/api/join/open', { body: { link } })),
+    queryKey: keys.join(link),
+    queryFn: ({ signal }) => data(api.POST('/api/join/open', { signal, body: { link } })),
     retry: false,
   });
   const ask = useMutation({
-    mutationFn: () =>
-      data(api.POST('/api/join', { body: saying('AskedToJoin', { ...asked, link }) })),
+    mutationFn: () => data(api.POST('/api/join', { body: { ...asked, link } })),
   });
   useEffect(() => {
     document.title = 'Ask to join · Nembar';

@@ -6,6 +6,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import { Link } from 'react-router';
 import { api, data } from '../api/client';
+import { keys } from '../api/keys';
 import { Part } from '../app/parts';
 import { Trouble } from '../app/Trouble';
 import { Working } from '../ask/Working';
@@ -18,10 +19,11 @@ type Props = { application: string; number: number; other: number };
 export function Comparison({ application, number, other }: Props) {
   const path = { application, number, other };
   const told = useQuery({
-    queryKey: ['ledger', application, 'comparison', number, other],
-    queryFn: () =>
+    queryKey: keys.ledger(application, 'comparison', number, other),
+    queryFn: ({ signal }) =>
       data(
         api.GET('/api/applications/{application}/publications/{number}/comparison/{other}', {
+          signal,
           params: { path },
         }),
       ),

@@ -5,11 +5,14 @@ import { useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { api, data } from '../api/client';
+import { keys } from '../api/keys';
 import { Part, Remark, When } from '../app/parts';
+import { useLookedFor } from '../app/settled';
 import { Trouble } from '../app/Trouble';
 import { quoted } from '../ask/said';
 import { Working } from '../ask/Working';
 import { Impact, type ImpactSource } from '../bench/ImpactLines';
+import { putIn } from '../bench/queue';
 import { useDoing } from '../people/api';
 import { Chooser } from '../people/PickOne';
 import { who } from './Publications';
@@ -19,10 +22,11 @@ import { SetsBeforeAfter } from './SetsBeforeAfter';
 export function OnePublication({ application, number }: { application: string; number: number }) {
   const go = useNavigate();
   const one = useQuery({
-    queryKey: ['ledger', application, number],
-    queryFn: () =>
+    queryKey: keys.ledger(application, number),
+    queryFn: ({ signal }) =>
       data(
         api.GET('/api/applications/{application}/publications/{number}', {
+          signal,
           params: { path: { application, number } },
         }),
       ),
@@ -120,7 +124,7 @@ export function Sentences({ words }: { words: string[] }) {
 
 /** Privilege sets before and after, where any of them changed. */
 export function BeforeAndAfter(props: Parameters<typeof SetsBeforeAfter>[0]) {
-  const some = [...props.changes, ...props.inverse].some((one) => one.put === 'privilegeSets');
+  const some = [...props.changes, ...props.inverse].some((one) => putIn(one, 'privilegeSets'));
   return (
     some && (
       <Part title="Before and after">
@@ -133,12 +137,13 @@ export function BeforeAndAfter(props: Parameters<typeof SetsBeforeAfter>[0]) {
 /** Chooses a publication to compare with. */
 function CompareWith({ application, number }: { application: string; number: number }) {
   const go = useNavigate();
-  const [search, setSearch] = useState('');
+  const { search, look, typing } = useLookedFor();
   const found = useQuery({
-    queryKey: ['ledger', application, 'to-compare', search],
-    queryFn: () =>
+    queryKey: keys.ledger(application, 'to-compare', search),
+    queryFn: ({ signal }) =>
       data(
         api.GET('/api/applications/{application}/publications', {
+          signal,
           params: {
             path: { application },
             query: { size: 25, ...(search ? { search } : {}) } as never,
@@ -155,8 +160,8 @@ function CompareWith({ application, number }: { application: string; number: num
       width={200}
       value={null}
       choices={choices}
-      onType={setSearch}
-      loading={found.isPending}
+      onType={look}
+      loading={typing || found.isPending}
       onPick={(one) => {
         if (one) {
           const [first, last] = [number, Number(one.key)].sort((a, b) => a - b);

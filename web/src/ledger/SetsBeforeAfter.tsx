@@ -5,7 +5,7 @@ import { useBench } from '../bench/api';
 import { BenchGrid } from '../bench/BenchGrid';
 import { givenOnField, type SetElement } from '../bench/design';
 import type { Folding } from '../bench/grid';
-import type { ChangePart } from '../bench/queue';
+import { type ChangePart, putIn } from '../bench/queue';
 import { ofSet } from '../bench/sources';
 import type { Worked } from '../bench/working';
 
@@ -16,8 +16,11 @@ export function setsOf(changes: ChangePart[], inverse: ChangePart[]): Worked<Set
   const put = (some: ChangePart[]) =>
     new Map(
       some
-        .filter((one) => one.put === SETS)
-        .map((one) => [String(one.element?.key), one.element as unknown as SetElement]),
+        .flatMap((one): Record<string, unknown>[] => {
+          const element = putIn(one, SETS);
+          return element ? [element] : [];
+        })
+        .map((element) => [String(element.key), element as unknown as SetElement]),
     );
   const now = put(changes);
   const before = put(inverse);

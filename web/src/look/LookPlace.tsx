@@ -3,6 +3,7 @@ import Typography from '@mui/material/Typography';
 import { useEffect } from 'react';
 import { useParams } from 'react-router';
 import { Trouble } from '../app/Trouble';
+import { UnseenHeading } from '../app/Unseen';
 import { counting, useWhatCan } from '../ask/answers';
 import { Working } from '../ask/Working';
 import { Band } from './Band';
@@ -45,9 +46,7 @@ export default function LookPlace() {
             component="main"
             sx={{ flex: 1, minWidth: 0, overflowY: 'auto', p: '16px 20px 40px' }}
           >
-            <Typography component="h1" sx={{ position: 'absolute', left: -9999 }}>
-              Look through {answer.data.person.name}
-            </Typography>
+            <UnseenHeading>Look through {answer.data.person.name}</UnseenHeading>
             {!answer.data.person.mayLookThrough ? (
               <Typography>
                 You may not look through {answer.data.person.name}. What they can do in numbers is

@@ -1,5 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { api, data, type Schemas } from '../api/client';
+import { keys } from '../api/keys';
 import { useAddress } from '../app/address';
 import { FIRST_PAGE } from '../app/turning';
 import { asked, useRecords } from '../ask/answers';
@@ -104,10 +105,11 @@ export function useRows(slots: Slots, looked: Looked, withheld: boolean) {
 export function useSheet(slots: Slots, looked: Looked) {
   const { type, record, draft } = looked;
   return useQuery({
-    queryKey: ['look-record', slots, type, record, draft],
-    queryFn: () =>
+    queryKey: keys.lookRecord(slots, type, record, draft),
+    queryFn: ({ signal }) =>
       data(
         api.GET('/api/ask/record', {
+          signal,
           params: { query: { ...asked(slots), type, record, ...(draft ? { draft } : {}) } },
         }),
       ),

@@ -5,6 +5,7 @@ import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { type ReactNode, useId } from 'react';
 import { Problem } from '../api/client';
+import { keys } from '../api/keys';
 import { Trouble } from '../app/Trouble';
 import { Working } from '../ask/Working';
 import { Asked, Asking } from './Asking';
@@ -45,7 +46,7 @@ export function ActDialog({
 }: Props) {
   const label = useId();
   const looked = useQuery({
-    queryKey: ['preview', title, asked],
+    queryKey: keys.preview(title, asked),
     queryFn: () => act({ preview: true }),
     enabled: asked !== null,
     staleTime: 0,

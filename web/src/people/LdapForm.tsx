@@ -9,7 +9,7 @@ import Typography from '@mui/material/Typography';
 import { type FormEvent, useState } from 'react';
 import { api, data, Problem } from '../api/client';
 import { Remark } from '../app/parts';
-import { type SourceSheet, saying, useDoing, useOrganisation } from './api';
+import { type SourceSheet, useDoing, useOrganisation } from './api';
 import { type Picked, PickOrganisation } from './PickOne';
 
 import { allRights, SourceRights } from './SourceRights';
@@ -50,7 +50,7 @@ export function LdapForm({ source, onClose }: Props) {
   const [goneClose, setGoneClose] = useState(known?.goneClose ?? false);
   const [rights, setRights] = useState(source?.rights ?? allRights);
   const save = useDoing(() => {
-    const body = saying('SourceEdit', {
+    const body = {
       kind: 'ldap',
       name,
       rights,
@@ -61,7 +61,7 @@ export function LdapForm({ source, onClose }: Props) {
         goneClose,
         organisation: organisation?.key ?? '',
       },
-    });
+    };
     return source
       ? data(api.PUT('/api/sources/{id}', { params: { path: { id: source.id } }, body }))
       : data(api.POST('/api/sources', { body }));

@@ -8,7 +8,7 @@ import { api, data, type Schemas } from '../api/client';
 import { Remark, Rows } from '../app/parts';
 import { Trouble } from '../app/Trouble';
 import { number } from '../ask/said';
-import { type SourceSheet, saying, useDoing } from './api';
+import { type SourceSheet, useDoing } from './api';
 import { PreviewShown } from './PreviewShown';
 
 type Props = { source: SourceSheet; onClose: () => void };
@@ -31,7 +31,7 @@ export function LdapRun({ source, onClose }: Props) {
     data(
       api.POST('/api/sources/{id}/run', {
         params: { path: { id: source.id }, query: { preview } },
-        body: saying('RunEdit', { password }),
+        body: { password },
       }),
     );
   const look = useDoing(() => run(true));

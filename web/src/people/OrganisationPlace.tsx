@@ -6,6 +6,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { api, data } from '../api/client';
+import { keys } from '../api/keys';
 import { Facts, Part, Remark } from '../app/parts';
 import { Trouble } from '../app/Trouble';
 import { number } from '../ask/said';
@@ -106,8 +107,9 @@ function Terms({ sheet }: { sheet: OrganisationSheet }) {
 function Joining({ sheet }: { sheet: OrganisationSheet }) {
   const path = { key: sheet.line.key };
   const open = useQuery({
-    queryKey: ['organisations', 'join', sheet.line.key],
-    queryFn: () => data(api.GET('/api/organisations/{key}/join-link', { params: { path } })),
+    queryKey: keys.organisationsJoin(sheet.line.key),
+    queryFn: ({ signal }) =>
+      data(api.GET('/api/organisations/{key}/join-link', { signal, params: { path } })),
   });
   const make = useDoing(() =>
     data(api.POST('/api/organisations/{key}/join-link', { params: { path } })),

@@ -7,6 +7,7 @@ import { Pages } from '../app/Pages';
 import { Empty, Rows } from '../app/parts';
 import { Search } from '../app/Search';
 import { Trouble } from '../app/Trouble';
+import { UnseenHeading } from '../app/Unseen';
 import { fieldValue, number } from '../ask/said';
 import { Working } from '../ask/Working';
 import { PAGE, useOrganisations } from './api';
@@ -34,9 +35,7 @@ export default function Organisations() {
     );
   return (
     <PeopleFrame>
-      <Box component="h1" sx={{ position: 'absolute', left: -9999 }}>
-        Organisations
-      </Box>
+      <UnseenHeading>Organisations</UnseenHeading>
       <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center', mb: 1.5 }}>
         <Search
           label="Name, tag, domain"

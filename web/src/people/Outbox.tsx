@@ -7,6 +7,7 @@ import { useEffect, useState } from 'react';
 import { api, data, type Schemas } from '../api/client';
 import { Empty, Part, Remark, Rows, When } from '../app/parts';
 import { Trouble } from '../app/Trouble';
+import { UnseenHeading } from '../app/Unseen';
 import { number } from '../ask/said';
 import { Working } from '../ask/Working';
 import { useDoing, useOutbox } from './api';
@@ -25,9 +26,7 @@ export default function Outbox() {
   const taken = outbox.data?.taken ?? [];
   return (
     <PeopleFrame>
-      <Box component="h1" sx={{ position: 'absolute', left: -9999 }}>
-        Outbox
-      </Box>
+      <UnseenHeading>Outbox</UnseenHeading>
       {outbox.isPending && <Working lines={8} />}
       {outbox.isError && <Trouble error={outbox.error} again={() => outbox.refetch()} />}
       {outbox.data && outbox.data.waiting.length > 0 && (

@@ -5,6 +5,7 @@ import { Link } from 'react-router';
 import { Pages } from '../app/Pages';
 import { Empty } from '../app/parts';
 import { Trouble } from '../app/Trouble';
+import { UnseenHeading } from '../app/Unseen';
 import { number } from '../ask/said';
 import { Working } from '../ask/Working';
 import { PlaceDialog, type PlainAct, PlainDialog, RoleDialog, TeamDialog } from './acts';
@@ -32,9 +33,7 @@ export default function PeopleList() {
   const done = () => setPicked(new Map());
   return (
     <PeopleFrame>
-      <Box component="h1" sx={{ position: 'absolute', left: -9999 }}>
-        People
-      </Box>
+      <UnseenHeading>People</UnseenHeading>
       <FilterBar filters={filters} change={change} />
       <Box sx={{ display: 'flex', gap: 1, alignItems: 'center', minHeight: 34, mb: 0.5 }}>
         {some.length === 0 ? (

@@ -6,7 +6,7 @@ import { useState } from 'react';
 import { api, data, Problem } from '../api/client';
 import { Remark } from '../app/parts';
 import { ActDialog } from './ActDialog';
-import { type How, type PersonSheet, saying, usePerson } from './api';
+import { type How, type PersonSheet, usePerson } from './api';
 import { OwnAndTheirs } from './OwnAndTheirs';
 import { PickOrganisation, PickPerson, PickUnit, PickZone } from './PickOne';
 import { type Draft, draftOf } from './personDraft';
@@ -27,7 +27,7 @@ export function PersonEdit({ person, onClose }: Props) {
       return await data(
         api.PUT('/api/people/{key}', {
           params: { path: { key: person.key }, query: how },
-          body: saying('PersonEdit', {
+          body: {
             version: base.version,
             kind: draft.kind,
             email: draft.email,
@@ -38,7 +38,7 @@ export function PersonEdit({ person, onClose }: Props) {
             manager: draft.manager?.key ?? '',
             timeZone: draft.zone?.key ?? '',
             attributes: draft.attributes,
-          }),
+          },
         }),
       );
     } catch (error) {

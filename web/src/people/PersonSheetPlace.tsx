@@ -3,6 +3,7 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useEffect, useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
+import { LeafTabs } from '../app/LeafTabs';
 import { Trouble } from '../app/Trouble';
 import { Working } from '../ask/Working';
 import { type PersonSheet, usePerson } from './api';
@@ -98,38 +99,18 @@ export default function PersonSheetPlace() {
             )}
           </Box>
           <PersonActs person={person.data} />
-          <Box
-            role="tablist"
-            aria-label="Leaves of the sheet"
-            sx={{ display: 'flex', gap: 2.5, mb: 2, mt: 1.5 }}
+          <LeafTabs
+            label="Leaves of the sheet"
+            leaves={leavesOf(person.data)}
+            leaf={leaf}
+            onLeaf={turn}
           >
-            {leavesOf(person.data).map(([id, label]) => (
-              <Button
-                key={id}
-                role="tab"
-                variant="text"
-                aria-selected={leaf === id}
-                onClick={() => turn(id)}
-                sx={{
-                  p: '2px 0',
-                  minWidth: 0,
-                  borderRadius: 0,
-                  color: leaf === id ? 'text.primary' : 'text.secondary',
-                  borderBottom: '2px solid',
-                  borderColor: leaf === id ? 'primary.main' : 'transparent',
-                }}
-              >
-                {label}
-              </Button>
-            ))}
-          </Box>
-          <Box role="tabpanel" aria-label={leaf}>
             {leaf === 'who' && <PersonWho person={person.data} />}
             {leaf === 'held' && <PersonHeld person={person.data} />}
             {leaf === 'reach' && <PersonReach person={person.data} />}
             {leaf === 'tokens' && <ServiceTokens person={person.data} />}
             {leaf === 'past' && <PersonHistory person={person.data} />}
-          </Box>
+          </LeafTabs>
           {editing && <PersonEdit person={person.data} onClose={() => setEditing(false)} />}
         </>
       )}

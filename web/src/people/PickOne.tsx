@@ -2,6 +2,7 @@ import Autocomplete from '@mui/material/Autocomplete';
 import TextField from '@mui/material/TextField';
 import { useMemo, useState } from 'react';
 import { useChoosing } from '../app/choosing';
+import { useLookedFor } from '../app/settled';
 import { usePeople } from '../ask/answers';
 import { useFacets, useOrganisations } from './api';
 
@@ -82,7 +83,7 @@ export function Chooser({
 }
 
 export function PickPerson(props: Props) {
-  const [search, setSearch] = useState('');
+  const { search, look, typing } = useLookedFor();
   const people = usePeople(search);
   const choices = (people.data?.people ?? []).map((one) => ({
     key: one.key,
@@ -93,14 +94,14 @@ export function PickPerson(props: Props) {
     <Chooser
       {...props}
       choices={choices}
-      onType={setSearch}
-      loading={people.isPending || people.isPlaceholderData}
+      onType={look}
+      loading={typing || people.isPending || people.isPlaceholderData}
     />
   );
 }
 
 export function PickOrganisation({ creates = false, ...props }: Props & { creates?: boolean }) {
-  const [search, setSearch] = useState('');
+  const { search, look, typing } = useLookedFor();
   const found = useOrganisations(search, '', 0, 30);
   const choices = (found.data?.organisations ?? [])
     .filter((one) => !one.own)
@@ -116,8 +117,8 @@ export function PickOrganisation({ creates = false, ...props }: Props & { create
     <Chooser
       {...props}
       choices={choices}
-      onType={setSearch}
-      loading={found.isPending || found.isPlaceholderData}
+      onType={look}
+      loading={typing || found.isPending || found.isPlaceholderData}
       {...(creates ? { made: (name: string) => ({ key: name, name }) } : {})}
     />
   );

@@ -1,8 +1,8 @@
-import Box from '@mui/material/Box';
 import { useEffect, useState } from 'react';
 import { Pages } from '../app/Pages';
 import { Empty, Part } from '../app/parts';
 import { Trouble } from '../app/Trouble';
+import { UnseenHeading } from '../app/Unseen';
 import { number } from '../ask/said';
 import { Working } from '../ask/Working';
 import { SHOWN, useApprovals, useJoinRequests } from './api';
@@ -21,9 +21,7 @@ export default function Requests() {
   const nothing = requests.data?.total === 0 && open.data?.total === 0;
   return (
     <PeopleFrame>
-      <Box component="h1" sx={{ position: 'absolute', left: -9999 }}>
-        Requests
-      </Box>
+      <UnseenHeading>Requests</UnseenHeading>
       {requests.isPending && <Working lines={6} />}
       {requests.isError && <Trouble error={requests.error} again={() => requests.refetch()} />}
       {nothing && (

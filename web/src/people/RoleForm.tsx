@@ -3,13 +3,13 @@ import Box from '@mui/material/Box';
 import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import TextField from '@mui/material/TextField';
-import { useState } from 'react';
 import { DayField } from '../app/Dates';
 import { HoursField } from '../app/HoursField';
 import { type Hours, hoursWritten } from '../app/hours';
 import { Remark } from '../app/parts';
+import { useLookedFor } from '../app/settled';
 import { useApplications } from '../ask/answers';
-import { type Given, saying, useFacets, useOrganisations } from './api';
+import { type Given, useFacets, useOrganisations } from './api';
 import { Chooser, type Picked } from './PickOne';
 
 export type RoleChoice = {
@@ -36,13 +36,13 @@ export const emptyRole: RoleChoice = {
   reason: '',
 };
 
-/** The same as the server takes it; null while no role is chosen. */
-export function roleGiven(choice: RoleChoice): Given | null {
+/** What is chosen as the server takes it; nothing while no role is chosen. */
+export function roleGiven(choice: RoleChoice): Given | undefined {
   const [application, role] = choice.role?.key.split('/') ?? [];
   if (!application || !role) {
-    return null;
+    return undefined;
   }
-  return saying('Given', {
+  return {
     application,
     role,
     units: choice.units.map((one) => one.key),
@@ -53,7 +53,7 @@ export function roleGiven(choice: RoleChoice): Given | null {
     until: choice.until,
     hours: hoursWritten(choice.hours),
     reason: choice.reason,
-  });
+  };
 }
 
 type Props = { choice: RoleChoice; onChange: (choice: RoleChoice) => void };
@@ -61,7 +61,7 @@ type Props = { choice: RoleChoice; onChange: (choice: RoleChoice) => void };
 /** A role, the limits it has, and its end. */
 export function RoleForm({ choice, onChange }: Props) {
   const facets = useFacets();
-  const [search, setSearch] = useState('');
+  const { search, look } = useLookedFor();
   const found = useOrganisations(search, '', 0, 30);
   const accounts = (found.data?.organisations ?? []).map(({ key, name }) => ({ key, name }));
   const applications = useApplications();
@@ -110,7 +110,7 @@ export function RoleForm({ choice, onChange }: Props) {
         label="Only these organisations"
         value={choice.accounts}
         choices={accounts}
-        onType={setSearch}
+        onType={look}
         onPick={(picked) => onChange({ ...choice, accounts: picked })}
       />
       <Box sx={{ display: 'flex', gap: 1.5, flexWrap: 'wrap' }}>

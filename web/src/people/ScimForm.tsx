@@ -7,7 +7,7 @@ import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { type FormEvent, useState } from 'react';
 import { api, data } from '../api/client';
-import { type SourceSheet, saying, useDoing } from './api';
+import { type SourceSheet, useDoing } from './api';
 import { allRights, SourceRights } from './SourceRights';
 
 type Props = { source?: SourceSheet; onClose: () => void };
@@ -18,7 +18,7 @@ export function ScimForm({ source, onClose }: Props) {
   const [invite, setInvite] = useState(source?.invite ?? false);
   const [rights, setRights] = useState(source?.rights ?? allRights);
   const make = useDoing(() => {
-    const body = saying('SourceEdit', { kind: 'scim', name, invite, rights });
+    const body = { kind: 'scim', name, invite, rights };
     return source
       ? data(api.PUT('/api/sources/{id}', { params: { path: { id: source.id } }, body }))
       : data(api.POST('/api/sources', { body }));

@@ -4,9 +4,10 @@ import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, data } from '../api/client';
+import { keys } from '../api/keys';
 import { Trouble } from '../app/Trouble';
 import { Working } from '../ask/Working';
-import { type PersonSheet, saying } from './api';
+import type { PersonSheet } from './api';
 import { Tokens } from './Tokens';
 
 /** The tokens of a service: for decisions, designs and, where a source is chosen, pushing people. */
@@ -14,12 +15,13 @@ export function ServiceTokens({ person }: { person: PersonSheet }) {
   const path = { key: person.key };
   const [source, setSource] = useState('');
   const tokens = useQuery({
-    queryKey: ['people', person.key, 'tokens'],
-    queryFn: () => data(api.GET('/api/people/{key}/tokens', { params: { path } })),
+    queryKey: keys.people(person.key, 'tokens'),
+    queryFn: ({ signal }) =>
+      data(api.GET('/api/people/{key}/tokens', { signal, params: { path } })),
   });
   const sources = useQuery({
-    queryKey: ['sources'],
-    queryFn: () => data(api.GET('/api/sources')),
+    queryKey: keys.sources(),
+    queryFn: ({ signal }) => data(api.GET('/api/sources', { signal })),
     retry: false,
   });
   const pushing = (sources.data ?? []).filter((one) => one.kind === 'scim');
@@ -45,7 +47,7 @@ export function ServiceTokens({ person }: { person: PersonSheet }) {
           data(
             api.POST('/api/people/{key}/tokens/{token}/renew', {
               params: { path: { ...path, token } },
-              body: saying('Renewal', {}),
+              body: {},
             }),
           )
         }

@@ -7,7 +7,7 @@ import { Link } from 'react-router';
 import { api, data } from '../api/client';
 import { Facts, When } from '../app/parts';
 import { number } from '../ask/said';
-import { type SourceSheet, saying, useDoing } from './api';
+import { type SourceSheet, useDoing } from './api';
 import { LdapForm } from './LdapForm';
 import { LdapRun } from './LdapRun';
 import { ScimForm } from './ScimForm';
@@ -140,7 +140,7 @@ function SourceTokens({ source }: { source: SourceSheet }) {
           data(
             api.POST('/api/sources/{id}/tokens/{token}/renew', {
               params: { path: { id: source.id, token } },
-              body: saying('Renewal', {}),
+              body: {},
             }),
           )
         }

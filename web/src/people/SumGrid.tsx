@@ -2,6 +2,7 @@ import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
 import { api, data } from '../api/client';
+import { keys } from '../api/keys';
 import { Trouble } from '../app/Trouble';
 import type { WhatCan } from '../ask/answers';
 import { number } from '../ask/said';
@@ -133,10 +134,14 @@ export function Sum({ people, given }: { people: Whom[]; given: Given }) {
 /** All that somebody can do, before and after they are given a role. */
 function SumGrid({ person, name, given }: { person: string; name: string; given: Given }) {
   const sum = useQuery({
-    queryKey: ['with-role', person, given],
-    queryFn: () =>
+    queryKey: keys.withRole(person, given),
+    queryFn: ({ signal }) =>
       data(
-        api.POST('/api/people/{key}/with-role', { params: { path: { key: person } }, body: given }),
+        api.POST('/api/people/{key}/with-role', {
+          signal,
+          params: { path: { key: person } },
+          body: given,
+        }),
       ),
     retry: false,
   });

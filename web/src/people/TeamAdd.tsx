@@ -4,10 +4,11 @@ import TextField from '@mui/material/TextField';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, data } from '../api/client';
+import { keys } from '../api/keys';
 import { FileButton } from '../app/FileButton';
 import { Remark, Rows } from '../app/parts';
 import { ActDialog } from './ActDialog';
-import { saying, type TeamSheet } from './api';
+import type { TeamSheet } from './api';
 import { type Picked, PickPerson } from './PickOne';
 import { changeMembers } from './teamActs';
 
@@ -27,12 +28,13 @@ export function TeamAdd({ team, onClose }: Props) {
   const [people, setPeople] = useState<Picked[]>([]);
   const [text, setText] = useState('');
   const judged = useQuery({
-    queryKey: ['team-judge', team.key, text],
-    queryFn: () =>
+    queryKey: keys.teamJudge(team.key, text),
+    queryFn: ({ signal }) =>
       data(
         api.POST('/api/teams/{key}/judge', {
+          signal,
           params: { path: { key: team.key } },
-          body: saying('PastedMembers', { text }),
+          body: { text },
         }),
       ),
     enabled: text.trim() !== '',

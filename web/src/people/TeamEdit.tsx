@@ -6,7 +6,7 @@ import { api, data } from '../api/client';
 import { ConditionEditor } from '../conditions/ConditionEditor';
 import { Pending, usePending } from '../conditions/pending';
 import { ActDialog } from './ActDialog';
-import { saying, type TeamSheet } from './api';
+import type { TeamSheet } from './api';
 
 type Props = { team: TeamSheet; onClose: () => void };
 
@@ -28,7 +28,7 @@ export function TeamEdit({ team, onClose }: Props) {
         data(
           api.PUT('/api/teams/{key}', {
             params: { path: { key: team.key }, query: how },
-            body: saying('TeamEdit', { version, name, who }),
+            body: { version, name, who },
           }),
         )
       }

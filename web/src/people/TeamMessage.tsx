@@ -6,7 +6,7 @@ import Typography from '@mui/material/Typography';
 import { type FormEvent, useState } from 'react';
 import { api, data } from '../api/client';
 import { Remark } from '../app/parts';
-import { saying, type TeamSheet, useDoing } from './api';
+import { type TeamSheet, useDoing } from './api';
 
 type Props = { team: TeamSheet; onClose: () => void };
 
@@ -17,7 +17,7 @@ export function TeamMessage({ team, onClose }: Props) {
     data(
       api.POST('/api/teams/{key}/message', {
         params: { path: { key: team.key } },
-        body: saying('Message', { subject, body }),
+        body: { subject, body },
       }),
     ),
   );

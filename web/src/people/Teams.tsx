@@ -8,14 +8,15 @@ import { Pages } from '../app/Pages';
 import { Empty, Rows } from '../app/parts';
 import { Search } from '../app/Search';
 import { Trouble } from '../app/Trouble';
+import { UnseenHeading } from '../app/Unseen';
 import { and, number } from '../ask/said';
 import { Working } from '../ask/Working';
-import { PAGE, saying, useTeams } from './api';
+import { PAGE, useTeams } from './api';
 import { NameDialog } from './NameDialog';
 import { PeopleFrame } from './PeopleFrame';
 
 async function createTeam(name: string): Promise<string> {
-  const made = await data(api.POST('/api/teams', { body: saying('TeamEdit', { name, who: '' }) }));
+  const made = await data(api.POST('/api/teams', { body: { name, who: '' } }));
   return made.key;
 }
 
@@ -31,9 +32,7 @@ export default function Teams() {
   }, []);
   return (
     <PeopleFrame>
-      <Box component="h1" sx={{ position: 'absolute', left: -9999 }}>
-        Teams
-      </Box>
+      <UnseenHeading>Teams</UnseenHeading>
       <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center', mb: 1.5 }}>
         <Search
           label="Name"

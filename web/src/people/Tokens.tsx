@@ -5,7 +5,7 @@ import { type ReactNode, useState } from 'react';
 import type { Schemas } from '../api/client';
 import { DayField } from '../app/Dates';
 import { Remark, Rows, When } from '../app/parts';
-import { saying, useDoing } from './api';
+import { useDoing } from './api';
 
 type Token = Schemas['TokenShown'];
 
@@ -27,7 +27,7 @@ export function Tokens({ of, tokens, make, revoke, renew, more, source = '' }: P
   const [label, setLabel] = useState('');
   const [lastDay, setLastDay] = useState('');
   const making = useDoing(
-    () => make(saying('TokenEdit', { label, lastDay, source })),
+    () => make({ label, lastDay, source }),
     () => {
       setLabel('');
       setLastDay('');

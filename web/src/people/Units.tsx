@@ -8,10 +8,11 @@ import { Link } from 'react-router';
 import { api, data } from '../api/client';
 import { Rows } from '../app/parts';
 import { Trouble } from '../app/Trouble';
+import { UnseenHeading } from '../app/Unseen';
 import { number } from '../ask/said';
 import { Working } from '../ask/Working';
 import { ActDialog } from './ActDialog';
-import { saying, type UnitLine, useUnits } from './api';
+import { type UnitLine, useUnits } from './api';
 import { GiveThem } from './GiveThem';
 import { PeopleFrame } from './PeopleFrame';
 import { Chooser } from './PickOne';
@@ -45,9 +46,7 @@ export default function Units() {
   const changed = order.units.length + order.gone.length;
   return (
     <PeopleFrame>
-      <Box component="h1" sx={{ position: 'absolute', left: -9999 }}>
-        Units
-      </Box>
+      <UnseenHeading>Units</UnseenHeading>
       {units.isPending && <Working lines={14} />}
       {units.isError && <Trouble error={units.error} again={() => units.refetch()} />}
       {units.data && (
@@ -154,7 +153,7 @@ export default function Units() {
             data(
               api.PUT('/api/units', {
                 params: { query: how },
-                body: saying('Order', order),
+                body: order,
               }),
             )
           }

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { api, data, type Schemas } from '../api/client';
 import { number } from '../ask/said';
 import { ActDialog } from './ActDialog';
-import { type How, type PersonLine, type Preview, saying, useBelongings } from './api';
+import { type How, type PersonLine, type Preview, useBelongings } from './api';
 import { type Picked, PickPerson, PickTeam, PickUnit } from './PickOne';
 import { emptyRole, type RoleChoice, RoleForm, roleGiven } from './RoleForm';
 import { Sum } from './SumGrid';
@@ -13,14 +13,14 @@ type Who = Pick<PersonLine, 'key' | 'name'>;
 
 type Props = { people: Who[]; onClose: () => void; onDone?: (told: Preview) => void };
 
-type Said = Partial<Parameters<typeof saying<'ActOn'>>[1]>;
+type Said = Omit<Schemas['ActOn'], 'act' | 'people'>;
 
 export function actOn(act: string, people: Who[], said: Said, how: How) {
-  const body: Schemas['ActOn'] = saying('ActOn', {
+  const body: Schemas['ActOn'] = {
     act,
     people: people.map((one) => one.key),
     ...said,
-  });
+  };
   return data(api.POST('/api/people/acts', { params: { query: how }, body }));
 }
 

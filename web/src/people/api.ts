@@ -1,5 +1,12 @@
-import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import {
+  keepPreviousData,
+  queryOptions,
+  useMutation,
+  useQuery,
+  useQueryClient,
+} from '@tanstack/react-query';
 import { api, data, type Schemas } from '../api/client';
+import { keys } from '../api/keys';
 
 export type PersonLine = Schemas['PersonLine'];
 export type PersonSheet = Schemas['PersonSheet'];
@@ -14,19 +21,6 @@ export type Waiting = Schemas['ApprovalLine'];
 
 /** How far an act goes: it is looked at, asked of somebody who can agree, or done. */
 export type How = { preview?: boolean; ask?: boolean; why?: string };
-
-type Some<T> = T extends (infer E)[]
-  ? E[]
-  : T extends object
-    ? string extends keyof T
-      ? T
-      : { [K in keyof T]?: Some<T[K]> | null }
-    : T;
-
-/** A body of which only some members are said; the server knows what the others are then. */
-export function saying<K extends keyof Schemas>(_: K, body: Some<Schemas[K]>): Schemas[K] {
-  return body as Schemas[K];
-}
 
 export type Filters = {
   search: string;
@@ -57,10 +51,11 @@ export const PAGE = 50;
 
 export function usePeopleList(filters: Filters, page: number) {
   return useQuery({
-    queryKey: ['people', 'list', filters, page],
-    queryFn: () =>
+    queryKey: keys.peopleList(filters, page),
+    queryFn: ({ signal }) =>
       data(
         api.GET('/api/people', {
+          signal,
           params: { query: { ...wanted(filters), page, size: PAGE } as never },
         }),
       ),
@@ -83,22 +78,24 @@ export function peopleFile(filters: Filters, picked: string[]): string {
 /** Where in People whoever is signed in may go, beside the lists. */
 export function useCorners() {
   return useQuery({
-    queryKey: ['corners'],
-    queryFn: () => data(api.GET('/api/people/corners')),
+    queryKey: keys.corners(),
+    queryFn: ({ signal }) => data(api.GET('/api/people/corners', { signal })),
   });
 }
 
 export function useFacets() {
   return useQuery({
-    queryKey: ['people', 'facets'],
-    queryFn: () => data(api.GET('/api/people/facets')),
+    queryKey: keys.peopleFacets(),
+    queryFn: ({ signal }) => data(api.GET('/api/people/facets', { signal })),
   });
 }
 
-const sheetOf = (key: string) => ({
-  queryKey: ['people', 'sheet', key],
-  queryFn: () => data(api.GET('/api/people/{key}', { params: { path: { key } } })),
-});
+const sheetOf = (key: string) =>
+  queryOptions({
+    queryKey: keys.peopleSheet(key),
+    queryFn: ({ signal }) =>
+      data(api.GET('/api/people/{key}', { signal, params: { path: { key } } })),
+  });
 
 export function usePerson(key: string) {
   return useQuery(sheetOf(key));
@@ -112,8 +109,9 @@ export function usePersonName(key: string): string {
 
 export function useBelongings(key: string, wantedNow: boolean) {
   return useQuery({
-    queryKey: ['people', 'belongings', key],
-    queryFn: () => data(api.GET('/api/people/{key}/belongings', { params: { path: { key } } })),
+    queryKey: keys.peopleBelongings(key),
+    queryFn: ({ signal }) =>
+      data(api.GET('/api/people/{key}/belongings', { signal, params: { path: { key } } })),
     enabled: wantedNow,
   });
 }
@@ -141,39 +139,47 @@ export function useDoing<A, R>(does: (argument: A) => Promise<R>, after?: (resul
 
 export function useOrganisations(search: string, tag = '', page = 0, size = PAGE) {
   return useQuery({
-    queryKey: ['organisations', search, tag, page, size],
-    queryFn: () =>
-      data(api.GET('/api/organisations', { params: { query: { search, tag, page, size } } })),
+    queryKey: keys.organisations(search, tag, page, size),
+    queryFn: ({ signal }) =>
+      data(
+        api.GET('/api/organisations', { signal, params: { query: { search, tag, page, size } } }),
+      ),
     placeholderData: keepPreviousData,
   });
 }
 
 export function useOrganisation(key: string) {
   return useQuery({
-    queryKey: ['organisations', 'sheet', key],
-    queryFn: () => data(api.GET('/api/organisations/{key}', { params: { path: { key } } })),
+    queryKey: keys.organisationsSheet(key),
+    queryFn: ({ signal }) =>
+      data(api.GET('/api/organisations/{key}', { signal, params: { path: { key } } })),
     enabled: key !== '',
   });
 }
 
 export function useUnits() {
-  return useQuery({ queryKey: ['units'], queryFn: () => data(api.GET('/api/units')) });
+  return useQuery({
+    queryKey: keys.units(),
+    queryFn: ({ signal }) => data(api.GET('/api/units', { signal })),
+  });
 }
 
 export function useTeams(search: string, page = 0) {
   return useQuery({
-    queryKey: ['teams', search, page],
-    queryFn: () => data(api.GET('/api/teams', { params: { query: { search, page, size: PAGE } } })),
+    queryKey: keys.teams(search, page),
+    queryFn: ({ signal }) =>
+      data(api.GET('/api/teams', { signal, params: { query: { search, page, size: PAGE } } })),
     placeholderData: keepPreviousData,
   });
 }
 
 export function useTeam(key: string, page: number) {
   return useQuery({
-    queryKey: ['teams', 'sheet', key, page],
-    queryFn: () =>
+    queryKey: keys.teamsSheet(key, page),
+    queryFn: ({ signal }) =>
       data(
         api.GET('/api/teams/{key}', {
+          signal,
           params: { path: { key }, query: { page, size: PAGE } },
         }),
       ),
@@ -182,7 +188,10 @@ export function useTeam(key: string, page: number) {
 }
 
 export function useSources() {
-  return useQuery({ queryKey: ['sources'], queryFn: () => data(api.GET('/api/sources')) });
+  return useQuery({
+    queryKey: keys.sources(),
+    queryFn: ({ signal }) => data(api.GET('/api/sources', { signal })),
+  });
 }
 
 /** How many requests a page has. */
@@ -190,18 +199,18 @@ export const SHOWN = 20;
 
 export function useJoinRequests(page: number) {
   return useQuery({
-    queryKey: ['join-requests', page],
-    queryFn: () =>
-      data(api.GET('/api/join-requests', { params: { query: { page, size: SHOWN } } })),
+    queryKey: keys.joinRequests(page),
+    queryFn: ({ signal }) =>
+      data(api.GET('/api/join-requests', { signal, params: { query: { page, size: SHOWN } } })),
     placeholderData: keepPreviousData,
   });
 }
 
 export function useApprovals(open: boolean, page: number) {
   return useQuery({
-    queryKey: ['approvals', open, page],
-    queryFn: () =>
-      data(api.GET('/api/approvals', { params: { query: { open, page, size: SHOWN } } })),
+    queryKey: keys.approvals(open, page),
+    queryFn: ({ signal }) =>
+      data(api.GET('/api/approvals', { signal, params: { query: { open, page, size: SHOWN } } })),
     placeholderData: keepPreviousData,
   });
 }
@@ -213,16 +222,18 @@ export function useWaitingNumber(): number {
 
 export function useApproval(id: string) {
   return useQuery({
-    queryKey: ['preview', 'approval', id],
-    queryFn: () => data(api.GET('/api/approvals/{id}', { params: { path: { id } } })),
+    queryKey: keys.previewApproval(id),
+    queryFn: ({ signal }) =>
+      data(api.GET('/api/approvals/{id}', { signal, params: { path: { id } } })),
     retry: false,
   });
 }
 
 export function useOutbox(page: number) {
   return useQuery({
-    queryKey: ['outbox', page],
-    queryFn: () => data(api.GET('/api/outbox', { params: { query: { page, size: 20 } } })),
+    queryKey: keys.outbox(page),
+    queryFn: ({ signal }) =>
+      data(api.GET('/api/outbox', { signal, params: { query: { page, size: 20 } } })),
     refetchInterval: 3_000,
     placeholderData: keepPreviousData,
   });

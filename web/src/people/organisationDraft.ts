@@ -1,5 +1,5 @@
 import { api, data } from '../api/client';
-import { type How, type OrganisationSheet, saying } from './api';
+import type { How, OrganisationSheet } from './api';
 
 /** An organisation as somebody is changing it. */
 export type OrganisationDraft = {
@@ -32,7 +32,7 @@ export function organisationDraft({
 }
 
 function body(draft: OrganisationDraft) {
-  return saying('OrganisationEdit', {
+  return {
     version: draft.version,
     name: draft.name,
     tags: draft.tags,
@@ -41,7 +41,7 @@ function body(draft: OrganisationDraft) {
     seatsRefuse: draft.seatsRefuse,
     pending: draft.pending,
     ends: draft.ends,
-  });
+  };
 }
 
 export function changeOrganisation(key: string, draft: OrganisationDraft, how: How) {
@@ -56,7 +56,7 @@ export function changeOrganisation(key: string, draft: OrganisationDraft, how: H
 export async function createOrganisation(name: string): Promise<string> {
   const made = await data(
     api.POST('/api/organisations', {
-      body: saying('OrganisationEdit', { name, tags: [], domains: [] }),
+      body: { name, tags: [], domains: [] },
     }),
   );
   return made.key;

@@ -1,5 +1,5 @@
 import { api, data } from '../api/client';
-import { type How, saying } from './api';
+import type { How } from './api';
 
 export type Members = { add?: string[]; remove?: string[]; lead?: string[]; follow?: string[] };
 
@@ -8,7 +8,7 @@ export function changeMembers(key: string, members: Members, how: How) {
   return data(
     api.POST('/api/teams/{key}/members', {
       params: { path: { key }, query: how },
-      body: saying('MemberEdit', members),
+      body: members,
     }),
   );
 }

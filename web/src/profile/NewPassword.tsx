@@ -4,13 +4,13 @@ import TextField from '@mui/material/TextField';
 import { type FormEvent, useState } from 'react';
 import { api, data, Problem } from '../api/client';
 import { Remark } from '../app/parts';
-import { saying, useDoing } from '../people/api';
+import { useDoing } from '../people/api';
 
 export function NewPassword() {
   const [now, setNow] = useState('');
   const [password, setPassword] = useState('');
   const save = useDoing(
-    () => data(api.PUT('/api/own/password', { body: saying('NewPassword', { now, password }) })),
+    () => data(api.PUT('/api/own/password', { body: { now, password } })),
     () => {
       setNow('');
       setPassword('');

@@ -8,12 +8,14 @@ import Typography from '@mui/material/Typography';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, data, type Schemas } from '../api/client';
+import { keys } from '../api/keys';
 import { DayField } from '../app/Dates';
 import { Remark } from '../app/parts';
+import { useLookedFor } from '../app/settled';
 import { Trouble } from '../app/Trouble';
 import { Working } from '../ask/Working';
 import { ActDialog } from '../people/ActDialog';
-import { saying, useDoing } from '../people/api';
+import { useDoing } from '../people/api';
 import { Chooser, type Picked } from '../people/PickOne';
 import { SentenceShown } from '../sentences/SentenceShown';
 
@@ -22,8 +24,8 @@ type OwnApplication = Schemas['OwnApplication'];
 /** Who may act for oneself, and for whom one may act; to end it is one's own at any moment. */
 export function OwnDelegations() {
   const own = useQuery({
-    queryKey: ['own', 'delegations'],
-    queryFn: () => data(api.GET('/api/own/delegations')),
+    queryKey: keys.ownDelegations(),
+    queryFn: ({ signal }) => data(api.GET('/api/own/delegations', { signal })),
   });
   const [making, setMaking] = useState(false);
   const end = useDoing((path: { application: string; key: string }) =>
@@ -84,15 +86,15 @@ function Delegate({
 }) {
   const [application, setApplication] = useState(applications[0]?.application.key ?? '');
   const [delegate, setDelegate] = useState<Picked | null>(null);
-  const [search, setSearch] = useState('');
+  const { search, look, typing } = useLookedFor();
   const [sets, setSets] = useState<string[]>([]);
   const [from, setFrom] = useState('');
   const [lastDay, setLastDay] = useState('');
   const [reason, setReason] = useState('');
   const found = useQuery({
-    queryKey: ['own', 'colleagues', search],
-    queryFn: () =>
-      data(api.GET('/api/own/delegations/colleagues', { params: { query: { search } } })),
+    queryKey: keys.ownColleagues(search),
+    queryFn: ({ signal }) =>
+      data(api.GET('/api/own/delegations/colleagues', { signal, params: { query: { search } } })),
     placeholderData: keepPreviousData,
   });
   const chosen = applications.find((one) => one.application.key === application);
@@ -105,12 +107,12 @@ function Delegate({
         data(
           api.POST('/api/own/delegations', {
             params: { query: how },
-            body: saying('DelegationWanted', wanted),
+            body: wanted,
           }),
         )
       }
       confirm="Let them act"
-      hint="Choose who is to act, and with what."
+      hint="Choose who is to act, and with what. Beyond your unit and teams, people are found by their whole name or address."
       onClose={onClose}
     >
       {applications.length > 1 && (
@@ -135,8 +137,8 @@ function Delegate({
         label="Who acts"
         value={delegate}
         choices={found.data ?? []}
-        loading={found.isPlaceholderData}
-        onType={setSearch}
+        loading={typing || found.isPlaceholderData}
+        onType={look}
         onPick={setDelegate}
       />
       <Box component="fieldset" sx={{ border: 0, p: 0, m: 0 }}>

@@ -6,11 +6,12 @@ import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { type FormEvent, useEffect, useState } from 'react';
 import { api, data, Problem, type Schemas } from '../api/client';
+import { keys } from '../api/keys';
 import { DATE_STYLES } from '../app/dateStyle';
 import { Part, Remark } from '../app/parts';
 import { Trouble } from '../app/Trouble';
 import { Working } from '../ask/Working';
-import { saying, useDoing } from '../people/api';
+import { useDoing } from '../people/api';
 import { PickZone } from '../people/PickOne';
 import { useSession } from '../session/session';
 import { NewPassword } from './NewPassword';
@@ -24,7 +25,10 @@ const places = { '': 'where the last address leads', '/people': 'People', '/ask/
 
 /** What people see and change of themselves. */
 export default function OwnPlace() {
-  const own = useQuery({ queryKey: ['own'], queryFn: () => data(api.GET('/api/own')) });
+  const own = useQuery({
+    queryKey: keys.own(),
+    queryFn: ({ signal }) => data(api.GET('/api/own', { signal })),
+  });
   useEffect(() => {
     document.title = 'You · Nembar';
   }, []);
@@ -81,13 +85,13 @@ function Who({ own }: { own: OwnPage }) {
   const save = useDoing(async () => {
     await data(
       api.PUT('/api/own', {
-        body: saying('OwnEdit', {
+        body: {
           givenName,
           familyName,
           timeZone: zone?.key ?? '',
           startPlace,
           dateStyle,
-        }),
+        },
       }),
     );
   });

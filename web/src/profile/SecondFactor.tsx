@@ -6,18 +6,16 @@ import { QRCodeSVG } from 'qrcode.react';
 import { type FormEvent, useState } from 'react';
 import { api, data } from '../api/client';
 import { Remark } from '../app/parts';
-import { saying, useDoing } from '../people/api';
+import { useDoing } from '../people/api';
 import type { OwnPage } from './OwnPlace';
 
 /** A code from an authenticator, asked for besides the password. */
 export function SecondFactor({ own }: { own: OwnPage }) {
   const [password, setPassword] = useState('');
   const [code, setCode] = useState('');
-  const offer = useDoing(() =>
-    data(api.POST('/api/own/second-factor', { body: saying('OwnProof', { password }) })),
-  );
+  const offer = useDoing(() => data(api.POST('/api/own/second-factor', { body: { password } })));
   const confirm = useDoing(
-    () => data(api.PUT('/api/own/second-factor', { body: saying('OwnProof', { code }) })),
+    () => data(api.PUT('/api/own/second-factor', { body: { code } })),
     () => {
       offer.reset();
       setPassword('');
@@ -25,10 +23,7 @@ export function SecondFactor({ own }: { own: OwnPage }) {
     },
   );
   const end = useDoing(
-    () =>
-      data(
-        api.POST('/api/own/second-factor/end', { body: saying('OwnProof', { password, code }) }),
-      ),
+    () => data(api.POST('/api/own/second-factor/end', { body: { password, code } })),
     () => {
       setPassword('');
       setCode('');

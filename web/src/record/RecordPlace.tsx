@@ -6,6 +6,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { api, data, type Schemas } from '../api/client';
+import { keys } from '../api/keys';
 import { filledIn } from '../app/address';
 import { Facts } from '../app/parts';
 import { Trouble } from '../app/Trouble';
@@ -24,10 +25,11 @@ export default function RecordPlace() {
   const { application = '', type = '', record = '' } = useParams();
   const key = { application, type, record };
   const sheet = useQuery({
-    queryKey: ['record-access', key],
-    queryFn: () =>
+    queryKey: keys.recordAccess(key),
+    queryFn: ({ signal }) =>
       data(
         api.GET('/api/applications/{application}/record-access', {
+          signal,
           params: { path: { application }, query: { type, record } },
         }),
       ),
@@ -216,10 +218,11 @@ function Since({ of }: { of: Key }) {
   const [asked, setAsked] = useState(false);
   const { application, type, record } = of;
   const told = useQuery({
-    queryKey: ['record-access-history', of],
-    queryFn: () =>
+    queryKey: keys.recordAccessHistory(of),
+    queryFn: ({ signal }) =>
       data(
         api.GET('/api/applications/{application}/record-access/history', {
+          signal,
           params: { path: { application }, query: { type, record } },
         }),
       ),

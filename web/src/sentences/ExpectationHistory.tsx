@@ -4,6 +4,7 @@ import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { api, data } from '../api/client';
+import { keys } from '../api/keys';
 import { When } from '../app/parts';
 
 /** From when on an expectation held, what broke it and who put up with that. */
@@ -15,10 +16,11 @@ export function ExpectationHistory({
   expectation: string;
 }) {
   const told = useQuery({
-    queryKey: ['expectation-history', application, expectation],
-    queryFn: () =>
+    queryKey: keys.expectationHistory(application, expectation),
+    queryFn: ({ signal }) =>
       data(
         api.GET('/api/applications/{application}/expectations/{key}/history', {
+          signal,
           params: { path: { application, key: expectation } },
         }),
       ),

@@ -2,6 +2,7 @@ import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { api, data } from '../api/client';
+import { keys } from '../api/keys';
 import { Rows } from '../app/parts';
 
 type Props = {
@@ -20,10 +21,11 @@ type Props = {
 export function MasksShown(props: Props) {
   const { application, recordType, field, label, style, words, onChoose } = props;
   const told = useQuery({
-    queryKey: ['masks', application, recordType, field],
-    queryFn: () =>
+    queryKey: keys.masks(application, recordType, field),
+    queryFn: ({ signal }) =>
       data(
         api.GET('/api/applications/{application}/bench/masks', {
+          signal,
           params: { path: { application }, query: { recordType, field } },
         }),
       ),

@@ -2,6 +2,7 @@ import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { api, data } from '../api/client';
+import { keys } from '../api/keys';
 import { Rows } from '../app/parts';
 import { number } from '../ask/said';
 import type { ChangePart } from '../bench/queue';
@@ -9,7 +10,7 @@ import type { ChangePart } from '../bench/queue';
 /** What an edit leaves the people it means, before and after, kind of record by kind. */
 export function ReachLeft({ application, change }: { application: string; change: ChangePart }) {
   const told = useQuery({
-    queryKey: ['reach-left', application, change],
+    queryKey: keys.reachLeft(application, change),
     queryFn: ({ signal }) =>
       data(
         api.POST('/api/applications/{application}/tray/edits/reach', {

@@ -2,6 +2,7 @@ import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { api, data } from '../api/client';
+import { keys } from '../api/keys';
 import { Trouble } from '../app/Trouble';
 import { number, quoted } from '../ask/said';
 import { Working } from '../ask/Working';
@@ -19,10 +20,11 @@ export function Reachers({
   record: string;
 }) {
   const told = useQuery({
-    queryKey: ['who-can', application, type, record],
-    queryFn: () =>
+    queryKey: keys.whoCan(application, type, record),
+    queryFn: ({ signal }) =>
       data(
         api.GET('/api/applications/{application}/who-can', {
+          signal,
           params: {
             path: { application },
             query: { type, operation: 'view', record, size: SHOWN },

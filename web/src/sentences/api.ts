@@ -1,5 +1,6 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { api, data, type Schemas } from '../api/client';
+import { keys } from '../api/keys';
 import { useListed } from '../app/listed';
 import type { DraftShown } from '../bench/api';
 import type { ChangePart } from '../bench/queue';
@@ -16,10 +17,11 @@ const ofDraft = (draft: DraftShown | undefined) => (draft ? { draft: draft.id } 
 
 export function useDrawers(application: string, draft: DraftShown | undefined) {
   return useQuery({
-    queryKey: ['drawers', application, draft?.id, draft?.version],
-    queryFn: () =>
+    queryKey: keys.drawers(application, draft?.id, draft?.version),
+    queryFn: ({ signal }) =>
       data(
         api.GET('/api/applications/{application}/bench/drawers', {
+          signal,
           params: { path: { application }, query: ofDraft(draft) },
         }),
       ),
@@ -49,10 +51,11 @@ export function useReading(
   element: Written,
 ) {
   return useQuery({
-    queryKey: ['reading', application, draft?.id, draft?.version, list, element],
-    queryFn: () =>
+    queryKey: keys.reading(application, draft?.id, draft?.version, list, element),
+    queryFn: ({ signal }) =>
       data(
         api.POST('/api/applications/{application}/bench/reading', {
+          signal,
           params: { path: { application }, query: ofDraft(draft) },
           body: { put: list, element } as never,
         }),
@@ -66,7 +69,7 @@ export function useReading(
 /** What an edit would change for people, before it is made. */
 export function useWouldChange(application: string, changes: ChangePart[], enabled: boolean) {
   return useQuery({
-    queryKey: ['impact', application, 'before', changes],
+    queryKey: keys.impact(application, 'before', changes),
     queryFn: ({ signal }) =>
       data(
         api.POST('/api/applications/{application}/tray/edits/preview', {
@@ -84,10 +87,11 @@ export function useWouldChange(application: string, changes: ChangePart[], enabl
 
 export function useParts(application: string, draft: DraftShown | undefined, search: string) {
   return useQuery({
-    queryKey: ['audience-parts', application, draft?.id, draft?.version, search],
-    queryFn: () =>
+    queryKey: keys.audienceParts(application, draft?.id, draft?.version, search),
+    queryFn: ({ signal }) =>
       data(
         api.GET('/api/applications/{application}/bench/audience-parts', {
+          signal,
           params: { path: { application }, query: { ...ofDraft(draft), search } },
         }),
       ),
@@ -102,10 +106,11 @@ export function useBroken(
   enabled: boolean,
 ): ReadonlyMap<string, string> {
   const proved = useQuery({
-    queryKey: ['expectations', application, draft?.id, draft?.version],
-    queryFn: () =>
+    queryKey: keys.expectations(application, draft?.id, draft?.version),
+    queryFn: ({ signal }) =>
       data(
         api.GET('/api/applications/{application}/expectations', {
+          signal,
           params: { path: { application }, query: ofDraft(draft) },
         }),
       ),

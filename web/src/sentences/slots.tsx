@@ -2,6 +2,7 @@ import Box from '@mui/material/Box';
 import Chip from '@mui/material/Chip';
 import { styled } from '@mui/material/styles';
 import { type ReactNode, useRef, useState } from 'react';
+import { useLookedFor } from '../app/settled';
 import { type Choice, Slot, SlotInput } from '../ask/Slot';
 import type { DraftShown } from '../bench/api';
 import { type PartShown, useParts, type WhoPart } from './api';
@@ -176,7 +177,7 @@ export function Parts({
   lead?: string;
 }) {
   const { stay, inputRef } = useStaying();
-  const [search, setSearch] = useState('');
+  const { search, look, typing } = useLookedFor();
   const [chosen, setChosen] = useState<PartShown[]>([]);
   const found = useParts(at.application, at.draft, search);
   const taken = new Set(parts.map(tokenOf));
@@ -198,16 +199,16 @@ export function Parts({
         placeholder={parts.length === 0 ? lead : more}
         value={null}
         choices={choices}
-        waiting={found.isPending || found.isPlaceholderData}
+        waiting={typing || found.isPending || found.isPlaceholderData}
         none="Nobody is called so."
         quiet={parts.length > 0}
         inputRef={inputRef}
-        onType={setSearch}
+        onType={look}
         onChoose={(choice) => {
           const one = choices.find((each) => each.key === choice.key);
           if (one) {
             setChosen([...chosen, one.of]);
-            setSearch('');
+            look('');
             stay();
             onChange([...parts, one.of.part]);
           }

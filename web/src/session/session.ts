@@ -1,9 +1,10 @@
 import { type QueryClient, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { api, data, Problem, type Schemas } from '../api/client';
+import { keys } from '../api/keys';
 import { writeDates } from '../app/dateStyle';
 
 export type SignedIn = Schemas['SignedIn'];
-export const sessionKey = ['session'];
+export const sessionKey = keys.session();
 
 /** Who is signed in; null when nobody is. */
 export function useSession() {

@@ -165,7 +165,7 @@ class WhatCanTest {
         assertThat(ask(maren, ILSE).path("holdings")).isNotEmpty();
         Answer outside = maren.get("/api/ask/what-can?person=gwen.harrow&application=towline");
         assertThat(outside.status()).isEqualTo(403);
-        assertThat(outside.detail()).isEqualTo("You may not view Gwen Harrow in Nembar.");
+        assertThat(outside.detail()).isEqualTo("You may not view gwen.harrow in Nembar.");
         assertThat(outside.json().at("/because/0").asString()).contains("outside that reach");
         JsonNode people = maren.get("/api/people?search=gwen").json();
         assertThat(people.path("total").asLong()).isZero();

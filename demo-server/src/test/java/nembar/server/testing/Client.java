@@ -189,6 +189,14 @@ public final class Client {
         }
         try {
             HttpResponse<byte[]> response = http.send(request.build(), BodyHandlers.ofByteArray());
+            Contract.broken(method, path, response.statusCode(), response.body())
+                    .ifPresent(
+                            why -> {
+                                if (System.getProperty("nembar.contract") == null) {
+                                    throw new AssertionError(why);
+                                }
+                                System.err.println("CONTRACT " + why);
+                            });
             return new Answer(response.statusCode(), response);
         } catch (IOException failed) {
             throw new UncheckedIOException(failed);

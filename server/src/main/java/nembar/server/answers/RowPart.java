@@ -1,6 +1,7 @@
 package nembar.server.answers;
 
 import com.fasterxml.jackson.annotation.JsonInclude;
+import jakarta.validation.constraints.NotNull;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
@@ -18,7 +19,7 @@ import nembar.server.http.BadRequest;
 @JsonInclude(JsonInclude.Include.NON_NULL)
 public record RowPart(
         Boolean not,
-        String is,
+        @NotNull String is,
         TermPart left,
         List<TermPart> values,
         List<RowPart> rows,

@@ -5,6 +5,8 @@ import io.swagger.v3.oas.annotations.Parameter;
 import io.swagger.v3.oas.annotations.media.Content;
 import io.swagger.v3.oas.annotations.media.Schema;
 import io.swagger.v3.oas.annotations.responses.ApiResponse;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotNull;
 import java.util.Optional;
 import nembar.core.answers.Newcomer;
 import nembar.core.catalogue.RecordType;
@@ -274,13 +276,17 @@ class AskController {
      *
      * @param account for whom the other acts
      */
-    record LookReason(String person, String application, String account, String reason) {}
+    record LookReason(
+            @NotNull String person,
+            @NotNull String application,
+            String account,
+            @NotNull String reason) {}
 
     /** Keeps why one looks through somebody, which may be asked for before one may. */
     @PostMapping("/looks")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     @Operation(operationId = "sayWhyOneLooks")
-    void look(@RequestBody LookReason why) {
+    void look(@Valid @RequestBody LookReason why) {
         Asked of = Asked.about(why.person(), why.application(), why.account(), null);
         looks.say(me.person(), understood(of, ""), why.reason());
     }

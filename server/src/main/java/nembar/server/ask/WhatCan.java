@@ -2,7 +2,10 @@ package nembar.server.ask;
 
 import java.util.List;
 import java.util.Optional;
+import nembar.core.directory.PersonKind;
+import nembar.core.directory.PersonStatus;
 import nembar.server.http.Named;
+import nembar.server.http.Words;
 
 /** The answer to "What can [person] do in [application]?". */
 public record WhatCan(
@@ -26,8 +29,8 @@ public record WhatCan(
     public record Whom(
             String key,
             String name,
-            String kind,
-            String status,
+            @Words(PersonKind.class) String kind,
+            @Words(PersonStatus.class) String status,
             String seat,
             Optional<Named> account,
             List<Named> accounts,

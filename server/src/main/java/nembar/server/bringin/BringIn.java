@@ -1,10 +1,12 @@
 package nembar.server.bringin;
 
+import jakarta.validation.constraints.NotNull;
 import java.time.Instant;
 import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ExecutorService;
@@ -90,7 +92,7 @@ class BringIn implements DisposableBean {
             List<List<String>> sample,
             Map<String, String> mapping,
             Placement placing,
-            Given given,
+            Optional<Given> given,
             boolean roleAsDraft,
             String note,
             boolean compare,
@@ -103,7 +105,7 @@ class BringIn implements DisposableBean {
 
     /** What is said of a batch as a whole. */
     record BatchEdit(
-            Long version,
+            @NotNull Long version,
             Placement placing,
             Given given,
             Boolean roleAsDraft,
@@ -216,7 +218,7 @@ class BringIn implements DisposableBean {
                 content.sample(),
                 content.mapping(),
                 content.placing(),
-                content.given(),
+                Optional.ofNullable(content.given()),
                 content.roleAsDraft(),
                 content.note(),
                 content.compare(),

@@ -1,6 +1,8 @@
 package nembar.server.bringin;
 
 import io.swagger.v3.oas.annotations.Operation;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotNull;
 import java.time.Instant;
 import java.util.Arrays;
 import java.util.List;
@@ -74,7 +76,7 @@ class BringInController {
 
     record Begun(String id) {}
 
-    record Mapping(Map<String, String> mapping) {}
+    record Mapping(@NotNull Map<String, String> mapping) {}
 
     /** A message as it will be sent, but for its link. */
     record LetterPreview(String to, String subject, String body) {}
@@ -136,7 +138,7 @@ class BringInController {
 
     @PutMapping("/{id}")
     @Operation(operationId = "changeBatch")
-    Batch change(@PathVariable String id, @RequestBody BatchEdit edit) {
+    Batch change(@PathVariable String id, @Valid @RequestBody BatchEdit edit) {
         bringIn.say(me.person(), id, edit);
         return bringIn.batch(me.person(), id);
     }
@@ -150,7 +152,7 @@ class BringInController {
 
     @PutMapping("/{id}/mapping")
     @Operation(operationId = "mapColumns")
-    Batch map(@PathVariable String id, @RequestBody Mapping mapping) {
+    Batch map(@PathVariable String id, @Valid @RequestBody Mapping mapping) {
         if (mapping.mapping() == null) {
             throw new BadRequest("mapping", "Say what the columns are.");
         }

@@ -19,6 +19,7 @@ import nembar.core.text.Wording;
 import nembar.server.bringin.Batches.Entry;
 import nembar.server.governance.Governance;
 import nembar.server.http.Named;
+import nembar.server.http.Words;
 import nembar.server.model.Models;
 import nembar.server.organisations.Terms;
 import org.springframework.stereotype.Service;
@@ -54,7 +55,7 @@ class Judging {
     record JudgedRow(
             int number,
             Map<String, String> cells,
-            String verdict,
+            @Words(Verdict.class) String verdict,
             Optional<String> person,
             Optional<KnownPerson> known,
             Optional<Integer> sameAs,

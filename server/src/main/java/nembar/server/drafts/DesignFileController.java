@@ -19,6 +19,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
 /** A design as a file: docs/design-document.md. */
@@ -105,6 +106,7 @@ class DesignFileController {
      * @param name what the draft is called
      */
     @PostMapping("/propose")
+    @ResponseStatus(HttpStatus.CREATED)
     @Operation(operationId = "proposeDesign")
     ResponseEntity<DraftShown> propose(
             @PathVariable String application,

@@ -1,6 +1,8 @@
 package nembar.server.drafts;
 
 import io.swagger.v3.oas.annotations.Operation;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotNull;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
@@ -37,6 +39,7 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBody;
 
@@ -83,7 +86,7 @@ class DraftController {
      *
      * @param base the publication it has been brought up to; left out to stay where it is
      */
-    record DraftWritten(String name, Long base, List<ChangePart> changes) {}
+    record DraftWritten(String name, Long base, @NotNull List<ChangePart> changes) {}
 
     record DraftPage(List<DraftShown> drafts, long total) {}
 
@@ -105,12 +108,12 @@ class DraftController {
             List<String> approvers,
             Optional<PlanShown> planned) {}
 
-    record Word(String reason, String override) {}
+    record Word(@NotNull String reason, String override) {}
 
     /**
      * @param at when it is to be published
      */
-    record Plan(Instant at, String reason, String override) {}
+    record Plan(@NotNull Instant at, @NotNull String reason, String override) {}
 
     @GetMapping("/drafts")
     @Operation(operationId = "drafts")
@@ -123,9 +126,10 @@ class DraftController {
     }
 
     @PostMapping("/drafts")
+    @ResponseStatus(HttpStatus.CREATED)
     @Operation(operationId = "createDraft")
     ResponseEntity<DraftShown> create(
-            @PathVariable String application, @RequestBody DraftWritten written) {
+            @PathVariable String application, @Valid @RequestBody DraftWritten written) {
         return shapes.answer(
                 HttpStatus.CREATED,
                 edits.create(me.person(), application, written.name(), written.changes()));
@@ -143,7 +147,7 @@ class DraftController {
             @PathVariable String application,
             @PathVariable String id,
             @RequestHeader(name = "If-Match", required = false) String ifMatch,
-            @RequestBody DraftWritten written) {
+            @Valid @RequestBody DraftWritten written) {
         return shapes.answer(
                 HttpStatus.OK,
                 edits.change(
@@ -234,7 +238,7 @@ class DraftController {
             @PathVariable String application,
             @PathVariable String id,
             @RequestHeader(name = "If-Match", required = false) String ifMatch,
-            @RequestBody Word word) {
+            @Valid @RequestBody Word word) {
         return publications.of(
                 publishing.publish(
                         me.person(),
@@ -253,7 +257,7 @@ class DraftController {
             @PathVariable String id,
             @RequestHeader(name = "If-Match", required = false) String ifMatch,
             @ParameterObject Submission.Parameters how,
-            @RequestBody Word word) {
+            @Valid @RequestBody Word word) {
         AskedPublication asked =
                 new AskedPublication(application, version(ifMatch), word.reason(), word.override());
         RequestedAct act = new RequestedAct(DraftPublishing.ACT, id, asked, "draft", List.of());
@@ -267,7 +271,7 @@ class DraftController {
             @PathVariable String application,
             @PathVariable String id,
             @RequestHeader(name = "If-Match", required = false) String ifMatch,
-            @RequestBody Plan plan) {
+            @Valid @RequestBody Plan plan) {
         return shapes.of(
                 planned.plan(
                         me.person(),
@@ -312,6 +316,7 @@ class DraftController {
 
     /** Makes a draft of the publication's inverse. */
     @PostMapping("/publications/{number}/undo")
+    @ResponseStatus(HttpStatus.CREATED)
     @Operation(operationId = "undoPublication")
     ResponseEntity<DraftShown> undo(@PathVariable String application, @PathVariable long number) {
         return shapes.answer(HttpStatus.CREATED, drafts.undo(me.person(), application, number));

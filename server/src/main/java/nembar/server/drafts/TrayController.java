@@ -1,6 +1,8 @@
 package nembar.server.drafts;
 
 import io.swagger.v3.oas.annotations.Operation;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotNull;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -86,9 +88,9 @@ class TrayController {
      *
      * @param seen version of the draft that it was made on; left out where there was none
      */
-    record EditWritten(Long seen, List<ChangePart> changes) {}
+    record EditWritten(Long seen, @NotNull List<ChangePart> changes) {}
 
-    record DraftName(String name) {}
+    record DraftName(@NotNull String name) {}
 
     /**
      * Changes that are prepared, to be made by an edit.
@@ -98,7 +100,7 @@ class TrayController {
      */
     record PreparedShown(List<ChangePart> changes, List<String> words, ImpactPage impact) {}
 
-    record DraftHeir(String person) {}
+    record DraftHeir(@NotNull String person) {}
 
     /**
      * @param theirs elements, each as "list/key", of which what is published is to stand
@@ -120,7 +122,7 @@ class TrayController {
     /** Makes an edit; the first makes the draft. */
     @PostMapping("/tray/edits")
     @Operation(operationId = "editDraft")
-    Tray edit(@PathVariable String application, @RequestBody EditWritten edit) {
+    Tray edit(@PathVariable String application, @Valid @RequestBody EditWritten edit) {
         return tray(
                 edits.edit(
                         me.person(),
@@ -132,7 +134,7 @@ class TrayController {
     /** What an edit would change for people, before it is made: the first hundred lines. */
     @PostMapping("/tray/edits/preview")
     @Operation(operationId = "previewEdit")
-    ImpactPage preview(@PathVariable String application, @RequestBody EditWritten edit) {
+    ImpactPage preview(@PathVariable String application, @Valid @RequestBody EditWritten edit) {
         return impacts.page(
                 impact.ofChanges(me.person(), application, DraftEdits.read(edit.changes())),
                 0,
@@ -155,7 +157,7 @@ class TrayController {
     /** What those whom an edit means view before and after it: the first of them. */
     @PostMapping("/tray/edits/reach")
     @Operation(operationId = "reachOfEdit")
-    List<ReachLeft> reach(@PathVariable String application, @RequestBody EditWritten edit) {
+    List<ReachLeft> reach(@PathVariable String application, @Valid @RequestBody EditWritten edit) {
         return impact.left(me.person(), application, DraftEdits.read(edit.changes())).stream()
                 .map(
                         one ->
@@ -243,7 +245,7 @@ class TrayController {
     Tray rename(
             @PathVariable String application,
             @PathVariable String id,
-            @RequestBody DraftName name) {
+            @Valid @RequestBody DraftName name) {
         return tray(edits.rename(me.person(), application, id, name.name()));
     }
 
@@ -252,7 +254,7 @@ class TrayController {
     Tray handOver(
             @PathVariable String application,
             @PathVariable String id,
-            @RequestBody DraftHeir heir) {
+            @Valid @RequestBody DraftHeir heir) {
         return tray(edits.handOver(me.person(), application, id, heir.person()));
     }
 

@@ -4,74 +4,84 @@ import com.fasterxml.jackson.databind.type.TypeFactory;
 import io.swagger.v3.core.converter.AnnotatedType;
 import io.swagger.v3.core.converter.ModelConverter;
 import io.swagger.v3.core.converter.ModelConverterContext;
-import io.swagger.v3.oas.models.Components;
-import io.swagger.v3.oas.models.OpenAPI;
-import io.swagger.v3.oas.models.info.Info;
 import io.swagger.v3.oas.models.media.Schema;
-import io.swagger.v3.oas.models.security.SecurityRequirement;
-import io.swagger.v3.oas.models.security.SecurityScheme;
-import io.swagger.v3.oas.models.servers.Server;
+import jakarta.validation.constraints.NotNull;
 import java.lang.reflect.RecordComponent;
 import java.util.Arrays;
 import java.util.Iterator;
 import java.util.List;
+import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
-import org.springframework.context.annotation.Bean;
+import java.util.concurrent.ConcurrentHashMap;
 import org.springframework.stereotype.Component;
 
 /**
- * Tells readers of the OpenAPI document which members are always there: those of a record that are
- * not {@link Optional}.
+ * Tells readers of the OpenAPI document which members of a record there have to be: of what is sent
+ * those that are asked for ({@link NotNull}), of what is answered those that are not {@link
+ * Optional}; and which words a text may be.
  */
 @Component
 class OpenApiShape implements ModelConverter {
+    private final Map<String, Class<?>> records = new ConcurrentHashMap<>();
+
     @Override
     public Schema<?> resolve(
             AnnotatedType type, ModelConverterContext context, Iterator<ModelConverter> chain) {
         Schema<?> schema = chain.hasNext() ? chain.next().resolve(type, context, chain) : null;
         Class<?> raw = TypeFactory.defaultInstance().constructType(type.getType()).getRawClass();
-        if (raw.isRecord() && raw.getName().startsWith("nembar.server")) {
+        if (raw.isRecord() && raw.getName().startsWith("nembar.")) {
             Schema<?> named = context.getDefinedModels().get(raw.getSimpleName());
-            if (named != null && !raw.getName().contains("DesignDocument")) {
-                named.setRequired(alwaysThere(raw));
+            if (named != null) {
+                records.put(raw.getSimpleName(), raw);
+                named.setRequired(raw.getName().contains("DesignDocument") ? null : always(raw));
+                words(raw, named);
             }
         }
         return schema;
     }
 
-    /** The document says nothing of the machine it was made on. */
-    @Bean
-    static OpenAPI openApi() {
-        return new OpenAPI()
-                .info(new Info().title("Nembar").version("1"))
-                .components(
-                        new Components()
-                                .addSecuritySchemes(
-                                        "session",
-                                        new SecurityScheme()
-                                                .type(SecurityScheme.Type.APIKEY)
-                                                .in(SecurityScheme.In.COOKIE)
-                                                .name("NEMBAR"))
-                                .addSecuritySchemes(
-                                        "serviceToken",
-                                        new SecurityScheme()
-                                                .type(SecurityScheme.Type.HTTP)
-                                                .scheme("bearer")
-                                                .description(
-                                                        "A service's token: for decisions, for"
-                                                                + " questions, and for designs.")))
-                .security(
-                        List.of(
-                                new SecurityRequirement().addList("session"),
-                                new SecurityRequirement().addList("serviceToken")))
-                .servers(List.of(new Server().url("/")));
-    }
-
-    private static List<String> alwaysThere(Class<?> raw) {
+    /** Members that are there in every answer. */
+    private static List<String> always(Class<?> raw) {
         return Arrays.stream(raw.getRecordComponents())
                 .filter(component -> component.getType() != Optional.class)
                 .map(RecordComponent::getName)
                 .sorted()
                 .toList();
+    }
+
+    /** Members that have to be sent, of a record of this name; none where it is no record. */
+    List<String> askedFor(String name) {
+        Class<?> raw = records.get(name);
+        return raw == null
+                ? List.of()
+                : Arrays.stream(raw.getRecordComponents())
+                        .filter(OpenApiShape::askedFor)
+                        .map(RecordComponent::getName)
+                        .sorted()
+                        .toList();
+    }
+
+    private static boolean askedFor(RecordComponent component) {
+        return component.getType().isPrimitive()
+                || component.getAccessor().isAnnotationPresent(NotNull.class);
+    }
+
+    @SuppressWarnings("unchecked")
+    private static void words(Class<?> raw, Schema<?> named) {
+        for (RecordComponent component : raw.getRecordComponents()) {
+            Words words = component.getAnnotation(Words.class);
+            Schema<?> member =
+                    named.getProperties() == null
+                            ? null
+                            : named.getProperties().get(component.getName());
+            if (words != null && member != null) {
+                ((Schema<Object>) member)
+                        .setEnum(
+                                Arrays.stream(words.value().getEnumConstants())
+                                        .<Object>map(one -> one.name().toLowerCase(Locale.ROOT))
+                                        .toList());
+            }
+        }
     }
 }

@@ -25,6 +25,7 @@ import org.springframework.http.ResponseEntity;
 import org.springframework.http.converter.HttpMessageNotReadableException;
 import org.springframework.orm.ObjectOptimisticLockingFailureException;
 import org.springframework.security.core.AuthenticationException;
+import org.springframework.web.bind.MethodArgumentNotValidException;
 import org.springframework.web.bind.MissingServletRequestParameterException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
@@ -223,6 +224,20 @@ public class Problems extends ResponseEntityExceptionHandler {
             }
         }
         return answer(bad("", "A JSON body is expected."));
+    }
+
+    @Override
+    protected ResponseEntity<Object> handleMethodArgumentNotValid(
+            MethodArgumentNotValidException invalid,
+            HttpHeaders headers,
+            HttpStatusCode status,
+            WebRequest request) {
+        List<Problem> problems =
+                invalid.getBindingResult().getFieldErrors().stream()
+                        .map(one -> new Problem(one.getField(), "Fill in " + one.getField() + "."))
+                        .toList();
+        String first = problems.isEmpty() ? "Something is missing." : problems.get(0).message();
+        return answer(with(of(HttpStatus.BAD_REQUEST, "That cannot be answered", first), problems));
     }
 
     @Override

@@ -1,6 +1,8 @@
 package nembar.server.invitations;
 
 import io.swagger.v3.oas.annotations.Operation;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotNull;
 import java.util.Objects;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -19,22 +21,22 @@ class EntryController {
     }
 
     /** A link's token: what stands behind the # of its address, so that no server's log has it. */
-    record LinkToken(String token) {}
+    record LinkToken(@NotNull String token) {}
 
     /**
      * @param code that whoever invited them reads to them, where one is asked for
      */
-    record ComingIn(String token, String password, String code) {}
+    record ComingIn(@NotNull String token, String password, String code) {}
 
     @PostMapping("/open")
     @Operation(operationId = "openLink")
-    EntryLinks.Opened open(@RequestBody LinkToken link) {
+    EntryLinks.Opened open(@Valid @RequestBody LinkToken link) {
         return links.open(Objects.requireNonNullElse(link.token(), ""));
     }
 
     @PostMapping("/come-in")
     @Operation(operationId = "comeIn")
-    ResponseEntity<Void> comeIn(@RequestBody ComingIn coming) {
+    ResponseEntity<Void> comeIn(@Valid @RequestBody ComingIn coming) {
         links.comeIn(
                 Objects.requireNonNullElse(coming.token(), ""),
                 coming.password(),

@@ -2,6 +2,8 @@ package nembar.server.invitations;
 
 import io.swagger.v3.oas.annotations.Operation;
 import jakarta.servlet.http.HttpServletRequest;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotNull;
 import java.util.Objects;
 import java.util.Optional;
 import nembar.server.http.Paging;
@@ -38,17 +40,17 @@ class JoinController {
     record Joined(String person) {}
 
     /** The id of a link: what stands behind the # of its address. */
-    record JoinLinkId(String link) {}
+    record JoinLinkId(@NotNull String link) {}
 
     @PostMapping("/join/open")
     @Operation(operationId = "joinDoor")
-    Door door(@RequestBody JoinLinkId asked) {
+    Door door(@Valid @RequestBody JoinLinkId asked) {
         return joining.door(Objects.requireNonNullElse(asked.link(), ""));
     }
 
     @PostMapping("/join")
     @Operation(operationId = "askToJoin")
-    ResponseEntity<Void> ask(@RequestBody AskedToJoin asked, HttpServletRequest request) {
+    ResponseEntity<Void> ask(@Valid @RequestBody AskedToJoin asked, HttpServletRequest request) {
         joining.ask(Objects.requireNonNullElse(asked.link(), ""), asked, request.getRemoteAddr());
         return ResponseEntity.noContent().build();
     }

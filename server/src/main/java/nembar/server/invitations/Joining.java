@@ -1,6 +1,7 @@
 package nembar.server.invitations;
 
 import jakarta.persistence.EntityManager;
+import jakarta.validation.constraints.NotNull;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
@@ -93,7 +94,11 @@ public class Joining {
      * @param link id of the link
      */
     public record AskedToJoin(
-            String link, String email, String givenName, String familyName, String note) {}
+            @NotNull String link,
+            @NotNull String email,
+            @NotNull String givenName,
+            String familyName,
+            String note) {}
 
     /** A request that waits. */
     public record JoinRequest(

@@ -1,6 +1,8 @@
 package nembar.server.ldap;
 
 import io.swagger.v3.oas.annotations.Operation;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotNull;
 import java.time.Instant;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -96,7 +98,11 @@ class SourceController {
             String lastRunWords) {}
 
     record SourceEdit(
-            String kind, String name, Boolean invite, LdapSettings ldap, List<String> rights) {}
+            @NotNull String kind,
+            @NotNull String name,
+            Boolean invite,
+            LdapSettings ldap,
+            List<String> rights) {}
 
     /**
      * @param password of the directory's binding; used for this run and kept nowhere
@@ -132,7 +138,7 @@ class SourceController {
 
     @PostMapping
     @Operation(operationId = "newSource")
-    SourceSheet create(@RequestBody SourceEdit edit) {
+    SourceSheet create(@Valid @RequestBody SourceEdit edit) {
         Person person = requireAdministrator();
         String kind = edit.kind() == null ? "" : edit.kind();
         if (!kind.equals(Sources.SCIM) && !kind.equals(Sources.LDAP)) {
@@ -145,7 +151,7 @@ class SourceController {
 
     @PutMapping("/{id}")
     @Operation(operationId = "changeSource")
-    SourceSheet change(@PathVariable String id, @RequestBody SourceEdit edit) {
+    SourceSheet change(@PathVariable String id, @Valid @RequestBody SourceEdit edit) {
         requireAdministrator();
         Source now = sources.known(id);
         return sheet(sources.change(id, name(edit), withRights(settings(now.kind(), edit), edit)));
@@ -202,7 +208,7 @@ class SourceController {
 
     @PostMapping("/{id}/tokens")
     @Operation(operationId = "newToken")
-    NewToken token(@PathVariable String id, @RequestBody TokenEdit edit) {
+    NewToken token(@PathVariable String id, @Valid @RequestBody TokenEdit edit) {
         Person person = requireAdministrator();
         Source source = sources.known(id);
         if (!source.kind().equals(Sources.SCIM)) {

@@ -21,6 +21,7 @@ import nembar.core.answers.SeatUse;
 import nembar.core.design.Assignment;
 import nembar.core.directory.Directory;
 import nembar.core.directory.Person;
+import nembar.core.directory.PersonKind;
 import nembar.core.directory.PersonStatus;
 import nembar.core.model.AccessModel;
 import nembar.core.model.Personas.Persona;
@@ -29,6 +30,7 @@ import nembar.core.words.Explanation;
 import nembar.server.governance.Governance;
 import nembar.server.http.BadRequest;
 import nembar.server.http.Named;
+import nembar.server.http.Words;
 import nembar.server.invitations.EntryLinks;
 import nembar.server.invitations.EntryLinks.Invited;
 import nembar.server.invitations.EntryLinks.State;
@@ -81,8 +83,8 @@ class PeopleList {
             String key,
             String name,
             String email,
-            String kind,
-            String status,
+            @Words(PersonKind.class) String kind,
+            @Words(PersonStatus.class) String status,
             String seat,
             String organisation,
             List<String> access,

@@ -1,5 +1,6 @@
 package nembar.server.people;
 
+import jakarta.validation.constraints.NotNull;
 import java.util.LinkedHashSet;
 import java.util.List;
 import nembar.core.directory.Person;
@@ -53,8 +54,8 @@ class PersonActs {
      * @param draft whether what is given or taken back is left as a draft for somebody else
      */
     record ActOn(
-            String act,
-            List<String> people,
+            @NotNull String act,
+            @NotNull List<String> people,
             Place place,
             String team,
             Given given,

@@ -1,6 +1,7 @@
 package nembar.server.people;
 
 import io.swagger.v3.oas.annotations.Operation;
+import jakarta.validation.Valid;
 import java.util.List;
 import nembar.core.directory.Person;
 import nembar.server.approval.RequestedAct;
@@ -94,7 +95,7 @@ class PersonController {
     /** Does something to people, or says what that would change. */
     @PostMapping("/acts")
     @Operation(operationId = "actOnPeople")
-    Preview act(@ParameterObject Submission.Parameters how, @RequestBody ActOn act) {
+    Preview act(@ParameterObject Submission.Parameters how, @Valid @RequestBody ActOn act) {
         RequestedAct requested = new RequestedAct("people", "", act, "person", act.people());
         return acts.act(how.by(me.person(), requested), act);
     }

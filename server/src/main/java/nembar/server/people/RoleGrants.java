@@ -1,5 +1,6 @@
 package nembar.server.people;
 
+import jakarta.validation.constraints.NotNull;
 import java.time.Clock;
 import java.time.ZoneId;
 import java.util.ArrayList;
@@ -51,8 +52,8 @@ public class RoleGrants {
      * @param hours hours of the week at which it gives anything; empty for all
      */
     public record Given(
-            String application,
-            String role,
+            @NotNull String application,
+            @NotNull String role,
             List<String> accounts,
             List<String> accountTags,
             Boolean actedFor,

@@ -3,6 +3,8 @@ package nembar.server.profile;
 import io.swagger.v3.oas.annotations.Operation;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpSession;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotNull;
 import java.time.DateTimeException;
 import java.time.ZoneId;
 import java.util.List;
@@ -104,13 +106,13 @@ class OwnController {
      * @param dateStyle empty, monthFirst or iso
      */
     record OwnEdit(
-            String givenName,
+            @NotNull String givenName,
             String familyName,
             String timeZone,
             String startPlace,
             String dateStyle) {}
 
-    record NewPassword(String now, String password) {}
+    record NewPassword(@NotNull String now, @NotNull String password) {}
 
     record OwnProof(String password, String code) {}
 
@@ -154,7 +156,7 @@ class OwnController {
 
     @PutMapping
     @Operation(operationId = "changeOwn")
-    ResponseEntity<Void> change(@RequestBody OwnEdit edit) {
+    ResponseEntity<Void> change(@Valid @RequestBody OwnEdit edit) {
         Person now = me.person();
         String given = text("givenName", edit.givenName(), true);
         String family = text("familyName", edit.familyName(), false);
@@ -223,7 +225,8 @@ class OwnController {
     /** Sets a new password; every other session of oneself ends. */
     @PutMapping("/password")
     @Operation(operationId = "changePassword")
-    ResponseEntity<Void> password(@RequestBody NewPassword wanted, HttpServletRequest request) {
+    ResponseEntity<Void> password(
+            @Valid @RequestBody NewPassword wanted, HttpServletRequest request) {
         Person person = me.person();
         prove(person, wanted.now(), "now");
         passwords.check(wanted.password(), person);

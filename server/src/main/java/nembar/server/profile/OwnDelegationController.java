@@ -1,6 +1,7 @@
 package nembar.server.profile;
 
 import io.swagger.v3.oas.annotations.Operation;
+import jakarta.validation.Valid;
 import java.util.List;
 import nembar.server.approval.RequestedAct;
 import nembar.server.approval.Submission;
@@ -50,7 +51,9 @@ class OwnDelegationController {
     /** Lets somebody act for whoever asks, or says what that would change. */
     @PostMapping
     @Operation(operationId = "delegate")
-    Preview make(@ParameterObject Submission.Parameters how, @RequestBody DelegationWanted wanted) {
+    Preview make(
+            @ParameterObject Submission.Parameters how,
+            @Valid @RequestBody DelegationWanted wanted) {
         RequestedAct act = new RequestedAct(ACT, "", wanted, "person", List.of(me.person().key()));
         return delegations.make(how.by(me.person(), act), wanted);
     }

@@ -1,5 +1,6 @@
 package nembar.server.profile;
 
+import jakarta.validation.constraints.NotNull;
 import java.time.Clock;
 import java.time.ZoneId;
 import java.util.Comparator;
@@ -90,9 +91,9 @@ class OwnDelegations {
      * @param lastDay the last day; empty for no end
      */
     record DelegationWanted(
-            String application,
-            String delegate,
-            List<String> sets,
+            @NotNull String application,
+            @NotNull String delegate,
+            @NotNull List<String> sets,
             String from,
             String lastDay,
             String reason) {}

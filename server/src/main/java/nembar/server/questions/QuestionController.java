@@ -1,6 +1,8 @@
 package nembar.server.questions;
 
 import io.swagger.v3.oas.annotations.Operation;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotNull;
 import java.time.Instant;
 import java.util.List;
 import nembar.server.session.Me;
@@ -33,7 +35,7 @@ class QuestionController {
      * @param name the question as a sentence, or what one calls it
      * @param address where it is asked, from the root of the site: {@code /ask/what-can?person=...}
      */
-    record Said(String application, String name, String address) {}
+    record Said(String application, @NotNull String name, @NotNull String address) {}
 
     /**
      * What is to become of a question that is kept; what is left out stays as it is.
@@ -78,7 +80,7 @@ class QuestionController {
     @PostMapping("/recent")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     @Operation(operationId = "noteQuestion")
-    void asked(@RequestBody Said said) {
+    void asked(@Valid @RequestBody Said said) {
         questions.asked(me.person(), said);
     }
 
@@ -86,7 +88,7 @@ class QuestionController {
     @PostMapping
     @ResponseStatus(HttpStatus.CREATED)
     @Operation(operationId = "keepQuestion")
-    QuestionShown keep(@RequestBody Said said) {
+    QuestionShown keep(@Valid @RequestBody Said said) {
         return questions.keep(me.person(), said);
     }
 

@@ -3,6 +3,8 @@ package nembar.server.session;
 import io.swagger.v3.oas.annotations.Operation;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotNull;
 import java.util.List;
 import java.util.Locale;
 import java.util.Objects;
@@ -68,7 +70,7 @@ class SessionController {
     /**
      * @param code of the second factor, where one is asked for
      */
-    record Credentials(String email, String password, String code) {}
+    record Credentials(@NotNull String email, @NotNull String password, String code) {}
 
     /** An organisation one may act for. */
     record ActingFor(String key, String name) {}
@@ -92,12 +94,12 @@ class SessionController {
             Optional<ActingFor> account,
             List<ActingFor> accounts) {}
 
-    record Choice(String account) {}
+    record Choice(@NotNull String account) {}
 
     @PostMapping
     @Operation(operationId = "signIn")
     SignedIn signIn(
-            @RequestBody Credentials credentials,
+            @Valid @RequestBody Credentials credentials,
             HttpServletRequest request,
             HttpServletResponse response) {
         if (credentials.email() == null || credentials.email().isBlank()) {
@@ -178,7 +180,7 @@ class SessionController {
     /** Acts for another of one's organisations from now on. */
     @PutMapping("/account")
     @Operation(operationId = "actFor")
-    SignedIn actFor(@RequestBody Choice choice, HttpServletRequest request) {
+    SignedIn actFor(@Valid @RequestBody Choice choice, HttpServletRequest request) {
         Person person = me.person();
         if (choice.account() == null || !person.accounts().contains(choice.account())) {
             throw new BadRequest("account", "You do not belong to that organisation.");

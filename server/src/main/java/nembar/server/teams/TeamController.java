@@ -1,6 +1,8 @@
 package nembar.server.teams;
 
 import io.swagger.v3.oas.annotations.Operation;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotNull;
 import java.util.List;
 import nembar.server.approval.RequestedAct;
 import nembar.server.approval.Submission;
@@ -42,7 +44,7 @@ class TeamController {
 
     record MadeTeam(String key) {}
 
-    record PastedMembers(String text) {}
+    record PastedMembers(@NotNull String text) {}
 
     /** How many messages are on their way. */
     record Messaged(int messages) {}
@@ -104,13 +106,13 @@ class TeamController {
     /** Pasted addresses, judged: who could join by them. */
     @PostMapping("/{key}/judge")
     @Operation(operationId = "judgeMembers")
-    List<JudgedMember> judge(@PathVariable String key, @RequestBody PastedMembers pasted) {
+    List<JudgedMember> judge(@PathVariable String key, @Valid @RequestBody PastedMembers pasted) {
         return members.judge(me.person(), key, pasted.text());
     }
 
     @PostMapping("/{key}/message")
     @Operation(operationId = "messageTeam")
-    Messaged message(@PathVariable String key, @RequestBody Message message) {
+    Messaged message(@PathVariable String key, @Valid @RequestBody Message message) {
         return new Messaged(members.message(me.person(), key, message));
     }
 }

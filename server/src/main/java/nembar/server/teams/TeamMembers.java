@@ -2,6 +2,7 @@ package nembar.server.teams;
 
 import static nembar.server.teams.Teams.TEAM;
 
+import jakarta.validation.constraints.NotNull;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.List;
@@ -84,7 +85,7 @@ class TeamMembers {
     record MemberEdit(
             List<String> add, List<String> remove, List<String> lead, List<String> follow) {}
 
-    record Message(String subject, String body) {}
+    record Message(@NotNull String subject, @NotNull String body) {}
 
     /**
      * An address and who has it.

@@ -13,6 +13,7 @@ import nembar.core.directory.Directory;
 import nembar.core.directory.Edits;
 import nembar.core.directory.Person;
 import nembar.core.directory.PersonNames;
+import nembar.core.directory.PersonStatus;
 import nembar.core.directory.Team;
 import nembar.core.model.AccessModel;
 import nembar.core.model.Standpoint;
@@ -20,6 +21,7 @@ import nembar.core.words.Explanation;
 import nembar.server.governance.Governance;
 import nembar.server.history.Acts;
 import nembar.server.http.NotFound;
+import nembar.server.http.Words;
 import nembar.server.model.Models;
 import nembar.server.sources.Sources;
 import nembar.server.store.ElementRef;
@@ -77,7 +79,7 @@ class Teams {
             String name,
             String email,
             boolean external,
-            String status,
+            @Words(PersonStatus.class) String status,
             boolean lead,
             boolean listed,
             boolean matches) {}

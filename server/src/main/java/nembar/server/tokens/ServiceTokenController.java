@@ -1,6 +1,7 @@
 package nembar.server.tokens;
 
 import io.swagger.v3.oas.annotations.Operation;
+import jakarta.validation.Valid;
 import java.util.List;
 import java.util.Optional;
 import nembar.core.directory.Person;
@@ -73,7 +74,7 @@ class ServiceTokenController {
     @PostMapping
     @Operation(operationId = "newServiceToken")
     @Transactional
-    NewToken issue(@PathVariable String key, @RequestBody TokenEdit edit) {
+    NewToken issue(@PathVariable String key, @Valid @RequestBody TokenEdit edit) {
         Person service = service(key);
         Person by = me.person();
         requireKeeper(by, service);

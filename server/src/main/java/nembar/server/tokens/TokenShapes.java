@@ -1,5 +1,6 @@
 package nembar.server.tokens;
 
+import jakarta.validation.constraints.NotNull;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
@@ -54,7 +55,7 @@ public class TokenShapes {
      *     year from today
      * @param source a source that it pushes people as; empty for none
      */
-    public record TokenEdit(String label, String lastDay, String source) {}
+    public record TokenEdit(@NotNull String label, String lastDay, String source) {}
 
     /**
      * A token that is to be renewed.

@@ -1,0 +1,142 @@
+package nembar.server.testing;
+
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import com.networknt.schema.JsonSchema;
+import com.networknt.schema.JsonSchemaFactory;
+import com.networknt.schema.SpecVersion;
+import com.networknt.schema.ValidationMessage;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.regex.Pattern;
+
+/**
+ * Holds every answer that a test gets against docs/openapi.json: its status, its members, their
+ * types, and which of them have to be there. A member that the document does not know is wrong too.
+ */
+final class Contract {
+    private static final ObjectMapper JSON = new ObjectMapper();
+    private static final Contract KNOWN = new Contract();
+
+    private final JsonNode components;
+    private final List<Path> paths = new ArrayList<>();
+    private final Map<JsonNode, JsonSchema> schemas = new ConcurrentHashMap<>();
+
+    private record Path(Pattern address, boolean slots, JsonNode operations) {}
+
+    private Contract() {
+        try {
+            JsonNode document =
+                    JSON.readTree(
+                            Files.readAllBytes(Cluster.project().resolve("docs/openapi.json")));
+            components = document.path("components");
+            components.path("schemas").forEach(Contract::closed);
+            document.path("paths")
+                    .properties()
+                    .forEach(
+                            one ->
+                                    paths.add(
+                                            new Path(
+                                                    pattern(one.getKey()),
+                                                    one.getKey().contains("{"),
+                                                    one.getValue())));
+        } catch (IOException missing) {
+            throw new UncheckedIOException(missing);
+        }
+    }
+
+    private static Pattern pattern(String path) {
+        return Pattern.compile(
+                Pattern.compile("\\{[^}]*}")
+                        .splitAsStream(path + "|")
+                        .map(Pattern::quote)
+                        .reduce((one, next) -> one + "[^/]+" + next)
+                        .orElseThrow()
+                        .replace("|\\E", "\\E"));
+    }
+
+    /** An object of named members has no others. */
+    private static void closed(JsonNode schema) {
+        if (schema instanceof ObjectNode object
+                && object.has("properties")
+                && !object.has("additionalProperties")) {
+            object.put("additionalProperties", false);
+        }
+        schema.forEach(Contract::closed);
+    }
+
+    /** What is wrong with an answer; nothing where the document has no say. */
+    static Optional<String> broken(String method, String address, int status, byte[] body) {
+        String path = address.replaceAll("\\?.*", "");
+        if (!path.startsWith("/api/") && !path.startsWith("/access/")
+                || path.equals("/api/openapi.json")) {
+            return Optional.empty();
+        }
+        return KNOWN.broken(method.toLowerCase(java.util.Locale.ROOT), path, status, body, address);
+    }
+
+    private Optional<String> broken(
+            String method, String path, int status, byte[] body, String address) {
+        JsonNode operation =
+                paths.stream()
+                        .filter(one -> one.address().matcher(path).matches())
+                        .filter(one -> one.operations().has(method))
+                        .sorted((one, other) -> Boolean.compare(one.slots(), other.slots()))
+                        .map(one -> one.operations().path(method))
+                        .findFirst()
+                        .orElse(null);
+        if (operation == null) {
+            return Optional.empty();
+        }
+        JsonNode responses = operation.path("responses");
+        JsonNode response = responses.path(String.valueOf(status));
+        if (response.isMissingNode() && status >= 400) {
+            response = responses.path("default");
+        }
+        if (response.isMissingNode()) {
+            return Optional.of(method + " " + address + " answered " + status + ", unheard of");
+        }
+        JsonNode content = response.path("content");
+        JsonNode schema =
+                content.path(status < 400 ? "application/json" : "application/problem+json")
+                        .path("schema");
+        if (schema.isMissingNode() || body.length == 0) {
+            return Optional.empty();
+        }
+        JsonNode answer;
+        try {
+            answer = JSON.readTree(body);
+        } catch (IOException other) {
+            return Optional.of(method + " " + address + " answered no JSON");
+        }
+        Set<ValidationMessage> wrong = schema(schema).validate(answer);
+        return wrong.isEmpty()
+                ? Optional.empty()
+                : Optional.of(
+                        method
+                                + " "
+                                + address
+                                + " answered otherwise than docs/openapi.json says: "
+                                + wrong.stream().limit(5).toList());
+    }
+
+    private JsonSchema schema(JsonNode schema) {
+        return schemas.computeIfAbsent(
+                schema,
+                any -> {
+                    ObjectNode whole = JSON.createObjectNode();
+                    whole.setAll((ObjectNode) schema);
+                    whole.set("components", components);
+                    return JsonSchemaFactory.getInstance(SpecVersion.VersionFlag.V202012)
+                            .getSchema(whole);
+                });
+    }
+}
