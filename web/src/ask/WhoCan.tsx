@@ -49,7 +49,9 @@ export function WhoCan() {
   const bench = useBench(application);
   const say = (next: Record<string, string>) => changeAddress({ by: '', page: '', ...next });
   const { doing, record, slots } = useDoing(params, say);
-  const where = record === '' && manyOf(doing) ? (params.get('where') ?? '') : '';
+  const many = record === '' && manyOf(doing);
+  const where = many ? (params.get('where') ?? '') : '';
+  const today = many && (params.get('today') === 'yes' || where !== '');
   useEffect(() => {
     document.title = 'Who can · Nembar';
   }, []);
@@ -57,24 +59,28 @@ export function WhoCan() {
     <>
       <Asking form="who-can">
         <DoingSlots bench={bench.data} {...slots} classes fields />
-        {record === '' && manyOf(doing) && (
+        {many && (
           <WhereSlot key={slots.text} where={where} onWhere={(next) => say({ where: next })} />
         )}
         <span>in</span>
         <ApplicationSlot
           application={application}
-          onChoose={(next) => say({ application: next, do: '', record: '', where: '' })}
+          onChoose={(next) => say({ application: next, do: '', record: '', where: '', today: '' })}
         />
         <InstantSlot at={at} onChange={(next) => say({ at: next })} />
       </Asking>
       {doing ? (
         <Answer
-          key={slots.text + record + where + at + application}
+          key={slots.text + record + where + today + at + application}
           application={application}
           at={at}
           doing={doing}
           record={record}
           where={where}
+          today={today}
+          {...(many && where === ''
+            ? { onToday: (next: boolean) => say({ today: next ? 'yes' : '' }) }
+            : {})}
         />
       ) : (
         <Typography color="textSecondary" sx={{ mt: 3 }}>
@@ -115,16 +121,25 @@ export function Answer({
   doing,
   record,
   where,
+  today = false,
+  onToday,
 }: {
   application: string;
   at: string;
   doing: Doing;
   record: string;
   where: string;
+  /** Whether a record has to be there today; else a way to some is enough. */
+  today?: boolean;
+  onToday?: (today: boolean) => void;
 }) {
-  const about = { ...subject(doing, record), ...(where ? { where } : {}) };
+  const about = {
+    ...subject(doing, record),
+    ...(where ? { where } : {}),
+    ...(today ? { today } : {}),
+  };
   const { list, asked, change, page, query, turn } = useListed(
-    ['who-can', application, at, doing, record, where],
+    ['who-can', application, at, doing, record, where, today],
     ['by'] as const,
     (query) =>
       data(
@@ -141,7 +156,7 @@ export function Answer({
     application,
     { ...about, ...(at ? { at } : {}), ...query },
     page,
-    record === '' && where === '',
+    record === '' && !today,
   );
   const records = new Map(numbered.data?.people.map((one) => [lineOf(one), one.records]));
   return (
@@ -162,12 +177,27 @@ export function Answer({
               component="a"
               variant="outlined"
               className="no-print"
-              href={`/api/applications/${application}/who-can.csv?${filledIn({ ...about, at, by: asked.by })}`}
+              href={`/api/applications/${application}/who-can.csv?${filledIn({ ...about, today: today ? 'true' : '', at, by: asked.by })}`}
               download
             >
               CSV
             </Button>
           </Box>
+        )}
+        {told && onToday && (
+          <Typography color="textSecondary" sx={{ mb: 1 }}>
+            {today
+              ? 'Whoever reaches at least one record that is there today. '
+              : 'Whoever has a way to some record, whether there is one today or not. '}
+            <Button
+              variant="text"
+              className="no-print"
+              sx={{ p: 0, verticalAlign: 'baseline' }}
+              onClick={() => onToday(!today)}
+            >
+              {today ? 'Whoever has a way' : 'Only who reaches one today'}
+            </Button>
+          </Typography>
         )}
         <Listing
           label="Who can"

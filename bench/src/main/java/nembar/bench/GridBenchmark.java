@@ -90,7 +90,7 @@ public class GridBenchmark {
         return Scale.grid(model, person);
     }
 
-    /** The same, and PostgreSQL counts. */
+    /** The grid's sets, counted by PostgreSQL. */
     @Benchmark
     public long counted() throws SQLException {
         long sum = 0;
@@ -106,7 +106,7 @@ public class GridBenchmark {
         return counted(incidents.text().sql(), incidents.text().parameters());
     }
 
-    /** The same as somebody would write it by hand. */
+    /** The grid's numbers as somebody would ask for them by hand. */
     @Benchmark
     public long incidentsByHand() throws SQLException {
         return counted(

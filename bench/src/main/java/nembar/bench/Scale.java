@@ -86,7 +86,7 @@ final class Scale {
         return queries;
     }
 
-    /** The same given to somebody's twin. */
+    /** An assignment given to somebody's twin. */
     private static Assignment twin(Assignment of, String person, int number) {
         return new Assignment(
                 of.key() + "-" + number,

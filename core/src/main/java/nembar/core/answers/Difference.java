@@ -67,7 +67,7 @@ public record Difference(
     }
 
     /**
-     * The same, looking at some record types only.
+     * What differs on some record types only.
      *
      * @param looked by the type's key
      */

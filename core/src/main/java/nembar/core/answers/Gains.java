@@ -64,7 +64,7 @@ public final class Gains {
             return !gained.isEmpty() || functions;
         }
 
-        /** The same for another persona, with what is that one's own besides. */
+        /** These gains as another persona of the class has them, with what is that one's own. */
         OfPersona with(Persona other, OfPersona own) {
             Set<String> allGained = new TreeSet<>(gained);
             allGained.addAll(own.gained());

@@ -41,7 +41,7 @@ public final class Holders {
         return people(personas);
     }
 
-    /** The same for privilege sets, held by a role or by themselves. */
+    /** Holders of each privilege set, by a role or by itself. */
     public Map<String, Integer> ofSets() {
         Design design = model.design();
         Map<String, BitSet> personas = new HashMap<>();
@@ -62,7 +62,7 @@ public final class Holders {
                 one -> one.gives() instanceof Assignment.Gives.OfRole of && of.role().equals(role));
     }
 
-    /** The same for a privilege set. */
+    /** Holders of a privilege set, by a role or by itself. */
     public List<Held> ofSet(String set) {
         return held(
                 one ->

@@ -241,7 +241,7 @@ public record Impact(List<OfPerson> people) {
                 .findFirst();
     }
 
-    /** The same people, given nothing: what somebody has whom the other side does not know. */
+    /** People given nothing: what somebody has whom the other side does not know. */
     private static Moment givenNothing(Moment moment) {
         // Roles stay, since stewards may be named by them.
         Design design = moment.model().design();
@@ -249,7 +249,9 @@ public record Impact(List<OfPerson> people) {
                 moment.model().withDesign(Design.of(design.sets(), design.roles())), moment.at());
     }
 
-    /** The same with records counted, one scan for each type; lines without any record left out. */
+    /**
+     * This impact with records counted, a scan for each type; lines without any record left out.
+     */
     public List<Line> counted(Counting counting, int examples) {
         Map<RecordType, Map<RecordSet, Long>> counts =
                 Difference.counts(people.stream().map(OfPerson::difference).toList(), counting);

@@ -52,7 +52,7 @@ public record Mend(
         return new Mend(words, changes, people, records, losing, lost);
     }
 
-    /** The same, with somebody among those who gain by it. */
+    /** This mend, with somebody added to those who gain by it. */
     Mend with(String person) {
         Set<String> all = new TreeSet<>(people);
         all.add(person);

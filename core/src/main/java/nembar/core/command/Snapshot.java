@@ -37,7 +37,7 @@ public record Snapshot(Directory directory, Map<String, AccessModel> models) {
     }
 
     /**
-     * The same with the changes made, checked as a whole: all of them or none. Models that nothing
+     * This snapshot with the changes made, checked as a whole: all or none. Models that nothing
      * touches stay the same objects.
      *
      * @throws ModelRefused when what is changed and what stays do not belong together

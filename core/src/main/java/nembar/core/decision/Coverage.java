@@ -68,7 +68,7 @@ public record Coverage(
                         .toList());
     }
 
-    /** The same without grants that are only lifts. */
+    /** This coverage without grants that are only lifts. */
     public Coverage withoutLifts() {
         return new Coverage(
                 type,

@@ -62,7 +62,7 @@ final class FieldLevels {
         return RecordSet.anyOf(grants.map(FieldGrant::records).toList());
     }
 
-    /** The same field, lowered by the filters that apply to the person. */
+    /** What is left of a field once the filters that apply to the person have lowered it. */
     FieldCoverage lowered(FieldCoverage before) {
         RecordSet masked = before.masked();
         RecordSet viewed = before.viewed();

@@ -52,7 +52,7 @@ public final class WhyNot {
         return on(access, type, operation, record, relatives, decision);
     }
 
-    /** The same, for a decision that has been made on this record already. */
+    /** What is missing for a yes, where the record has been decided on already. */
     public static List<Missing> on(
             PersonAccess access,
             RecordType type,

@@ -36,7 +36,7 @@ public record AccountFilter(
         this(key, name, audience, accounts, recordTypes, Optional.empty());
     }
 
-    /** The same for another audience. */
+    /** This filter for another audience. */
     public AccountFilter withAudience(Audience other) {
         return new AccountFilter(key, name, other, accounts, recordTypes, condition);
     }

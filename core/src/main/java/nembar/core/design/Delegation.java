@@ -23,7 +23,7 @@ public record Delegation(
         sets = List.copyOf(sets);
     }
 
-    /** The same with other privilege sets. */
+    /** This delegation with other privilege sets. */
     public Delegation withSets(List<String> others) {
         return new Delegation(key, principal, delegate, others, times, reason);
     }

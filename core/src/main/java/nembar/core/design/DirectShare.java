@@ -21,7 +21,7 @@ public record DirectShare(
         String reason,
         Optional<String> givenBy)
         implements Element {
-    /** The same for another audience. */
+    /** This share for another audience. */
     public DirectShare withAudience(Audience other) {
         return new DirectShare(key, recordType, record, other, opening, until, reason, givenBy);
     }

@@ -21,7 +21,7 @@ public record Expectation(
         String reason,
         Severity severity)
         implements Element {
-    /** The same of other people. */
+    /** This expectation of other people. */
     public Expectation withSubject(Audience other) {
         return new Expectation(key, name, other, claim, target, owner, reason, severity);
     }

@@ -37,7 +37,7 @@ public record FieldFilter(
         this(key, name, audience, recordType, fields, effect, Optional.empty());
     }
 
-    /** The same for another audience. */
+    /** This filter for another audience. */
     public FieldFilter withAudience(Audience other) {
         return new FieldFilter(key, name, other, recordType, fields, effect, condition);
     }

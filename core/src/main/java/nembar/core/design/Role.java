@@ -38,12 +38,12 @@ public record Role(
         conflicts = Collections.unmodifiableSet(new TreeSet<>(conflicts));
     }
 
-    /** The same made of other privilege sets. */
+    /** This role made of other privilege sets. */
     public Role withSets(List<String> others) {
         return new Role(key, name, purpose, meantFor, others, conflicts);
     }
 
-    /** The same in conflict with other roles. */
+    /** This role in conflict with other roles. */
     public Role withConflicts(Set<String> others) {
         return new Role(key, name, purpose, meantFor, sets, others);
     }

@@ -54,21 +54,21 @@ public record SeatPool(
         return roles.isEmpty() && sets.isEmpty() && functions.isEmpty();
     }
 
-    /** The same without a role. */
+    /** This pool, of which a role takes no seat any more. */
     public SeatPool withoutRole(String role) {
         Set<String> rest = new TreeSet<>(roles);
         rest.remove(role);
         return new SeatPool(key, name, agreed, until, rest, sets, functions, whenUsedUp);
     }
 
-    /** The same, and a privilege set takes a seat besides. */
+    /** This pool, of which a privilege set takes a seat besides. */
     public SeatPool withSet(String set) {
         Set<String> more = new TreeSet<>(sets);
         more.add(set);
         return new SeatPool(key, name, agreed, until, roles, more, functions, whenUsedUp);
     }
 
-    /** The same without a privilege set. */
+    /** This pool, of which a privilege set takes no seat any more. */
     public SeatPool withoutSet(String set) {
         Set<String> rest = new TreeSet<>(sets);
         rest.remove(set);

@@ -21,13 +21,13 @@ public record SharingRule(
         Times times,
         String reason)
         implements Element {
-    /** The same for another audience. */
+    /** This rule for another audience. */
     public SharingRule withAudience(Audience other) {
         return new SharingRule(
                 key, name, recordType, condition, ownedBy, other, opening, times, reason);
     }
 
-    /** The same on the records of other owners. */
+    /** This rule on the records of other owners. */
     public SharingRule withOwnedBy(Optional<Audience> owners) {
         return new SharingRule(
                 key, name, recordType, condition, owners, audience, opening, times, reason);

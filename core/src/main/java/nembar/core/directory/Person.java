@@ -62,7 +62,7 @@ public record Person(
                 Map.of());
     }
 
-    /** The same person, under another key. */
+    /** This person under another key. */
     public Person withKey(String other) {
         return new Person(
                 other,
@@ -78,13 +78,13 @@ public record Person(
                 attributes);
     }
 
-    /** The same person, under another name. */
+    /** This person under another name. */
     public Person withName(String given, String family) {
         return new Person(
                 key, kind, email, given, family, accounts, unit, manager, zone, status, attributes);
     }
 
-    /** The same person, at another address. */
+    /** This person at another address. */
     public Person withEmail(String other) {
         return new Person(
                 key,
@@ -100,7 +100,7 @@ public record Person(
                 attributes);
     }
 
-    /** The same person, of other organisations. */
+    /** This person of other organisations. */
     public Person withAccounts(List<String> other) {
         return new Person(
                 key,
@@ -116,7 +116,7 @@ public record Person(
                 attributes);
     }
 
-    /** The same person, in another unit or none. */
+    /** This person in another unit or none. */
     public Person withUnit(Optional<String> other) {
         return new Person(
                 key,
@@ -132,7 +132,7 @@ public record Person(
                 attributes);
     }
 
-    /** The same person, under another manager or none. */
+    /** This person under another manager or none. */
     public Person withManager(Optional<String> other) {
         return new Person(
                 key,
@@ -148,7 +148,7 @@ public record Person(
                 attributes);
     }
 
-    /** The same person, in another time zone. */
+    /** This person in another time zone. */
     public Person withZone(ZoneId other) {
         return new Person(
                 key,
@@ -164,7 +164,7 @@ public record Person(
                 attributes);
     }
 
-    /** The same person, in another status. */
+    /** This person in another status. */
     public Person withStatus(PersonStatus other) {
         return new Person(
                 key,

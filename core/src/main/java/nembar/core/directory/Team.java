@@ -27,7 +27,7 @@ public record Team(
         leads = Collections.unmodifiableSet(new TreeSet<>(leads));
     }
 
-    /** The same team with these listed people; leads are members too. */
+    /** This team with other listed people; leads are members too. */
     public Team withMembers(Set<String> others, Set<String> leading) {
         return new Team(key, name, others, leading, who);
     }

@@ -16,9 +16,9 @@ import nembar.core.design.Element;
 public record Written(Change change, String writer) {
 
     /**
-     * The same outcome by fewer changes: of those that one writer made to one element, one after
-     * the other, the last stands for all; what comes back to where it is published is no change.
-     * Each writer of an element that another wrote after them stays named.
+     * One outcome by fewer changes: of those that one writer made to one element, one after the
+     * other, the last stands for all; what comes back to where it is published is no change. Each
+     * writer of an element that another wrote after them stays named.
      *
      * @param published the design that the changes are made to
      */

@@ -57,7 +57,7 @@ final class Authority {
                 .allMatch(record -> may(PERSON, operation, record));
     }
 
-    /** The same for the person at one of their accounts. */
+    /** Whether it may be done to the person at one of their accounts. */
     boolean onPerson(String operation, Person whom, Optional<String> account) {
         return may(PERSON, operation, GovernedPeople.record(whom, account));
     }

@@ -87,8 +87,7 @@ public final class AccessModel {
     }
 
     /**
-     * The same application and people with another design; the same object where it was made
-     * lately.
+     * This application and its people with another design; one object where it was made lately.
      *
      * @throws ModelRefused with every problem found, when they do not belong together
      */
@@ -103,7 +102,7 @@ public final class AccessModel {
     }
 
     /**
-     * The same application and design with other people, or the same people placed otherwise.
+     * This application and design with other people, or people placed otherwise.
      *
      * @throws ModelRefused with every problem found, when they do not belong together
      */
@@ -241,7 +240,7 @@ public final class AccessModel {
                 .toList();
     }
 
-    /** The same, for a persona of this model. */
+    /** The assignments whose audience has a persona of this model, in the design's order. */
     public List<Assignment> assignmentsOf(Personas.Persona persona) {
         return assignmentsBySeat().get(persona.number());
     }

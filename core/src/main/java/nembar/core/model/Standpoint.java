@@ -37,7 +37,10 @@ public record Standpoint(
         return new Standpoint(person, account, instant, asIfActive, through);
     }
 
-    /** The same persona, with the delegate at it; its person must be the delegation's principal. */
+    /**
+     * This person and account with the delegate there; the person must be the delegation's
+     * principal.
+     */
     public Standpoint through(Delegation delegation) {
         return new Standpoint(person, account, at, asIfActive, Optional.of(delegation));
     }

@@ -67,7 +67,7 @@ public record ListQuery(SqlText text, SqlText total, List<RecordSet> flags) {
             return after(Optional.empty(), size);
         }
 
-        /** The same page with one record more, which tells whether there is another page. */
+        /** This page with one record more, which tells whether there is another page. */
         public Page oneMore() {
             return new Page(beside, backwards, size + 1, sort, descending, search, named, having);
         }

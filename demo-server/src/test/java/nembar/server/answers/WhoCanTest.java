@@ -156,4 +156,28 @@ class WhoCanTest {
                                 + where("fit_for_duty = TRUE"));
         assertThat(guarded.status()).as(guarded.text()).isIn(400, 403);
     }
+
+    @Test
+    void anyRecordMeansAWayToOneOrOneThatIsThereToday(Installation nembar) {
+        Client client = nembar.administrator();
+        String asked = TOWLINE + "/who-can?type=invoice&operation=view&size=200";
+        JsonNode way = client.get(asked).json();
+        assertThat(way.path("means").asString()).isEqualTo("way");
+        JsonNode today = client.get(asked + "&today=true").json();
+        assertThat(today.path("means").asString()).isEqualTo("today");
+        Set<String> reaching = new TreeSet<>();
+        for (JsonNode one : way.path("people")) {
+            if (one.path("records").asLong() > 0) {
+                reaching.add(one.path("person").asString() + one.path("account").asString(""));
+            }
+        }
+        Set<String> told = new TreeSet<>();
+        for (JsonNode one : today.path("people")) {
+            told.add(one.path("person").asString() + one.path("account").asString(""));
+        }
+        assertThat(told).isEqualTo(reaching).isNotEmpty();
+        assertThat(way.path("total").asLong()).isGreaterThan(today.path("total").asLong());
+        String create = TOWLINE + "/who-can?type=invoice&operation=create&today=true";
+        assertThat(client.get(create).status()).isEqualTo(400);
+    }
 }

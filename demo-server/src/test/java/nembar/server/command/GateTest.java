@@ -126,7 +126,7 @@ class GateTest {
                 writer.with("If-Match", writer.get(TOWLINE + "/design").header("ETag"))
                         .put(TOWLINE + "/design", other);
         assertThat(refused.status()).as(refused.text()).isEqualTo(403);
-        assertThat(refused.text()).contains("You may not change Ilse Marrow");
+        assertThat(refused.text()).contains("You may not change ilse.marrow");
         Client client = nembar.administrator();
         Answer left =
                 client.with("If-Match", read.header("ETag"))

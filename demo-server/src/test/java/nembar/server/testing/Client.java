@@ -189,13 +189,15 @@ public final class Client {
         }
         try {
             HttpResponse<byte[]> response = http.send(request.build(), BodyHandlers.ofByteArray());
-            Contract.broken(method, path, response.statusCode(), response.body())
+            Contract.broken(
+                            method,
+                            path,
+                            response.statusCode(),
+                            response.headers().firstValue("Content-Type").orElse(""),
+                            response.body())
                     .ifPresent(
                             why -> {
-                                if (System.getProperty("nembar.contract") == null) {
-                                    throw new AssertionError(why);
-                                }
-                                System.err.println("CONTRACT " + why);
+                                throw new AssertionError(why);
                             });
             return new Answer(response.statusCode(), response);
         } catch (IOException failed) {

@@ -74,17 +74,24 @@ final class Contract {
     }
 
     /** What is wrong with an answer; nothing where the document has no say. */
-    static Optional<String> broken(String method, String address, int status, byte[] body) {
+    static Optional<String> broken(
+            String method, String address, int status, String type, byte[] body) {
         String path = address.replaceAll("\\?.*", "");
         if (!path.startsWith("/api/") && !path.startsWith("/access/")
                 || path.equals("/api/openapi.json")) {
             return Optional.empty();
         }
-        return KNOWN.broken(method.toLowerCase(java.util.Locale.ROOT), path, status, body, address);
+        return KNOWN.broken(
+                method.toLowerCase(java.util.Locale.ROOT),
+                path,
+                status,
+                type.replaceAll(";.*", ""),
+                body,
+                address);
     }
 
     private Optional<String> broken(
-            String method, String path, int status, byte[] body, String address) {
+            String method, String path, int status, String type, byte[] body, String address) {
         JsonNode operation =
                 paths.stream()
                         .filter(one -> one.address().matcher(path).matches())
@@ -104,13 +111,20 @@ final class Contract {
         if (response.isMissingNode()) {
             return Optional.of(method + " " + address + " answered " + status + ", unheard of");
         }
-        JsonNode content = response.path("content");
-        JsonNode schema =
-                content.path(status < 400 ? "application/json" : "application/problem+json")
-                        .path("schema");
-        if (schema.isMissingNode() || body.length == 0) {
+        if (body.length == 0) {
             return Optional.empty();
         }
+        if (status >= 400 && type.equals("text/html")) {
+            // What Tomcat itself refuses, before anything of ours is asked.
+            return Optional.empty();
+        }
+        if (!response.path("content").has(type)) {
+            return Optional.of(method + " " + address + " answered " + type + ", unheard of");
+        }
+        if (!type.equals("application/json") && !type.equals("application/problem+json")) {
+            return Optional.empty();
+        }
+        JsonNode schema = response.path("content").path(type).path("schema");
         JsonNode answer;
         try {
             answer = JSON.readTree(body);

@@ -117,7 +117,7 @@ class AnswersController {
                 me.person(), asked.first(application), asked.second(application));
     }
 
-    /** The same as a CSV file (RFC 4180). */
+    /** This answer as a CSV file (RFC 4180). */
     @GetMapping(path = "/difference.csv", produces = "text/csv")
     @Operation(operationId = "differenceCsv")
     ResponseEntity<StreamingResponseBody> differenceCsv(
@@ -140,7 +140,7 @@ class AnswersController {
         return differences.ofRoles(me.person(), application, first, second);
     }
 
-    /** The same as a CSV file (RFC 4180). */
+    /** This answer as a CSV file (RFC 4180). */
     @GetMapping(path = "/roles/{first}/difference/{second}/csv", produces = "text/csv")
     @Operation(operationId = "roleDifferenceCsv")
     ResponseEntity<StreamingResponseBody> rolesCsv(

@@ -92,7 +92,7 @@ class DifferenceService {
         return new DifferenceShown(left.person().name(), right.person().name(), lines);
     }
 
-    /** The same in the application's words: what, how far one does, and how far the other. */
+    /** A difference in the application's words: what, how far one does, and how far the other. */
     List<List<String>> rows(Person me, Lookups.Side first, Lookups.Side second) {
         Moment one = lookups.moment(me, first.where());
         Catalogue catalogue = one.model().catalogue();
@@ -139,7 +139,7 @@ class DifferenceService {
                 one == Counting.WITHHELD || other == Counting.WITHHELD);
     }
 
-    /** The same in the application's words. */
+    /** What differs between roles in the application's words. */
     List<List<String>> roleRows(Person me, String application, String first, String second) {
         List<RoleLine> lines = ofRoles(me, application, first, second);
         Catalogue catalogue = models.model(application).catalogue();

@@ -80,7 +80,7 @@ class MatrixController {
                 told.withheld());
     }
 
-    /** The same whole, as a CSV file (RFC 4180). */
+    /** The whole matrix as a CSV file (RFC 4180). */
     @GetMapping(path = "/matrix.csv", produces = "text/csv")
     @Operation(operationId = "matrixCsv")
     ResponseEntity<StreamingResponseBody> csv(
@@ -89,7 +89,7 @@ class MatrixController {
         return Csv.file("matrix.csv", heads(told), told.rows().stream().map(MatrixController::row));
     }
 
-    /** The same whole, as a workbook (ISO/IEC 29500). */
+    /** The whole matrix as a workbook (ISO/IEC 29500). */
     @GetMapping(path = "/matrix.xlsx", produces = Xlsx.TYPE)
     @Operation(operationId = "matrixXlsx")
     ResponseEntity<byte[]> xlsx(

@@ -58,7 +58,7 @@ class RoleMatrixController {
         return told(application, asked);
     }
 
-    /** The same as a CSV file (RFC 4180). */
+    /** Roles by privilege sets as a CSV file (RFC 4180). */
     @GetMapping(path = "/role-matrix.csv", produces = "text/csv")
     @Operation(operationId = "roleMatrixCsv")
     ResponseEntity<StreamingResponseBody> csv(
@@ -67,7 +67,7 @@ class RoleMatrixController {
         return Csv.file("roles.csv", heads(told), rows(told));
     }
 
-    /** The same as a workbook (ISO/IEC 29500). */
+    /** Roles by privilege sets as a workbook (ISO/IEC 29500). */
     @GetMapping(path = "/role-matrix.xlsx", produces = Xlsx.TYPE)
     @Operation(operationId = "roleMatrixXlsx")
     ResponseEntity<byte[]> xlsx(

@@ -67,6 +67,8 @@ class WhoCanController {
     /**
      * Those on one page.
      *
+     * @param means what it takes to be among them: "way", having a way to some record, or "today",
+     *     reaching at least one that is there today
      * @param uncounted whether numbers are left out because the application's database does not
      *     answer
      * @param total how many lines there are of those who came by it in the way that was asked for:
@@ -78,6 +80,7 @@ class WhoCanController {
      */
     record WhoCanPage(
             List<Able> people,
+            String means,
             boolean uncounted,
             long total,
             long all,
@@ -91,6 +94,8 @@ class WhoCanController {
      * @param classification every field that is classified so
      * @param record key of the one record that is meant
      * @param where a condition as text: only records that meet it are meant
+     * @param today whether those alone are meant who reach at least one record today; else, whoever
+     *     has a way to reach some, whether there are any or not
      * @param by key of the way by which those that are wanted came by it
      */
     record WhoCanAsked(
@@ -100,6 +105,7 @@ class WhoCanController {
             String classification,
             String record,
             @Parameter(example = "status = 'loaded'") String where,
+            Boolean today,
             String function,
             String at,
             String draft,
@@ -123,7 +129,7 @@ class WhoCanController {
         return asked(application, asked).page(page, size, numbers);
     }
 
-    /** The same list whole, as a CSV file (RFC 4180). */
+    /** Everybody who can, as a CSV file (RFC 4180). */
     @GetMapping(path = "/who-can.csv", produces = "text/csv")
     @Operation(operationId = "whoCanCsv")
     ResponseEntity<StreamingResponseBody> csv(
@@ -145,6 +151,7 @@ class WhoCanController {
                         asked.classification(),
                         asked.record(),
                         asked.where(),
+                        Boolean.TRUE.equals(asked.today()),
                         asked.function()),
                 asked.by() == null ? "" : asked.by());
     }

@@ -44,6 +44,7 @@ final class WhoCanQuestion {
      * classification; or a function.
      *
      * @param where a condition as text: only records that meet it are meant
+     * @param today whether a way to some record is not enough, and at least one has to be there
      */
     record Subject(
             String type,
@@ -52,7 +53,13 @@ final class WhoCanQuestion {
             String classification,
             String record,
             String where,
-            String function) {}
+            boolean today,
+            String function) {
+        /** Whether those count alone for whom some record is there. */
+        boolean counted() {
+            return today || where != null && !where.isBlank();
+        }
+    }
 
     /**
      * Somebody who can, before it is told.
@@ -73,13 +80,13 @@ final class WhoCanQuestion {
             this(persona, level, ways, routes, Optional.empty());
         }
 
-        /** The same of these records only. */
+        /** Somebody who can, of these records only. */
         Found among(RecordSet some) {
             return with(
                     counted.map(of -> new Counted(of.type(), RecordSet.allOf(of.records(), some))));
         }
 
-        /** The same, counted. */
+        /** Somebody who can, with how many records it is about. */
         Found numbered(Map<RecordSet, Long> counts) {
             return with(
                     counted.map(
@@ -125,22 +132,24 @@ final class WhoCanQuestion {
     }
 
     List<Found> ask(Subject of) {
-        if (of.where() == null || of.where().isBlank()) {
+        if (!of.counted()) {
             return askAny(of);
         }
         boolean many = of.record() == null && of.function() == null && of.classification() == null;
         if (!many || Operation.CREATE.key().equals(of.operation())) {
             throw new BadRequest(
-                    "where",
-                    "A condition goes with an operation on records that are there, or a field.");
+                    of.today() ? "today" : "where",
+                    "That goes with an operation on records that are there, or a field.");
         }
         return meeting(of, askAny(of));
     }
 
-    /** Those of them for whom some record is left that meets the condition. */
+    /** Those of them for whom some record is there that meets the condition, where there is one. */
     private List<Found> meeting(Subject of, List<Found> all) {
         RecordType type = Lookups.type(model, of.type());
-        RecordSet meeting = lookups.meeting(moment, type, "where", of.where());
+        boolean whole = of.where() == null || of.where().isBlank();
+        RecordSet meeting =
+                whole ? RecordSet.EVERYTHING : lookups.meeting(moment, type, "where", of.where());
         List<Found> bounded = all.stream().map(one -> one.among(meeting)).toList();
         Map<RecordSet, Long> counts =
                 lookups.counting(me, application)

@@ -59,6 +59,7 @@ class WhoCanService {
         private final List<Found> wanted;
         private final long withheld;
         private final List<ByWhat> ways;
+        private final String means;
 
         private Answer(
                 Person me,
@@ -66,13 +67,15 @@ class WhoCanService {
                 List<Found> told,
                 List<Found> wanted,
                 long withheld,
-                List<ByWhat> ways) {
+                List<ByWhat> ways,
+                String means) {
             this.me = me;
             this.moment = moment;
             this.told = told;
             this.wanted = wanted;
             this.withheld = withheld;
             this.ways = ways;
+            this.means = means;
         }
 
         WhoCanPage page(int page, int size, boolean numbers) {
@@ -81,6 +84,7 @@ class WhoCanService {
                     numbers ? counts(me, moment.model(), some) : Optional.empty();
             return new WhoCanPage(
                     able(moment.model(), some, counts),
+                    means,
                     numbers && counts.isEmpty(),
                     wanted.size(),
                     people(told),
@@ -123,7 +127,14 @@ class WhoCanService {
                                                 || one.ways().get().stream()
                                                         .anyMatch(way -> keys.get(way).equals(by)))
                         .toList();
-        return new Answer(me, moment, told, wanted, people(all) - people(told), ways);
+        return new Answer(
+                me,
+                moment,
+                told,
+                wanted,
+                people(all) - people(told),
+                ways,
+                subject.counted() ? "today" : "way");
     }
 
     private static long people(List<Found> found) {

@@ -126,7 +126,7 @@ public class DesignImport {
                         .build());
     }
 
-    /** The same, published by somebody on a past day: for a world that is made with a past. */
+    /** Takes a document in as published by somebody on a past day: for a world made with a past. */
     public void install(DesignDocument document, String publisher, String reason, Instant at) {
         gate.execute(
                 Command.by(Actor.PROGRAM, reason)

@@ -32,7 +32,7 @@ public record Submission(
     }
 
     /**
-     * The same as a request says it.
+     * A submission as a request says it.
      *
      * @param preview whether it is only looked at
      * @param ask whether it is kept for somebody who can approve it, instead of being executed
@@ -67,7 +67,7 @@ public record Submission(
         return new Submission(author, mode, Optional.empty(), "", Set.of(), () -> {});
     }
 
-    /** The same, with somebody else's word for it. */
+    /** This submission with somebody else's word for it. */
     Submission approved(Set<String> others, Runnable within) {
         return new Submission(author, mode, act, why, Set.copyOf(others), within);
     }

@@ -144,8 +144,8 @@ class AskController {
     }
 
     /**
-     * The same in parts, each on a line of its own as soon as it is there: the outline, each record
-     * type once it is counted, the totals.
+     * What somebody can in parts, each on a line of its own as soon as it is there: the outline,
+     * each record type once it is counted, the totals.
      */
     @GetMapping(path = "/what-can/parts", produces = MediaType.APPLICATION_NDJSON_VALUE)
     @Operation(
@@ -169,7 +169,7 @@ class AskController {
                                         question, asking, part -> lines.write(output, part)));
     }
 
-    /** The same whole, as a CSV file (RFC 4180). */
+    /** What somebody can, as a CSV file (RFC 4180). */
     @GetMapping(path = "/what-can.csv", produces = "text/csv")
     @Operation(operationId = "whatCanCsv")
     ResponseEntity<StreamingResponseBody> whatCanCsv(
@@ -204,7 +204,7 @@ class AskController {
         return because(understood(asked, draft), about);
     }
 
-    /** The same as a CSV file (RFC 4180). */
+    /** This answer as a CSV file (RFC 4180). */
     @GetMapping(path = "/because.csv", produces = "text/csv")
     @Operation(operationId = "becauseCsv")
     ResponseEntity<StreamingResponseBody> becauseCsv(
@@ -246,7 +246,7 @@ class AskController {
                 question, without(asked, list, draft), me.person(), question.type(type), list);
     }
 
-    /** The same list whole, as a CSV file (RFC 4180). */
+    /** The whole list of records as a CSV file (RFC 4180). */
     @GetMapping(path = "/records.csv", produces = "text/csv")
     @Operation(operationId = "recordsCsv")
     ResponseEntity<StreamingResponseBody> csv(

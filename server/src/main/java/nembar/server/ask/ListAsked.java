@@ -78,7 +78,7 @@ record ListAsked(
                 null);
     }
 
-    /** The same from the beginning or after a page, as many at once as there may be. */
+    /** This list from its beginning or after a page, as many at once as there may be. */
     ListAsked after(String next) {
         return new ListAsked(
                 operation,

@@ -65,7 +65,7 @@ class EvaluationService {
     }
 
     /**
-     * The same of one evaluation among others.
+     * Evaluates one of several that share their past moments.
      *
      * @param past the moments that these ask about
      */

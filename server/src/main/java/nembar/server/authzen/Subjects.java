@@ -57,7 +57,7 @@ class Subjects {
         return moment;
     }
 
-    /** The same by one of its functions. */
+    /** The moment of the application that has the function. */
     Moment ofFunction(String function, Map<String, Object> context, PastMoments past) {
         return moment(
                 model(

@@ -113,13 +113,13 @@ class BringInController {
         return new Begun(bringIn.file(me.person(), name, bytes == null ? new byte[0] : bytes));
     }
 
-    @GetMapping("/template.csv")
+    @GetMapping(value = "/template.csv", produces = "text/csv")
     @Operation(operationId = "templateCsv")
     ResponseEntity<StreamingResponseBody> template() {
         return Csv.file("people-to-bring-in.csv", Template.HEADINGS, Template.ROWS.stream());
     }
 
-    @GetMapping("/template.xlsx")
+    @GetMapping(value = "/template.xlsx", produces = WORKBOOK)
     @Operation(operationId = "templateXlsx")
     ResponseEntity<byte[]> workbook() {
         return ResponseEntity.ok()

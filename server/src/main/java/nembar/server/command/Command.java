@@ -167,7 +167,7 @@ public final class Command {
             return this;
         }
 
-        /** The same, with what it has come to. */
+        /** Does something more within the transaction, with what the command has come to. */
         public Builder within(Consumer<Judgement> also) {
             within.add(also);
             return this;

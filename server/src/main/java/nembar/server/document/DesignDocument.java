@@ -15,7 +15,7 @@ public record DesignDocument(
         CataloguePart catalogue,
         DirectoryPart directory,
         DesignPart design) {
-    /** The same without the part about people and where they sit. */
+    /** This document without the part about people and where they sit. */
     public DesignDocument withoutDirectory() {
         return new DesignDocument(format, application, catalogue, null, design);
     }

@@ -24,7 +24,7 @@ public final class DocumentReader {
     }
 
     /**
-     * The same over a directory that is there already.
+     * Reads a document over a directory that is there already.
      *
      * @throws ModelRefused with every problem found
      */

@@ -290,7 +290,7 @@ class DraftController {
         return ResponseEntity.noContent().build();
     }
 
-    /** The same as the impact, as a CSV file (RFC 4180). */
+    /** The impact as a CSV file (RFC 4180). */
     @GetMapping(path = "/drafts/{id}/impact.csv", produces = "text/csv")
     @Operation(operationId = "draftImpactCsv")
     ResponseEntity<StreamingResponseBody> impactCsv(

@@ -243,7 +243,7 @@ public class DraftEdits {
         return new Work(draft, published, Changes.apply(published, changes(draft)));
     }
 
-    /** The same; without its changes, where they cannot be made any more. */
+    /** A draft as it is shown; without its changes, where they cannot be made any more. */
     private Work standing(Draft draft) {
         try {
             return work(draft);

@@ -75,7 +75,7 @@ public class Governance {
         return person -> may(access, "view", person);
     }
 
-    /** The same for any operation on people. */
+    /** Asks about one operation on many people at once. */
     public Predicate<Person> may(Person me, String operation) {
         PersonAccess access = access(me);
         return person -> may(access, operation, person);

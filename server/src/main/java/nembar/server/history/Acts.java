@@ -85,7 +85,7 @@ public class Acts {
                 .getSingleResult();
     }
 
-    /** The same of whoever acts. */
+    /** Notes an act of a person, a source or the program, in the transaction at hand. */
     @Transactional
     public void note(Actor actor, String kind, String key, String words) {
         note(actor.kind(), actor.source() ? actor.name() : actor.key(), kind, key, words);

@@ -106,7 +106,7 @@ public class Letters {
                 + ".\n\nIf you did not expect this, tell whoever looks after your access at once.\n";
     }
 
-    /** The same of a change that waits for a day, with the link that stops it. */
+    /** Tells of another address that waits for a day, with the link that stops it. */
     public String addressWaits(Person by, Person person, String email) {
         return "Hello "
                 + person.givenName()

@@ -173,7 +173,7 @@ class LedgerController {
         return audit.acts(me.person(), asked, page, size);
     }
 
-    /** The same as a CSV file (RFC 4180), the last ten thousand at most. */
+    /** What the ledger lists as a CSV file (RFC 4180), the last ten thousand at most. */
     @GetMapping(path = "/ledger/acts.csv", produces = "text/csv")
     @Operation(operationId = "actsCsv")
     ResponseEntity<StreamingResponseBody> actsCsv(@ParameterObject AuditAsked asked) {
@@ -203,7 +203,7 @@ class LedgerController {
         return audit.signIns(me.person(), asked, page, size);
     }
 
-    /** The same as a CSV file (RFC 4180), the last ten thousand at most. */
+    /** What the ledger lists as a CSV file (RFC 4180), the last ten thousand at most. */
     @GetMapping(path = "/ledger/sign-ins.csv", produces = "text/csv")
     @Operation(operationId = "signInsCsv")
     ResponseEntity<StreamingResponseBody> signInsCsv(@ParameterObject AuditAsked asked) {

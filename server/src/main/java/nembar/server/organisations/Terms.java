@@ -128,7 +128,7 @@ public class Terms {
         return checkSeats(models.directory(), edits);
     }
 
-    /** The same on a directory of which the edits were made. */
+    /** Holds seats against a directory of which the edits were made. */
     public List<String> checkSeats(Directory now, Edits edits) {
         boolean moves =
                 edits.people().stream()

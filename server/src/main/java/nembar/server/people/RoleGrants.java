@@ -70,7 +70,7 @@ public class RoleGrants {
             units = units == null ? List.of() : List.copyOf(units);
         }
 
-        /** The same for ever, at all hours. */
+        /** What is given, for ever and at all hours. */
         Given withoutTimes() {
             return new Given(
                     application,

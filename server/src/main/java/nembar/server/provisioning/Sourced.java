@@ -44,7 +44,7 @@ public record Sourced(
         return new Sourced(person, team, gone, version, externalId, mark, whether, words);
     }
 
-    /** The same, of something that does not come from the source any more. */
+    /** This one, which does not come from the source any more. */
     public Sourced unmarked() {
         return new Sourced(person, team, gone, version, externalId, false, invite, words);
     }

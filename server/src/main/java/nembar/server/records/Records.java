@@ -152,7 +152,7 @@ public class Records {
         return keys(application, type, set, Optional.empty(), atMost);
     }
 
-    /** The same, of those after a key. */
+    /** Records of the type after a key. */
     public List<String> keys(
             String application,
             RecordType type,
@@ -197,7 +197,7 @@ public class Records {
                 (row, number) -> row.getString(1));
     }
 
-    /** The same records as something that answers can count by. */
+    /** An application's records as something that answers can count by. */
     public Counting counting(String application) {
         return new Counting() {
             @Override
@@ -313,7 +313,7 @@ public class Records {
     }
 
     /**
-     * The same.
+     * A record that has to be there.
      *
      * @throws NotFound where there is none
      */

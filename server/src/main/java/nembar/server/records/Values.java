@@ -81,7 +81,7 @@ public final class Values {
         };
     }
 
-    /** The same value as JSON has it; {@link #fromJson} makes it again. */
+    /** A value as JSON has it; {@link #fromJson} makes it again. */
     static Object toJson(Object value) {
         return value instanceof LocalDate || value instanceof Instant ? value.toString() : value;
     }

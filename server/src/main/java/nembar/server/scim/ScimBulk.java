@@ -153,7 +153,7 @@ class ScimBulk {
         return text.substring(0, at) + made.get(id);
     }
 
-    /** The same with every reference to something made before in place of its id. */
+    /** Data with the id of what was made before in place of every reference to it. */
     private static JsonNode resolved(JsonNode node, Map<String, String> made) throws ScimException {
         if (node.isTextual() && node.asText().startsWith(REFERENCE)) {
             return TextNode.valueOf(resolved(node.asText(), made));

@@ -40,7 +40,7 @@ final class ScimLists {
             String excludedAttributes) {
         static final int FIRST = 1;
 
-        /** The same said in the body of a search (RFC 7644, section 3.4.3). */
+        /** A search as a body says it (RFC 7644, section 3.4.3). */
         static Asked of(ObjectNode json) {
             return new Asked(
                     ScimJson.text(json, "filter").orElse(""),

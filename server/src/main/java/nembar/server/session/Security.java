@@ -19,6 +19,7 @@ import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.security.web.AuthenticationEntryPoint;
 import org.springframework.security.web.SecurityFilterChain;
 import org.springframework.security.web.access.AccessDeniedHandler;
+import org.springframework.security.web.firewall.RequestRejectedHandler;
 import org.springframework.security.web.header.writers.CrossOriginOpenerPolicyHeaderWriter.CrossOriginOpenerPolicy;
 import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter.ReferrerPolicy;
 
@@ -149,6 +150,19 @@ class Security {
         return path.startsWith("/access/")
                 || (DESIGN.matcher(path).matches() || QUESTION.matcher(path).matches())
                         && Bearer.sent(request).isPresent();
+    }
+
+    /** An address that holds what could be read in two ways is answered like any other mistake. */
+    @Bean
+    RequestRejectedHandler rejected() {
+        return (request, response, rejected) ->
+                problems.write(
+                        request,
+                        response,
+                        Problems.of(
+                                HttpStatus.BAD_REQUEST,
+                                "That cannot be answered",
+                                "A character is in the address that no address may have."));
     }
 
     private AuthenticationEntryPoint unknown(String detail, String scheme) {

@@ -186,7 +186,7 @@ public class Sources {
                 .map(Sources::origin);
     }
 
-    /** The same for many, by key. */
+    /** Where many came from, by key; those made by hand are left out. */
     @Transactional(readOnly = true)
     public Map<String, Origin> originsOf(String kind, Collection<String> keys) {
         Map<String, Origin> origins = new HashMap<>();

@@ -60,7 +60,7 @@ public class DraftStore {
             return state.equals(OPEN);
         }
 
-        /** The same with other changes. */
+        /** This draft with other changes. */
         public Draft with(List<ChangePart> changes, List<String> writers) {
             return new Draft(
                     id,
@@ -78,7 +78,7 @@ public class DraftStore {
                     version);
         }
 
-        /** The same under a name, of an author, on top of a publication. */
+        /** This draft under a name, of an author, on top of a publication. */
         public Draft as(String name, String author, long base) {
             return new Draft(
                     id,
