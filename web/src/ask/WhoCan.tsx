@@ -243,7 +243,7 @@ const lineOf = ({ person, account }: Able) => `${person} ${account ?? ''}`;
  */
 function useNumbers(
   application: string,
-  query: Record<string, string>,
+  query: Record<string, string | boolean>,
   page: number,
   enabled: boolean,
 ) {

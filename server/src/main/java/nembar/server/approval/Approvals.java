@@ -17,6 +17,7 @@ import nembar.server.history.Acts;
 import nembar.server.http.Address;
 import nembar.server.http.BadRequest;
 import nembar.server.http.NotFound;
+import nembar.server.http.Paging;
 import nembar.server.mail.Outbox;
 import nembar.server.model.Models;
 import org.springframework.stereotype.Service;
@@ -164,7 +165,7 @@ public class Approvals {
                         ApprovalRequestRow.class)
                 .setParameter("open", open)
                 .setParameter("me", person)
-                .setFirstResult(page * size)
+                .setFirstResult(Paging.offset(page, size))
                 .setMaxResults(size)
                 .getResultList()
                 .stream()

@@ -24,6 +24,7 @@ import nembar.server.bringin.Judging.Judged;
 import nembar.server.bringin.Judging.JudgedRow;
 import nembar.server.governance.PeoplePermissions;
 import nembar.server.http.BadRequest;
+import nembar.server.http.Paging;
 import nembar.server.http.Refused;
 import nembar.server.model.Models;
 import nembar.server.people.RoleGrants.Given;
@@ -242,11 +243,7 @@ class BringIn implements DisposableBean {
                                                         .equals(verdict))
                         .toList();
         return new RowPage(
-                judged.stream()
-                        .skip((long) page * size)
-                        .limit(size)
-                        .map(judging.toldTo(me))
-                        .toList(),
+                Paging.slice(judged, page, size).stream().map(judging.toldTo(me)).toList(),
                 judged.size());
     }
 

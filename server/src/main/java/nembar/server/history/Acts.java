@@ -12,6 +12,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import nembar.server.http.Instants;
+import nembar.server.http.Paging;
 import nembar.server.model.Models;
 import nembar.server.securitylog.SecurityLog;
 import nembar.server.store.Page;
@@ -174,7 +175,7 @@ public class Acts {
                                 wanted,
                                 only,
                                 kinds)
-                        .setFirstResult(page * size)
+                        .setFirstResult(Paging.offset(page, size))
                         .setMaxResults(size)
                         .getResultList()
                         .stream()

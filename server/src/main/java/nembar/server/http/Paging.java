@@ -17,6 +17,11 @@ public final class Paging {
         }
     }
 
+    /** How many elements come before a page; no list has more than there are whole numbers for. */
+    public static int offset(int page, int size) {
+        return (int) Math.min((long) page * size, Integer.MAX_VALUE);
+    }
+
     /**
      * The elements of one page.
      *
@@ -24,7 +29,7 @@ public final class Paging {
      */
     public static <T> List<T> slice(List<T> all, int page, int size) {
         check(page, size);
-        int from = (int) Math.min((long) page * size, all.size());
+        int from = Math.min(offset(page, size), all.size());
         return all.subList(from, Math.min(from + size, all.size()));
     }
 }

@@ -14,9 +14,9 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/api/entry")
 class EntryController {
-    private final EntryLinks links;
+    private final LinkUse links;
 
-    EntryController(EntryLinks links) {
+    EntryController(LinkUse links) {
         this.links = links;
     }
 
@@ -30,7 +30,7 @@ class EntryController {
 
     @PostMapping("/open")
     @Operation(operationId = "openLink")
-    EntryLinks.Opened open(@Valid @RequestBody LinkToken link) {
+    LinkUse.Opened open(@Valid @RequestBody LinkToken link) {
         return links.open(Objects.requireNonNullElse(link.token(), ""));
     }
 

@@ -30,6 +30,7 @@ import nembar.server.http.Address;
 import nembar.server.http.BadRequest;
 import nembar.server.http.Networks;
 import nembar.server.http.NotFound;
+import nembar.server.http.Paging;
 import nembar.server.http.TooOften;
 import nembar.server.model.Models;
 import nembar.server.organisations.Terms;
@@ -290,9 +291,7 @@ public class Joining {
                         .filter(row -> mine.test(person(row, "request")))
                         .toList();
         return new JoinRequestPage(
-                all.stream()
-                        .skip((long) page * size)
-                        .limit(size)
+                Paging.slice(all, page, size).stream()
                         .map(
                                 row ->
                                         new JoinRequest(

@@ -19,7 +19,7 @@ import nembar.server.history.Acts;
 import nembar.server.http.Instants;
 import nembar.server.http.Paging;
 import nembar.server.model.Models;
-import nembar.server.session.SignIns;
+import nembar.server.session.SignInLog;
 import nembar.server.store.Page;
 import org.springframework.stereotype.Service;
 
@@ -27,13 +27,13 @@ import org.springframework.stereotype.Service;
 @Service
 class AuditLog {
     private final Acts acts;
-    private final SignIns signIns;
+    private final SignInLog signInLog;
     private final Models models;
     private final Governance governance;
 
-    AuditLog(Acts acts, SignIns signIns, Models models, Governance governance) {
+    AuditLog(Acts acts, SignInLog signInLog, Models models, Governance governance) {
         this.acts = acts;
-        this.signIns = signIns;
+        this.signInLog = signInLog;
         this.models = models;
         this.governance = governance;
     }
@@ -99,8 +99,8 @@ class AuditLog {
         String person = LedgerController.said(asked.person());
         Predicate<Person> meant =
                 governance.mayView(me).and(one -> person.isEmpty() || one.key().equals(person));
-        Page<SignIns.TryOf> found =
-                signIns.tries(
+        Page<SignInLog.TryOf> found =
+                signInLog.tries(
                         LedgerController.said(asked.search()),
                         seen(directory.people().stream(), Person::key, meant),
                         Instants.at(asked.from()),

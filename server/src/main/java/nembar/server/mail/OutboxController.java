@@ -3,6 +3,7 @@ package nembar.server.mail;
 import io.swagger.v3.oas.annotations.Operation;
 import java.util.List;
 import nembar.server.governance.PeoplePermissions;
+import nembar.server.http.Paging;
 import nembar.server.session.Me;
 import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.http.ResponseEntity;
@@ -17,7 +18,6 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api/outbox")
 class OutboxController {
     private static final int WAITING_AT_MOST = 200;
-    private static final int SIZE_AT_MOST = 100;
 
     private final Outbox outbox;
     private final ObjectProvider<TakenMail> taken;
@@ -56,10 +56,7 @@ class OutboxController {
         return new OutboxPage(
                 taken.getIfAvailable() != null,
                 outbox.waiting(WAITING_AT_MOST),
-                all.stream()
-                        .skip((long) Math.max(page, 0) * size)
-                        .limit(Math.min(Math.max(size, 1), SIZE_AT_MOST))
-                        .toList(),
+                Paging.slice(all, page, size),
                 all.size());
     }
 

@@ -31,6 +31,7 @@ import nembar.server.governance.Governance;
 import nembar.server.history.Acts;
 import nembar.server.http.BadRequest;
 import nembar.server.http.NotFound;
+import nembar.server.http.Paging;
 import nembar.server.model.Models;
 import nembar.server.organisations.Terms.SeatTerms;
 import nembar.server.store.ElementRef;
@@ -144,7 +145,7 @@ public class Organisations {
                                         .thenComparing(one -> one.name().toLowerCase(Locale.ROOT)))
                         .toList();
         return new OrganisationPage(
-                found.stream().skip((long) page * size).limit(size).toList(),
+                Paging.slice(found, page, size),
                 found.size(),
                 governance.mayOnPlace(me, ACCOUNT, "create", "new"));
     }

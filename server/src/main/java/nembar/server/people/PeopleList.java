@@ -30,6 +30,7 @@ import nembar.core.words.Explanation;
 import nembar.server.governance.Governance;
 import nembar.server.http.BadRequest;
 import nembar.server.http.Named;
+import nembar.server.http.Paging;
 import nembar.server.http.Words;
 import nembar.server.invitations.EntryLinks;
 import nembar.server.invitations.EntryLinks.Invited;
@@ -123,7 +124,7 @@ class PeopleList {
 
     PeoplePage page(Person me, Wanted wanted, int page, int size) {
         List<Person> found = found(me, wanted);
-        List<Person> some = found.stream().skip((long) page * size).limit(size).toList();
+        List<Person> some = Paging.slice(found, page, size);
         return new PeoplePage(lines(some), found.size());
     }
 

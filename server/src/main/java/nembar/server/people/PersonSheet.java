@@ -8,6 +8,7 @@ import nembar.server.http.Named;
 import nembar.server.invitations.AddressChanges.PendingAddress;
 import nembar.server.invitations.EntryLinks.Invited;
 import nembar.server.session.Sessions.Live;
+import nembar.server.session.SignInLog;
 import nembar.server.session.SignIns;
 
 /**
@@ -42,7 +43,7 @@ record PersonSheet(
         Optional<PendingAddress> pendingAddress,
         Optional<Invited> invitation,
         SignIns.State signIn,
-        List<SignIns.Try> tries,
+        List<SignInLog.Try> tries,
         List<Live> sessions,
         List<Acts.Act> history,
         May may,

@@ -34,6 +34,7 @@ import nembar.server.people.PersonSheet.InTeam;
 import nembar.server.people.PersonSheet.May;
 import nembar.server.people.PersonSheet.WorksFor;
 import nembar.server.session.Sessions;
+import nembar.server.session.SignInLog;
 import nembar.server.session.SignIns;
 import nembar.server.sources.Sources;
 import nembar.server.store.ElementRef;
@@ -52,6 +53,7 @@ public class PersonSheets {
     private final AddressChanges addresses;
     private final EntryLinks links;
     private final SignIns signIns;
+    private final SignInLog signInLog;
     private final Sessions sessions;
     private final Sources sources;
     private final Acts acts;
@@ -64,6 +66,7 @@ public class PersonSheets {
             AddressChanges addresses,
             EntryLinks links,
             SignIns signIns,
+            SignInLog signInLog,
             Sessions sessions,
             Sources sources,
             Acts acts,
@@ -74,6 +77,7 @@ public class PersonSheets {
         this.addresses = addresses;
         this.links = links;
         this.signIns = signIns;
+        this.signInLog = signInLog;
         this.sessions = sessions;
         this.sources = sources;
         this.acts = acts;
@@ -120,7 +124,7 @@ public class PersonSheets {
                 addresses.of(key),
                 Optional.ofNullable(links.invitationsOf(List.of(key)).get(key)),
                 signIns.stateOf(person),
-                signIns.triesOf(key, TRIES_SHOWN),
+                signInLog.triesOf(key, TRIES_SHOWN),
                 sessions.of(key),
                 acts.on("person", key, HISTORY_SHOWN),
                 new May(

@@ -26,6 +26,7 @@ import nembar.server.session.Me;
 import nembar.server.session.Passwords;
 import nembar.server.session.SecondFactor;
 import nembar.server.session.Sessions;
+import nembar.server.session.SignInLog;
 import nembar.server.session.SignIns;
 import nembar.server.sources.Sources;
 import org.springframework.http.ResponseEntity;
@@ -51,6 +52,7 @@ class OwnController {
     private final Submissions submissions;
     private final Sources sources;
     private final SignIns signIns;
+    private final SignInLog signInLog;
     private final Sessions sessions;
     private final Passwords passwords;
     private final SecondFactor secondFactor;
@@ -63,6 +65,7 @@ class OwnController {
             Submissions submissions,
             Sources sources,
             SignIns signIns,
+            SignInLog signInLog,
             Sessions sessions,
             Passwords passwords,
             SecondFactor secondFactor,
@@ -73,6 +76,7 @@ class OwnController {
         this.submissions = submissions;
         this.sources = sources;
         this.signIns = signIns;
+        this.signInLog = signInLog;
         this.sessions = sessions;
         this.passwords = passwords;
         this.secondFactor = secondFactor;
@@ -100,7 +104,7 @@ class OwnController {
             String nameOwned,
             List<Sessions.Live> sessions,
             String thisSession,
-            List<SignIns.Try> tries) {}
+            List<SignInLog.Try> tries) {}
 
     /**
      * @param dateStyle empty, monthFirst or iso
@@ -143,7 +147,7 @@ class OwnController {
                 nameOwner(person),
                 sessions.of(person.key()),
                 Sessions.idOf(request.getSession(false)),
-                signIns.triesOf(person.key(), 10));
+                signInLog.triesOf(person.key(), 10));
     }
 
     private String nameOwner(Person person) {

@@ -1,7 +1,6 @@
 package nembar.server.session;
 
 import jakarta.persistence.EntityManager;
-import jakarta.persistence.TypedQuery;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
@@ -15,13 +14,10 @@ import java.util.OptionalLong;
 import nembar.core.directory.Person;
 import nembar.core.model.AccessModel;
 import nembar.core.model.Standpoint;
-import nembar.server.http.Instants;
 import nembar.server.http.Networks;
 import nembar.server.http.TooOften;
 import nembar.server.model.Models;
-import nembar.server.securitylog.SecurityLog;
 import nembar.server.session.Attempts.Counted;
-import nembar.server.store.Page;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Value;
@@ -47,7 +43,7 @@ public class SignIns {
     private final Codes codes;
     private final Attempts attempts;
     private final KnownDevices devices;
-    private final SecurityLog log;
+    private final SignInLog tries;
     private final Clock clock;
     private final int triesOfNetwork;
     private final String nobodysHash;
@@ -59,7 +55,7 @@ public class SignIns {
             Codes codes,
             Attempts attempts,
             KnownDevices devices,
-            SecurityLog log,
+            SignInLog tries,
             Clock clock,
             @Value("${nembar.sign-in.of-network}") int triesOfNetwork) {
         this.entities = entities;
@@ -68,7 +64,7 @@ public class SignIns {
         this.codes = codes;
         this.attempts = attempts;
         this.devices = devices;
-        this.log = log;
+        this.tries = tries;
         this.clock = clock;
         this.triesOfNetwork = triesOfNetwork;
         this.nobodysHash = passwords.encode("nobody has this password");
@@ -100,9 +96,6 @@ public class SignIns {
             Optional<String> lockedBy,
             Optional<Instant> lockedUntil,
             boolean secondFactor) {}
-
-    /** One try to sign in. */
-    public record Try(Instant at, String outcome, String address, String agent) {}
 
     /**
      * From where somebody tries.
@@ -136,14 +129,14 @@ public class SignIns {
         List<Counted> counted = counted(typed, person, from);
         Optional<Instant> waits = attempts.waiting(counted);
         if (waits.isPresent()) {
-            note(person, "locked", from);
+            tries.note(person, "locked", from);
             return new Outcome.Locked(waits.get());
         }
         SignInRow row = person.map(one -> entities.find(SignInRow.class, one.key())).orElse(null);
         boolean right = passwords.matches(password, row == null ? nobodysHash : row.passwordHash());
         if (right && row != null && person.filter(Person::active).isPresent()) {
             Outcome outcome = admitted(person.get(), row, code, now);
-            note(person, OUTCOMES.get(outcome.getClass()), from);
+            tries.note(person, OUTCOMES.get(outcome.getClass()), from);
             if (!(outcome instanceof Outcome.Wrong)) {
                 if (outcome instanceof Outcome.Welcome) {
                     attempts.forget(counted.get(0));
@@ -151,7 +144,7 @@ public class SignIns {
                 return outcome;
             }
         } else {
-            note(person, "wrong password", from);
+            tries.note(person, "wrong password", from);
         }
         return attempts.tried(counted)
                 .<Outcome>map(Outcome.Locked::new)
@@ -210,97 +203,6 @@ public class SignIns {
                         || person.accounts().stream()
                                 .anyMatch(account -> nembar.open(first.actingFor(account)));
         return open ? Optional.empty() : Optional.of(person.accounts().get(0));
-    }
-
-    private void note(Optional<Person> person, String outcome, From from) {
-        String who = person.map(Person::key).orElse("");
-        log.note("sign-in", "who", who, "outcome", outcome, "from", from.address());
-        if (person.isEmpty()) {
-            return;
-        }
-        SignInEventRow event = new SignInEventRow();
-        event.person = who;
-        event.at = clock.instant();
-        event.outcome = outcome;
-        event.address = from.address();
-        event.agent = from.agent();
-        entities.persist(event);
-    }
-
-    /** A person's tries, the last first. */
-    @Transactional(readOnly = true)
-    public List<Try> triesOf(String person, int most) {
-        return entities
-                .createQuery(
-                        "from SignInEventRow where person = :person order by at desc, id desc",
-                        SignInEventRow.class)
-                .setParameter("person", person)
-                .setMaxResults(most)
-                .getResultList()
-                .stream()
-                .map(one -> new Try(one.at, one.outcome, one.address, one.agent))
-                .toList();
-    }
-
-    /** A try, and whose it was. */
-    public record TryOf(String person, Try made) {}
-
-    /**
-     * Tries of some people, the last first.
-     *
-     * @param outcome text that the outcome has; empty for any
-     * @param people keys of whose are meant; empty for everybody's
-     */
-    @Transactional(readOnly = true)
-    public Page<TryOf> tries(
-            String outcome,
-            Optional<? extends Collection<String>> people,
-            Optional<Instant> from,
-            Optional<Instant> until,
-            int page,
-            int size) {
-        List<TryOf> some =
-                tries("select e", outcome, people, from, until, SignInEventRow.class)
-                        .setFirstResult(page * size)
-                        .setMaxResults(size)
-                        .getResultList()
-                        .stream()
-                        .map(
-                                one ->
-                                        new TryOf(
-                                                one.person,
-                                                new Try(
-                                                        one.at,
-                                                        one.outcome,
-                                                        one.address,
-                                                        one.agent)))
-                        .toList();
-        long total =
-                tries("select count(e)", outcome, people, from, until, Long.class)
-                        .getSingleResult();
-        return new Page<>(some, total);
-    }
-
-    private <T> TypedQuery<T> tries(
-            String select,
-            String outcome,
-            Optional<? extends Collection<String>> people,
-            Optional<Instant> from,
-            Optional<Instant> until,
-            Class<T> of) {
-        boolean counted = of == Long.class;
-        return entities.createQuery(
-                        select
-                                + " from SignInEventRow e where (:everybody = true or e.person in"
-                                + " (:people)) and (:outcome = '' or locate(lower(:outcome), e.outcome) > 0)"
-                                + " and e.at >= :from and e.at < :until"
-                                + (counted ? "" : " order by e.at desc, e.id desc"),
-                        of)
-                .setParameter("everybody", people.isEmpty())
-                .setParameter("people", people.map(List::copyOf).orElse(List.of("")))
-                .setParameter("outcome", outcome)
-                .setParameter("from", from.orElse(Instants.EARLIEST))
-                .setParameter("until", until.orElse(Instants.LATEST));
     }
 
     @Transactional(readOnly = true)

@@ -13,6 +13,7 @@ import java.util.TreeMap;
 import java.util.UUID;
 import nembar.server.document.ChangePart;
 import nembar.server.document.DocumentJson;
+import nembar.server.http.Paging;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
@@ -152,7 +153,7 @@ public class DraftStore {
                                         + " order by changedAt desc, id",
                                 DraftRow.class)
                         .setParameter("application", application)
-                        .setFirstResult(page * size)
+                        .setFirstResult(Paging.offset(page, size))
                         .setMaxResults(size)
                         .getResultList()
                         .stream()

@@ -10,6 +10,7 @@ import nembar.server.document.ChangePart;
 import nembar.server.document.DocumentJson;
 import nembar.server.http.Instants;
 import nembar.server.http.NotFound;
+import nembar.server.http.Paging;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
@@ -118,7 +119,7 @@ public class PublicationStore {
                                 PublicationRow.class,
                                 application,
                                 wanted)
-                        .setFirstResult(page * size)
+                        .setFirstResult(Paging.offset(page, size))
                         .setMaxResults(size)
                         .getResultList()
                         .stream()

@@ -21,6 +21,7 @@ import nembar.core.words.Explanation;
 import nembar.server.governance.Governance;
 import nembar.server.history.Acts;
 import nembar.server.http.NotFound;
+import nembar.server.http.Paging;
 import nembar.server.http.Words;
 import nembar.server.model.Models;
 import nembar.server.sources.Sources;
@@ -130,7 +131,7 @@ class Teams {
                         .sorted(Comparator.comparing(one -> one.name().toLowerCase(Locale.ROOT)))
                         .toList();
         return new TeamPage(
-                found.stream().skip((long) page * size).limit(size).toList(),
+                Paging.slice(found, page, size),
                 found.size(),
                 governance.mayOnPlace(me, TEAM, "create", "new"));
     }
@@ -200,7 +201,7 @@ class Teams {
                 team.name(),
                 team.who().map(Condition::text).orElse(""),
                 team.who().map(this::words).orElse(""),
-                members.stream().skip((long) page * size).limit(size).toList(),
+                Paging.slice(members, page, size),
                 members.size(),
                 all.size() - members.size(),
                 given(team),
