@@ -17,6 +17,8 @@ import nembar.server.testing.Cluster;
 import nembar.server.testing.Installation;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ObjectNode;
 
 @ExtendWith(Installation.class)
 class DesignTest {
@@ -111,6 +113,34 @@ class DesignTest {
                         "\"run-voyages\",\"see-berths\"", "\"run-voyage\",\"see-berths\""),
                 "design.roles[dispatcher].sets",
                 "no privilege set `run-voyage`; did you mean `run-voyages`?");
+    }
+
+    @Test
+    void aSharingRuleWhoseParentLinkIsGoneIsRefused(Installation nembar) {
+        Client client = nembar.administrator();
+        ObjectNode document = (ObjectNode) client.get(TOWLINE).json();
+        for (JsonNode type : document.at("/catalogue/recordTypes")) {
+            if (type.path("key").asString().equals("cargo_lot")) {
+                ((ObjectNode) type).remove("parent");
+            }
+        }
+        for (JsonNode rule : document.at("/design/sharingRules")) {
+            if (rule.path("key").asString().equals("cross-to-canal")) {
+                ((ObjectNode) rule.path("below")).putArray("cargo_lot").add("change");
+            }
+        }
+        Answer refused = put(client, TOWLINE, document.toString());
+        assertThat(refused.status()).as(refused.text()).isEqualTo(422);
+        assertThat(refused.text()).contains("cross-to-canal");
+    }
+
+    @Test
+    void theDirectoryIsForThoseWhoMayViewEverybodyInIt(Installation nembar) {
+        assertThat(nembar.administrator().get(TOWLINE).json().has("directory")).isTrue();
+        Answer some = nembar.branchAdministrator().get(TOWLINE);
+        assertThat(some.status()).isEqualTo(200);
+        assertThat(some.json().has("directory")).isFalse();
+        assertThat(some.json().has("design")).isTrue();
     }
 
     @Test

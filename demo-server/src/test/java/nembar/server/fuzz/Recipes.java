@@ -1,5 +1,7 @@
 package nembar.server.fuzz;
 
+import java.time.Duration;
+import java.time.Instant;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -55,7 +57,12 @@ final class Recipes {
             case "bringDraftUp":
                 return Optional.of(Map.of("theirs", List.of()));
             case "planPublication":
-                return Optional.of(Map.of("at", "2031-01-01T00:00:00Z", "reason", "later"));
+                return Optional.of(
+                        Map.of(
+                                "at",
+                                Instant.now().plus(Duration.ofDays(30)).toString(),
+                                "reason",
+                                "later"));
             case "publishDraft", "submitDraft":
                 return Optional.of(Map.of("reason", "fuzz", "override", "fuzz"));
             case "workInDraft":
