@@ -403,6 +403,16 @@ class ScimTest {
         assertThat(client.get("/scim/v2/Users?count=2026-02-30").status()).isEqualTo(400);
         assertThat(client.get("/scim/v2/Users?startIndex=1e9").status()).isEqualTo(400);
         assertThat(client.get("/scim/v2/Users?sortBy=%00").status()).isEqualTo(400);
+        Answer unstorable =
+                client.post(
+                        "/scim/v2/Users",
+                        Map.of(
+                                "userName",
+                                "nul@world.example",
+                                "name",
+                                Map.of("givenName", "Nul\u0000", "familyName", "Inside")));
+        assertThat(unstorable.status()).isEqualTo(400);
+        assertThat(unstorable.json().path("detail").asString()).contains("no text may have");
         String filter = "userName eq \"x\" or ".repeat(20_000) + "userName pr";
         String search =
                 "{\"schemas\":[\"urn:ietf:params:scim:api:messages:2.0:SearchRequest\"],\"filter\":\""

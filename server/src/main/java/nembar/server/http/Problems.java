@@ -175,7 +175,7 @@ public class Problems extends ResponseEntityExceptionHandler {
 
     /** The problem detail for what nobody foresaw: a database that is away, or a defect of ours. */
     public ProblemDetail unforeseen(Exception failed) {
-        if (SqlErrors.among(failed, sql -> "22021".equals(sql.getSQLState()))) {
+        if (SqlErrors.unstorable(failed)) {
             return bad("", "A character is in the request that no text may have.");
         }
         if (SqlErrors.away(failed)) {

@@ -8,6 +8,7 @@ import org.springframework.transaction.TransactionSystemException;
 /** What stands behind an error of a database. */
 public final class SqlErrors {
     private static final int CAUSES_AT_MOST = 20;
+    private static final String UNSTORABLE = "22021";
     private static final String POOL_CLOSED = "Connection is closed";
 
     private SqlErrors() {}
@@ -24,8 +25,13 @@ public final class SqlErrors {
                                         || sql.getSQLState().startsWith("57P"));
     }
 
+    /** Whether a text holds a character that no text of the database can hold. */
+    static boolean unstorable(Throwable failed) {
+        return among(failed, sql -> UNSTORABLE.equals(sql.getSQLState()));
+    }
+
     /** Whether an SQL error of this kind is behind it, also where a failed rollback hides that. */
-    static boolean among(Throwable failed, Predicate<SQLException> wanted) {
+    private static boolean among(Throwable failed, Predicate<SQLException> wanted) {
         Throwable cause = failed;
         for (int i = 0; cause != null && i < CAUSES_AT_MOST; i++, cause = cause.getCause()) {
             if (cause instanceof SQLException sql && wanted.test(sql)) {

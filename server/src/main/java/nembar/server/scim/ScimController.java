@@ -10,17 +10,17 @@ import nembar.core.model.ModelRefused;
 import nembar.core.model.Problem;
 import nembar.server.http.BadRequest;
 import nembar.server.http.Overtaken;
+import nembar.server.http.Problems;
 import nembar.server.http.Refused;
 import nembar.server.http.TooLarge;
 import nembar.server.provisioning.Provisioning.Pending;
 import nembar.server.scim.ScimLists.Asked;
 import nembar.server.scim.ScimService.Kind;
 import nembar.server.sources.Sources.Knock;
-import org.slf4j.Logger;
-import org.slf4j.LoggerFactory;
 import org.springframework.beans.TypeMismatchException;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.http.HttpHeaders;
+import org.springframework.http.ProblemDetail;
 import org.springframework.http.ResponseEntity;
 import org.springframework.http.converter.HttpMessageNotReadableException;
 import org.springframework.orm.ObjectOptimisticLockingFailureException;
@@ -44,17 +44,21 @@ import org.springframework.web.servlet.support.ServletUriComponentsBuilder;
 @RestController
 @RequestMapping("/scim/v2")
 class ScimController {
-    private static final Logger LOG = LoggerFactory.getLogger(ScimController.class);
     private static final String ERROR = "urn:ietf:params:scim:api:messages:2.0:Error";
 
     private final ScimService service;
     private final ScimBulk bulk;
+    private final Problems problems;
     private final int payload;
 
     ScimController(
-            ScimService service, ScimBulk bulk, @Value("${nembar.body-limit}") DataSize payload) {
+            ScimService service,
+            ScimBulk bulk,
+            Problems problems,
+            @Value("${nembar.body-limit}") DataSize payload) {
         this.service = service;
         this.bulk = bulk;
+        this.problems = problems;
         this.payload = (int) payload.toBytes();
     }
 
@@ -277,8 +281,11 @@ class ScimController {
         if (cause instanceof ErrorResponse known) {
             return error(known.getStatusCode().value(), null, cause.getMessage());
         }
-        LOG.error("a SCIM request failed", cause);
-        return error(500, null, "This should not have happened, and is in the server's log.");
+        ProblemDetail unforeseen = problems.unforeseen(cause);
+        return error(
+                unforeseen.getStatus(),
+                unforeseen.getStatus() == 400 ? "invalidValue" : null,
+                unforeseen.getDetail());
     }
 
     private static ObjectNode error(int status, String type, String detail) {
