@@ -68,6 +68,20 @@ class BringInTest {
                         "/api/bring-in/" + id + "/rows/3",
                         Map.of("cells", Map.of("email", "good@larkwater.example")));
         assertThat(corrected.json().path("ready").asInt()).isEqualTo(2);
+        Answer unstorable =
+                client.post(
+                        "/api/bring-in/" + id + "/rows",
+                        Map.of("cells", Map.of("name", "Nul\u0000 Inside")));
+        assertThat(unstorable.status()).isEqualTo(400);
+        Answer half =
+                client.put(
+                        "/api/bring-in/" + id,
+                        Map.of(
+                                "version",
+                                corrected.json().path("version").asLong(),
+                                "given",
+                                Map.of("application", "towline")));
+        assertThat(half.status()).isEqualTo(400);
         client.delete("/api/bring-in/" + id);
         assertThat(client.get("/api/bring-in/" + id).status()).isEqualTo(404);
     }

@@ -1,5 +1,6 @@
 package nembar.server.bringin;
 
+import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import java.time.Instant;
 import java.util.EnumMap;
@@ -108,7 +109,7 @@ class BringIn implements DisposableBean {
     record BatchEdit(
             @NotNull Long version,
             Placement placing,
-            Given given,
+            @Valid Given given,
             Boolean roleAsDraft,
             String note,
             Boolean compare) {}

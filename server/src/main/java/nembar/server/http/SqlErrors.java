@@ -2,13 +2,14 @@ package nembar.server.http;
 
 import java.sql.SQLException;
 import java.sql.SQLTransientConnectionException;
+import java.util.Set;
 import java.util.function.Predicate;
 import org.springframework.transaction.TransactionSystemException;
 
 /** What stands behind an error of a database. */
 public final class SqlErrors {
     private static final int CAUSES_AT_MOST = 20;
-    private static final String UNSTORABLE = "22021";
+    private static final Set<String> UNSTORABLE = Set.of("22021", "22P05");
     private static final String POOL_CLOSED = "Connection is closed";
 
     private SqlErrors() {}
@@ -25,9 +26,10 @@ public final class SqlErrors {
                                         || sql.getSQLState().startsWith("57P"));
     }
 
-    /** Whether a text holds a character that no text of the database can hold. */
+    /** Whether a text holds a character that no text of the database can hold, or no JSON in it. */
     static boolean unstorable(Throwable failed) {
-        return among(failed, sql -> UNSTORABLE.equals(sql.getSQLState()));
+        return among(
+                failed, sql -> sql.getSQLState() != null && UNSTORABLE.contains(sql.getSQLState()));
     }
 
     /** Whether an SQL error of this kind is behind it, also where a failed rollback hides that. */

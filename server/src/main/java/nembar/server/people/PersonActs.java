@@ -1,5 +1,6 @@
 package nembar.server.people;
 
+import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -58,7 +59,7 @@ class PersonActs {
             @NotNull List<String> people,
             Place place,
             String team,
-            Given given,
+            @Valid Given given,
             String assignment,
             String heir,
             String override,

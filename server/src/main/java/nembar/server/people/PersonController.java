@@ -88,7 +88,7 @@ class PersonController {
     RightsSum withRole(
             @PathVariable String key,
             @RequestParam(defaultValue = "") String account,
-            @RequestBody RoleGrants.Given given) {
+            @Valid @RequestBody RoleGrants.Given given) {
         return sum.of(me.person(), sheets.known(key), given, account);
     }
 
