@@ -23,7 +23,14 @@ export function LeafTabs<L extends string>({ label, leaves, leaf, onLeaf, childr
         aria-label={label}
         variant="scrollable"
         scrollButtons={false}
-        sx={{ minHeight: 0, mb: 2, borderBottom: '1px solid', borderColor: 'divider' }}
+        sx={{
+          minHeight: 0,
+          mb: 2,
+          borderBottom: '1px solid',
+          borderColor: 'divider',
+          containerType: 'inline-size',
+          '& .MuiTabs-list': { gap: 'clamp(10px, 2cqi, 20px)' },
+        }}
       >
         {leaves.map(([key, said]) => (
           <Tab
@@ -33,7 +40,7 @@ export function LeafTabs<L extends string>({ label, leaves, leaf, onLeaf, childr
             id={`leaf-${key}`}
             aria-controls={`panel-${key}`}
             disableRipple
-            sx={{ minHeight: 0, minWidth: 0, p: '8px 0', mr: 2.5, fontSize: 13.5 }}
+            sx={{ minHeight: 0, minWidth: 0, p: '8px 0', fontSize: 13 }}
           />
         ))}
       </Tabs>

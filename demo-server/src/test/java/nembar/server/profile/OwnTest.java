@@ -15,6 +15,8 @@ import nembar.server.testing.Installation;
 import org.apache.commons.codec.binary.Base32;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import org.springframework.jdbc.core.JdbcTemplate;
+import org.springframework.jdbc.datasource.DriverManagerDataSource;
 import tools.jackson.databind.JsonNode;
 
 /** What people see and change of themselves. */
@@ -121,6 +123,24 @@ class OwnTest {
         here.delete("/api/own/sessions/" + other);
         assertThat(there.get("/api/session").status()).isEqualTo(401);
         assertThat(here.get("/api/session").status()).isEqualTo(200);
+    }
+
+    @Test
+    void aSessionIsListedAndEndedWhateverWasKeptInItSince(Installation nembar) {
+        Client first = somebody(nembar, "own.sessions.kept");
+        Client second =
+                nembar.nobody().signIn("own.sessions.kept@larkwater.example", Arrivals.PASSWORD);
+        first.post("/api/own/second-factor", Map.of("password", Arrivals.PASSWORD));
+        // With what it then knows, PostgreSQL reads what is kept in the order it was written.
+        new JdbcTemplate(
+                        new DriverManagerDataSource(
+                                nembar.cluster().url("nembar"),
+                                "nembar_owner",
+                                nembar.cluster().password("nembar_owner")))
+                .execute("ANALYZE nembar.spring_session, nembar.spring_session_attributes");
+        assertThat(first.get("/api/own").json().path("sessions").size()).isEqualTo(2);
+        second.delete("/api/own/sessions");
+        assertThat(first.get("/api/session").status()).isEqualTo(401);
     }
 
     @Test

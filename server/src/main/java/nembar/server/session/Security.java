@@ -22,6 +22,8 @@ import org.springframework.security.web.access.AccessDeniedHandler;
 import org.springframework.security.web.firewall.RequestRejectedHandler;
 import org.springframework.security.web.header.writers.CrossOriginOpenerPolicyHeaderWriter.CrossOriginOpenerPolicy;
 import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter.ReferrerPolicy;
+import org.springframework.session.config.SessionRepositoryCustomizer;
+import org.springframework.session.jdbc.JdbcIndexedSessionRepository;
 
 /** Who may knock at all: programs by bearer token, people by session. */
 @Configuration
@@ -42,6 +44,16 @@ class Security {
                     "/api/(ask/(?!questions).+|applications/[^/]+/(who-can|matrix|role-matrix"
                             + "|difference|mends|roles/[^/]+/difference/.+)(\\.csv|\\.xlsx)?)");
 
+    private static final String SESSIONS_OF_PERSON =
+            """
+            SELECT S.PRIMARY_ID, S.SESSION_ID, S.CREATION_TIME, S.LAST_ACCESS_TIME,
+                S.MAX_INACTIVE_INTERVAL, SA.ATTRIBUTE_NAME, SA.ATTRIBUTE_BYTES
+            FROM %TABLE_NAME% S
+            LEFT JOIN %TABLE_NAME%_ATTRIBUTES SA ON S.PRIMARY_ID = SA.SESSION_PRIMARY_ID
+            WHERE S.PRINCIPAL_NAME = ?
+            ORDER BY S.PRIMARY_ID
+            """;
+
     private final Problems problems;
 
     Security(Problems problems) {
@@ -61,6 +73,16 @@ class Security {
         return name -> {
             throw new UsernameNotFoundException(name);
         };
+    }
+
+    /**
+     * Spring Session reads the sessions of a person row by row, an attribute each, and takes those
+     * of one session for two where they do not come together; what was written last would hide the
+     * rest, and a session could not be listed or ended.
+     */
+    @Bean
+    static SessionRepositoryCustomizer<JdbcIndexedSessionRepository> sessionsTogether() {
+        return sessions -> sessions.setListSessionsByPrincipalNameQuery(SESSIONS_OF_PERSON);
     }
 
     @Bean
