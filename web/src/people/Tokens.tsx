@@ -31,11 +31,16 @@ export function Tokens({ of, tokens, make, revoke, renew, more, source = '' }: P
     () => {
       setLabel('');
       setLastDay('');
+      renewing.reset();
     },
   );
+  const renewing = useDoing(
+    (token: string) => renew?.(token) ?? Promise.reject(),
+    () => making.reset(),
+  );
   const revoking = useDoing(revoke);
-  const renewing = useDoing((token: string) => renew?.(token) ?? Promise.reject());
   const fresh = renewing.data ?? making.data;
+  const failed = renewing.error ?? revoking.error;
   return (
     <div>
       {fresh && (
@@ -51,6 +56,11 @@ export function Tokens({ of, tokens, make, revoke, renew, more, source = '' }: P
           </Box>
         </Remark>
       )}
+      {failed && (
+        <Remark tone="bad" role="alert">
+          {failed.message}
+        </Remark>
+      )}
       {tokens.length > 0 && (
         <Rows aria-label={`Tokens of ${of}`} sx={{ my: 1 }}>
           <tbody>
@@ -61,12 +71,12 @@ export function Tokens({ of, tokens, make, revoke, renew, more, source = '' }: P
                 <td className="quiet">
                   {!one.ended && (
                     <>
-                      good until <When at={one.validUntil} />
+                      ends <When at={one.validUntil} />
                     </>
                   )}
                 </td>
                 <td className="quiet">kept by {one.keeper}</td>
-                <td style={{ textAlign: 'right' }}>
+                <td style={{ textAlign: 'right', whiteSpace: 'nowrap' }}>
                   {one.ended ? (
                     <span className="quiet">{one.ended}</span>
                   ) : (

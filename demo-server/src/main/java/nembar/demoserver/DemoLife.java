@@ -26,7 +26,7 @@ class DemoLife {
     private static final int DAYS = 40;
     private static final int NEVER_OF_TEN = 1;
 
-    /** Personas agreed, by organisation: one is about to be full, one is over. */
+    /** Seats agreed, by organisation: one is about to be full, one is over. */
     private static final Map<String, SeatTerms> SEATS =
             Map.of(
                     "hollis-grain", new SeatTerms(Optional.of(4), true),
