@@ -5,7 +5,7 @@ import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
 import { about, exactly } from './when';
 
-/** A dense table of things; outsiders have a notch at the left edge of their row. */
+/** A dense table of things; externals have a notch at the left edge of their row. */
 export const Rows = styled('table')(({ theme }) => ({
   width: '100%',
   borderCollapse: 'collapse',

@@ -11,7 +11,7 @@ import type { Question } from './question';
 
 const kinds: Record<string, string> = {
   staff: 'Staff',
-  external: 'Outsider',
+  external: 'External',
   service: 'Service',
 };
 

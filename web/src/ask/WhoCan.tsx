@@ -306,7 +306,7 @@ function Row({
         {able.external && (
           <Box component="span" sx={{ color: 'secondary.main', fontSize: 12.5 }}>
             {' '}
-            {able.accountName ? `for ${able.accountName}` : 'outsider'}
+            {able.accountName ? `for ${able.accountName}` : 'external'}
           </Box>
         )}
       </Box>
@@ -378,11 +378,11 @@ function Ways({
             >
               {one.people === 1 ? '1 person' : `${number(one.people)} people`}
             </Button>
-            {one.outsiders > 0 && (
+            {one.externals > 0 && (
               <Box component="span" sx={{ color: 'secondary.main' }}>
-                {one.outsiders === one.people
-                  ? 'all outsiders'
-                  : `${number(one.outsiders)} of them outsiders`}
+                {one.externals === one.people
+                  ? 'all externals'
+                  : `${number(one.externals)} of them externals`}
               </Box>
             )}
             {published && one.list && one.element && (

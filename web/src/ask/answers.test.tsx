@@ -68,7 +68,7 @@ test('who can is told by what, narrowed to one way, and a way is taken away', as
           element: 'a1',
           words: 'Give Mate to Ann Reed.',
           people: 1,
-          outsiders: 1,
+          externals: 1,
         },
       ],
     }),

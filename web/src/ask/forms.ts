@@ -21,7 +21,7 @@ export const FORMS = [
   {
     key: 'what-could',
     words: 'What could',
-    detail: 'somebody new do: a role, unit, team or outsider',
+    detail: 'somebody new do: a role, unit, team or external',
     example: 'What could a new dispatcher in the Night Desk do in Towline?',
   },
   {

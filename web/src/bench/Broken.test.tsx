@@ -11,7 +11,7 @@ import { TakeAway } from './TakeAway';
 const draft = { id: 'd1', version: 3, changes: [{}] } as unknown as DraftShown;
 const expectation = {
   key: 'e',
-  name: 'Outsiders never see a margin',
+  name: 'Externals never see a margin',
   severity: 'error',
   holds: false,
   covered: 3,

@@ -93,8 +93,8 @@ export function ChangesLeaf({
               {one.text}.
             </Typography>
           ))}
-          {told.data.outsidersGaining === 0 && told.data.gaining > 0 && (
-            <Typography color="textSecondary">No outsider gains anything.</Typography>
+          {told.data.externalsGaining === 0 && told.data.gaining > 0 && (
+            <Typography color="textSecondary">No external gains anything.</Typography>
           )}
           {told.data.broken.map((one) => (
             <Broken key={one.key} application={application} draft={draft} expectation={one} />

@@ -12,7 +12,7 @@ const checked = {
   words: ['New role: `Pilot`'],
   gaining: 2,
   losing: 1,
-  outsidersGaining: 1,
+  externalsGaining: 1,
   broken: [],
   objections: [],
 };

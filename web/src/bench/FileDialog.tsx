@@ -160,7 +160,7 @@ export function Told({ checked }: { checked: Checked }) {
             {checked.gaining + checked.losing === 0
               ? 'Nobody gains or loses anything by it today.'
               : `${people(checked.gaining)} would gain something, ${people(checked.losing)} would lose something` +
-                `${checked.outsidersGaining > 0 ? `; ${people(checked.outsidersGaining)} of those who gain are outsiders` : ''}.`}
+                `${checked.externalsGaining > 0 ? `; ${people(checked.externalsGaining)} of those who gain are externals` : ''}.`}
           </Typography>
           {checked.broken.map((one) => (
             <Remark key={one} tone="bad">

@@ -27,7 +27,7 @@ type Props = {
 
 const meant: [string, string][] = [
   ['staff', 'for staff'],
-  ['external', 'for outsiders'],
+  ['external', 'for externals'],
   ['service', 'for programs'],
   ['any', 'for anybody'],
 ];

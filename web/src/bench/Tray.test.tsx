@@ -33,7 +33,7 @@ const told = {
   failed: [],
   gaining: 2,
   losing: 0,
-  outsidersGaining: 1,
+  externalsGaining: 1,
   gainingGuarded: 0,
   kinds: [
     {
@@ -64,7 +64,7 @@ test('the tray says what the draft leads to, and goes through its history', asyn
   });
   show(<Tray application="app" />);
   expect(await screen.findByText('2 people gain 12 lots')).toBeTruthy();
-  expect(screen.getByText('1 outsider among them')).toBeTruthy();
+  expect(screen.getByText('1 external among them')).toBeTruthy();
   expect(screen.getByText('1 edit')).toBeTruthy();
   await userEvent.keyboard('{Control>}z{/Control}');
   expect(await screen.findByText('As published.')).toBeTruthy();

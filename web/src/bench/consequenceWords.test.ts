@@ -10,7 +10,7 @@ const none: Consequences = {
   failed: [],
   gaining: 0,
   losing: 0,
-  outsidersGaining: 0,
+  externalsGaining: 0,
   gainingGuarded: 0,
   kinds: [],
   functions: [],

@@ -54,9 +54,9 @@ function side(told: Consequences, of: 'gained' | 'lost'): Said[] {
 /** What a draft leads to, in a few words. */
 export function consequenceWords(told: Consequences): Said[] {
   const all: Said[] = [...side(told, 'gained'), ...side(told, 'lost')];
-  if (told.outsidersGaining > 0) {
+  if (told.externalsGaining > 0) {
     all.push({
-      text: `${people(told.outsidersGaining, 'outsider', 'outsiders')} among them`,
+      text: `${people(told.externalsGaining, 'external', 'externals')} among them`,
       bad: true,
     });
   }

@@ -41,7 +41,7 @@ export const STARTERS: Starter[] = [
   {
     key: 'partner',
     name: 'Partner of one account',
-    for: 'An outsider who looks at the records of the account they act for.',
+    for: 'An external who looks at the records of the account they act for.',
     meantFor: 'external',
     reaches: ['account'],
     operations: ['view'],

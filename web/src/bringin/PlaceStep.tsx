@@ -68,13 +68,13 @@ export function PlaceStep({ batch, onNext }: Props) {
         onChange={(event) => setKind(event.target.value)}
         helperText={
           kind === ''
-            ? 'Addresses of an organisation’s domain become outsiders, all others staff.'
+            ? 'Addresses of an organisation’s domain become externals, all others staff.'
             : undefined
         }
       >
         <MenuItem value="">by their domains</MenuItem>
         <MenuItem value="staff">Staff</MenuItem>
-        <MenuItem value="external">Outsiders</MenuItem>
+        <MenuItem value="external">Externals</MenuItem>
         <MenuItem value="service">Services</MenuItem>
       </TextField>
       {kind === 'external' && (

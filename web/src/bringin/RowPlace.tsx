@@ -29,7 +29,7 @@ export function RowPlace({ row, onSave }: Props) {
       >
         <MenuItem value="">as all</MenuItem>
         <MenuItem value="staff">Staff</MenuItem>
-        <MenuItem value="external">Outsider</MenuItem>
+        <MenuItem value="external">External</MenuItem>
         <MenuItem value="service">Service</MenuItem>
       </TextField>
       <PickOrganisation

@@ -9,7 +9,7 @@ import { Chooser, PickOrganisation } from './PickOne';
 
 type Props = { filters: Filters; change: (changes: Record<string, string>) => void };
 
-const kinds = { staff: 'Staff', external: 'Outsiders', service: 'Services' } as const;
+const kinds = { staff: 'Staff', external: 'Externals', service: 'Services' } as const;
 const statuses = ['active', 'invited', 'suspended', 'closed'];
 const invitations = {
   waiting: 'Message not sent yet',

@@ -122,12 +122,12 @@ export function LdapForm({ source, onClose }: Props) {
           >
             <MenuItem value="staff">Staff</MenuItem>
             <MenuItem value="service">Service</MenuItem>
-            <MenuItem value="external">Outsider</MenuItem>
+            <MenuItem value="external">External</MenuItem>
           </TextField>
         </Box>
         {(at.kind === 'external' || mapping.kind) && (
           <PickOrganisation
-            label="Organisation of outsiders who say none"
+            label="Organisation of externals who say none"
             value={organisation && { ...organisation, name: kept?.name ?? organisation.name }}
             onPick={setOrganisation}
           />

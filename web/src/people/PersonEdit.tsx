@@ -106,7 +106,7 @@ export function PersonEdit({ person, onClose }: Props) {
           onChange={(event) => set({ kind: event.target.value })}
         >
           <MenuItem value="staff">Staff</MenuItem>
-          <MenuItem value="external">Outsider</MenuItem>
+          <MenuItem value="external">External</MenuItem>
           <MenuItem value="service">Service</MenuItem>
         </TextField>
         <PickUnit
@@ -164,7 +164,7 @@ function Text({
   );
 }
 
-/** The organisations an outsider works for: one or several. */
+/** The organisations an external works for: one or several. */
 function WorksFor({
   draft,
   disabled,

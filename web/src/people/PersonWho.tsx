@@ -8,7 +8,7 @@ import type { PersonSheet } from './api';
 
 const kinds: Record<string, string> = {
   staff: 'Staff',
-  external: 'Outsider',
+  external: 'External',
   service: 'Service',
 };
 

@@ -65,12 +65,12 @@ test('what is guarded stands first, and long lists are cut with their number', (
   expect(items.at(-1)?.textContent).toBe('and 2 more');
 });
 
-test('an outsider is named with whom they act for', () => {
-  const outsider = moved('Saskia', [line('view contracts', { gained: 4 })], {
+test('an external is named with whom they act for', () => {
+  const external = moved('Saskia', [line('view contracts', { gained: 4 })], {
     external: true,
     account: 'Hollis Grain',
   });
-  expect(told(1, [outsider]).textContent).toContain('Saskia, outsider for Hollis Grain in Towline');
+  expect(told(1, [external]).textContent).toContain('Saskia, external for Hollis Grain in Towline');
 });
 
 test('a function says its levels instead of a number', () => {

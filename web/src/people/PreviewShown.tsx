@@ -36,7 +36,7 @@ export function PreviewShown({ told }: { told: Preview }) {
           >
             <strong>{one.name}</strong>
             <Box component="span" sx={{ color: 'text.secondary' }}>
-              {one.external ? `, outsider${one.account ? ` for ${one.account}` : ''}` : ''} in{' '}
+              {one.external ? `, external${one.account ? ` for ${one.account}` : ''}` : ''} in{' '}
               {one.application}
             </Box>
           </Box>

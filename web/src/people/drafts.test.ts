@@ -4,7 +4,7 @@ import type { OrganisationSheet, PersonSheet } from './api';
 import { changeOrganisation, organisationDraft } from './organisationDraft';
 import { draftOf, merged, partsOf } from './personDraft';
 
-const outsider = {
+const external = {
   givenName: 'Saskia',
   familyName: 'Bellweather',
   email: 'saskia@hollis-grain.example',
@@ -15,7 +15,7 @@ const outsider = {
 } as unknown as PersonSheet;
 
 test('a draft has what the sheet has, in words people know', () => {
-  const parts = partsOf(draftOf(outsider));
+  const parts = partsOf(draftOf(external));
   expect(parts['Works for']).toBe('Hollis Grain');
   expect(parts['Time zone']).toBe('America/New York');
   expect(parts.Unit).toBe('');
@@ -23,12 +23,12 @@ test('a draft has what the sheet has, in words people know', () => {
 });
 
 test('staff work for the company itself, which is not chosen', () => {
-  const staff = { ...outsider, kind: 'staff' } as PersonSheet;
+  const staff = { ...external, kind: 'staff' } as PersonSheet;
   expect(draftOf(staff).accounts).toEqual([]);
 });
 
 test('of two drafts each part is taken from whom it was chosen', () => {
-  const theirs = draftOf(outsider);
+  const theirs = draftOf(external);
   const mine = {
     ...theirs,
     givenName: 'Sas',
@@ -45,7 +45,7 @@ test('of two drafts each part is taken from whom it was chosen', () => {
 });
 
 test('an attribute that only they have set can be taken away', () => {
-  const theirs = draftOf(outsider);
+  const theirs = draftOf(external);
   const next = merged({ ...theirs, attributes: {} }, theirs, new Set(['grade']));
   expect(next.attributes.grade).toBe('');
 });

@@ -203,12 +203,12 @@ function Operations({
   );
 }
 
-/** By how many people, outsiders among them, and more whom one may not see. */
-export function reach({ people, outsiders, withheld }: Sheet['operations'][number]): string {
+/** By how many people, externals among them, and more whom one may not see. */
+export function reach({ people, externals, withheld }: Sheet['operations'][number]): string {
   const seen = people === 0 && withheld === 0 ? 'nobody' : number(people);
   return (
     seen +
-    (outsiders > 0 ? `, ${number(outsiders)} outside` : '') +
+    (externals > 0 ? `, ${number(externals)} external` : '') +
     (withheld > 0 ? ` and ${number(withheld)} whom you may not see` : '')
   );
 }

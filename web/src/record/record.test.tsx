@@ -21,8 +21,8 @@ const sheet = {
     { type: 'note', title: 'Notes' },
   ],
   operations: [
-    { key: 'view', label: 'view', people: 4, outsiders: 1, withheld: 0 },
-    { key: 'delete', label: 'delete', people: 0, outsiders: 0, withheld: 0 },
+    { key: 'view', label: 'view', people: 4, externals: 1, withheld: 0 },
+    { key: 'delete', label: 'delete', people: 0, externals: 0, withheld: 0 },
   ],
   shares: [{ key: 's', words: 'Open trip T/1 to Ben Sale to view.' }],
 };
@@ -90,10 +90,10 @@ test('a record that is guarded or gone says so, and nothing else', async () => {
 });
 
 test('numbers and changes are said in words', () => {
-  const of = (people: number, outsiders: number, withheld: number) =>
-    reach({ key: 'view', label: 'view', people, outsiders, withheld });
+  const of = (people: number, externals: number, withheld: number) =>
+    reach({ key: 'view', label: 'view', people, externals, withheld });
   expect(of(0, 0, 0)).toBe('nobody');
-  expect(of(19, 3, 0)).toBe('19, 3 outside');
+  expect(of(19, 3, 0)).toBe('19, 3 external');
   expect(of(0, 0, 2)).toBe('0 and 2 whom you may not see');
   expect(
     said({ operation: 'change', gained: ['Ann'], gains: 1, lost: ['Ben', 'Cy'], losses: 2 }),

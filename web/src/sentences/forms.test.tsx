@@ -42,7 +42,7 @@ const parts: PartShown[] = [
   { part: { unit: 'pier' }, name: 'Pier', detail: 'unit alone' },
   { part: { unit: 'pier', below: true }, name: 'Pier or below', detail: 'unit and those below it' },
   { part: { role: 'mate' }, name: 'Mate', detail: 'whoever holds the role' },
-  { part: { externalsOf: 'red' }, name: 'externals of Red Line', detail: 'outsiders' },
+  { part: { externalsOf: 'red' }, name: 'externals of Red Line', detail: 'externals' },
   { part: { externalsTagged: 'fuel' }, name: 'externals of accounts tagged fuel', detail: '' },
   { part: { person: 'ann' }, name: 'Ann Reed', detail: 'person' },
   { part: { person: 'ben' }, name: 'Ben Sale', detail: 'person' },

@@ -65,7 +65,7 @@ class AskFormsTest {
         assertThat(page.path()).contains("role=hazard-officer");
         assertThat(page.seriousAxeFindings()).isEmpty();
         page.go("/ask/what-could?application=towline&role=shipper-contact");
-        page.read("is meant for outsiders. Say which organisation they act for.");
+        page.read("is meant for externals. Say which organisation they act for.");
     }
 
     @Test

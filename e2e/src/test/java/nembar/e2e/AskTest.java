@@ -46,7 +46,7 @@ class AskTest {
         page.type("/", "mabel");
         page.see(By.xpath("//li[@role='option'][contains(., 'Mabel Hollis')]"));
         page.type(Keys.ENTER);
-        page.read("Outsider acting for Hollis Grain");
+        page.read("External acting for Hollis Grain");
     }
 
     @Test
@@ -111,10 +111,10 @@ class AskTest {
     void whoWorksForTwoIsAskedAboutOneAtATime(Page page) {
         page.signInAsAdministrator();
         page.go("/ask/what-can?person=saskia.bellweather&application=towline");
-        page.read("Outsider acting for Hollis Grain");
+        page.read("External acting for Hollis Grain");
         page.click(By.cssSelector("input[aria-label='Account acted for']"));
         page.type("marsh", Keys.ENTER);
-        page.read("Outsider acting for Marsh and Malt");
+        page.read("External acting for Marsh and Malt");
         assertThat(page.path()).contains("account=marsh-malt");
     }
 

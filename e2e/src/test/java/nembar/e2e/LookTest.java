@@ -11,7 +11,7 @@ import org.openqa.selenium.Keys;
 @ExtendWith(Stage.class)
 class LookTest {
     @Test
-    void anOutsiderFindsNothingOfAnybodyElses(Page page) {
+    void anExternalFindsNothingOfAnybodyElses(Page page) {
         page.signInAsAdministrator();
         page.go("/people/p/mabel.hollis").press("Look through their eyes");
         page.read("With the eyes of").read("1 to 25 of 187");

@@ -56,7 +56,7 @@ public final class Holders {
         return people(personas);
     }
 
-    /** Whoever holds a role, by assignments in force or not; outsiders first, then by name. */
+    /** Whoever holds a role, by assignments in force or not; externals first, then by name. */
     public List<Held> ofRole(String role) {
         return held(
                 one -> one.gives() instanceof Assignment.Gives.OfRole of && of.role().equals(role));

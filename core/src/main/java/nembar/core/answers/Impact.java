@@ -24,7 +24,7 @@ import nembar.core.recordset.RecordSet;
 
 /**
  * What one model in place of another changes for people (docs/access-model.md, section 6): for each
- * person and account acted for, the records, fields and functions gained and lost; outsiders first,
+ * person and account acted for, the records, fields and functions gained and lost; externals first,
  * then those who gain something guarded. Looks only at classes of people and record types that the
  * change touches.
  */

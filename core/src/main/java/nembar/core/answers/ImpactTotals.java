@@ -22,14 +22,14 @@ import nembar.core.recordset.RecordSet;
  *
  * @param gaining how many people gain anything
  * @param losing how many lose anything
- * @param outsidersGaining how many externals gain anything
+ * @param externalsGaining how many externals gain anything
  * @param gainingGuarded how many gain guarded fields
  * @param kinds record type by record type, those that most people gain first
  */
 public record ImpactTotals(
         int gaining,
         int losing,
-        int outsidersGaining,
+        int externalsGaining,
         int gainingGuarded,
         List<OfKind> kinds,
         List<OfFunction> functions) {

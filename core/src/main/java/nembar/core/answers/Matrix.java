@@ -52,7 +52,7 @@ public final class Matrix {
         return types;
     }
 
-    /** Those who reach anything: outsiders first, then by name. */
+    /** Those who reach anything: externals first, then by name. */
     public List<Row> rows() {
         List<Map<PersonAccess, Cell>> known = new ArrayList<>();
         types.forEach(any -> known.add(new IdentityHashMap<>()));

@@ -21,7 +21,7 @@ public final class Findings {
                         new ConditionFinder(moment),
                         new ShareFinder(moment, counting),
                         new ConflictFinder(moment),
-                        new OutsiderFinder(moment, counting),
+                        new ExternalFinder(moment, counting),
                         new ExpectationFinder(moment, counting),
                         new SeatFinder(moment, activity))
                 .forEach(finder -> found.addAll(finder.found()));

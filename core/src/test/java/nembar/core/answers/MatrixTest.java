@@ -24,7 +24,7 @@ import org.junit.jupiter.api.Test;
 /** How far everybody reaches (docs/access-model.md, section 6). */
 class MatrixTest {
     @Test
-    void outsidersComeFirstAndWhoReachesNothingIsLeftOut() {
+    void externalsComeFirstAndWhoReachesNothingIsLeftOut() {
         Harbour harbour = new Harbour();
         for (String who : List.of("ann", "fay")) {
             harbour.give(

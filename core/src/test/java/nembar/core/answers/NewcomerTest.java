@@ -95,7 +95,7 @@ class NewcomerTest {
     }
 
     @Test
-    void anOutsiderIsKeptToTheirAccount() {
+    void anExternalIsKeptToTheirAccount() {
         harbour.give(
                 Audience.anyOf(new Audience.ExternalsOf("red")),
                 Bounds.NONE,
@@ -103,10 +103,10 @@ class NewcomerTest {
                 Optional.empty(),
                 may("trip", "view", Reach.ALL));
         AccessModel model = harbour.model();
-        PersonAccess outsider = in(null, null, null, null, "red").access(model, NOW);
-        assertThat(outsider.who().person().kind()).isEqualTo(PersonKind.EXTERNAL);
-        assertThat(views(outsider, OF_RED)).isTrue();
-        assertThat(views(outsider, AT_QUAY)).isFalse();
+        PersonAccess external = in(null, null, null, null, "red").access(model, NOW);
+        assertThat(external.who().person().kind()).isEqualTo(PersonKind.EXTERNAL);
+        assertThat(views(external, OF_RED)).isTrue();
+        assertThat(views(external, AT_QUAY)).isFalse();
     }
 
     @Test

@@ -212,21 +212,21 @@ class FindingsTest {
     }
 
     @Test
-    void anOutsiderReachesAGuardedFieldOrIsKeptInByTheFilterAlone() {
+    void anExternalReachesAGuardedFieldOrIsKeptInByTheFilterAlone() {
         harbour.give(
                 to("fay"),
                 may("trip", "view", Reach.ALL),
                 field("trip", "price", Use.VIEW, Reach.ALL));
-        assertThat(found(Kind.OUTSIDER_REACHES_GUARDED_FIELD)).hasSize(1);
-        assertThat(found(Kind.OUTSIDER_KEPT_IN_BY_FILTER_ALONE))
+        assertThat(found(Kind.EXTERNAL_REACHES_GUARDED_FIELD)).hasSize(1);
+        assertThat(found(Kind.EXTERNAL_KEPT_IN_BY_FILTER_ALONE))
                 .extracting(Finding::why)
                 .containsExactly(
                         "Fay would see 1 trips of other accounts, were it not for the filter.");
-        assertThat(found(Kind.OUTSIDER_REACHES_ANOTHER_ACCOUNT)).isEmpty();
+        assertThat(found(Kind.EXTERNAL_REACHES_ANOTHER_ACCOUNT)).isEmpty();
     }
 
     @Test
-    void anOutsiderNeverReachesAnotherAccountWhateverIsShared() {
+    void anExternalNeverReachesAnotherAccountWhateverIsShared() {
         harbour.directShares.add(
                 new DirectShare(
                         "one",
@@ -237,7 +237,7 @@ class FindingsTest {
                         Optional.empty(),
                         "",
                         Optional.empty()));
-        assertThat(found(Kind.OUTSIDER_REACHES_ANOTHER_ACCOUNT)).isEmpty();
+        assertThat(found(Kind.EXTERNAL_REACHES_ANOTHER_ACCOUNT)).isEmpty();
         assertThat(found(Kind.SHARE_CUT_TO_NOTHING)).hasSize(1);
     }
 

@@ -26,7 +26,7 @@ class AnswersTest {
         finding(text, "share_cut_to_nothing", "ore-to-keelmark");
         finding(text, "roles_in_conflict", "ambrose.teague");
         finding(text, "assignment_ended", "survey-ashlar");
-        finding(text, "outsider_kept_in_by_filter_alone", "elspeth.lantern");
+        finding(text, "external_kept_in_by_filter_alone", "elspeth.lantern");
         finding(text, "set_redundant", "see-berths");
         finding(text, "role_not_meant_for_them", "towline.gateway");
         finding(text, "expectation_broken", "two-pairs-of-eyes");

@@ -15,7 +15,7 @@ class MatrixTest {
     private static final String MATRIX = "/api/applications/towline/matrix";
 
     @Test
-    void outsidersComeFirstAndEachCellIsAReach(Installation nembar) {
+    void externalsComeFirstAndEachCellIsAReach(Installation nembar) {
         Client client = nembar.administrator();
         JsonNode page = client.get(MATRIX + "?size=200").json();
         assertThat(page.at("/rows/0/external").asBoolean()).isTrue();
@@ -38,7 +38,7 @@ class MatrixTest {
         Client client = nembar.administrator();
         Answer csv = client.get(MATRIX + ".csv?search=mabel");
         assertThat(csv.text())
-                .startsWith("Person,Sits in or acts for,Outsider,Voyages,Cargo lots")
+                .startsWith("Person,Sits in or acts for,External,Voyages,Cargo lots")
                 .contains("Mabel Hollis,Hollis Grain,yes,");
         Answer workbook = client.get(MATRIX + ".xlsx");
         assertThat(workbook.status()).isEqualTo(200);

@@ -45,7 +45,7 @@ class RecordAccessTest {
         JsonNode who =
                 json(client, TOWLINE + "/who-can?type=cargo_lot&operation=view&record=" + lot);
         assertThat(view.path("people").asInt()).isEqualTo(who.path("all").asInt());
-        assertThat(view.path("outsiders").asInt()).isPositive();
+        assertThat(view.path("externals").asInt()).isPositive();
         JsonNode voyage =
                 json(client, SHEET + "?type=voyage&record=" + sheet.at("/parent/key").asString());
         assertThat(voyage.path("children").toString()).contains("cargo_lot");

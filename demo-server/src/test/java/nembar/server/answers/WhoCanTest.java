@@ -72,7 +72,7 @@ class WhoCanTest {
         // Saskia Bellweather acts for two: one person, a line for each.
         JsonNode broker = client.get(asked + "&by=assignments/shipper-saskia-bellweather").json();
         assertThat(broker.path("total").asInt()).isEqualTo(2);
-        assertThat(broker.toString()).contains("two shippers.\",\"people\":1,\"outsiders\":1");
+        assertThat(broker.toString()).contains("two shippers.\",\"people\":1,\"externals\":1");
         all.path("people")
                 .forEach(one -> assertThat(one.path("records").asLong(-1)).isNotNegative());
         Answer gone = client.get(asked + "&by=assignments/nothing");
@@ -100,7 +100,7 @@ class WhoCanTest {
         Answer file = client.get(TOWLINE + "/who-can.csv" + asked);
         assertThat(file.status()).isEqualTo(200);
         assertThat(file.text())
-                .startsWith("Person,Account,Outsider,Level,Records,How")
+                .startsWith("Person,Account,External,Level,Records,How")
                 .contains("Mabel Hollis,Hollis Grain,yes,view,121,");
         long lines = file.text().lines().count() - 1;
         assertThat(lines)

@@ -92,7 +92,7 @@ class AnswerFilesTest {
         assertThat(holders).hasSize(first.path("holders").asInt());
         assertThat(first.path("sets")).isNotEmpty();
         String csv = csv(client, TOWLINE + "/role-matrix.csv");
-        assertThat(csv).startsWith("Role,For outsiders,Held by,");
+        assertThat(csv).startsWith("Role,For externals,Held by,");
         assertThat(csv.lines()).hasSize(told.path("roles").size() + 1);
         assertThat(csv)
                 .contains("\r\n" + first.path("name").asString() + ",yes,")

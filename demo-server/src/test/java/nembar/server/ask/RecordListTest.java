@@ -302,7 +302,7 @@ class RecordListTest {
     }
 
     @Test
-    void anOutsiderFindsNothingOfAnybodyElses(Installation nembar) {
+    void anExternalFindsNothingOfAnybodyElses(Installation nembar) {
         Client client = nembar.administrator();
         String others =
                 list(client, "person=ragna.northfell&type=invoice&size=1")

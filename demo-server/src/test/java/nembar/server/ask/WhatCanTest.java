@@ -112,7 +112,7 @@ class WhatCanTest {
     }
 
     @Test
-    void aGenerousRoleOfAnOutsiderIsKeptInByTheAccountFilter(Installation nembar) {
+    void aGenerousRoleOfAnExternalIsKeptInByTheAccountFilter(Installation nembar) {
         JsonNode answer = ask(nembar.administrator(), "person=elspeth.lantern&application=towline");
         assertThat(cell(answer, "invoice", "view").path("records").asLong()).isZero();
         assertThat(cell(answer, "invoice", "view").path("cut").asLong()).isEqualTo(1100);

@@ -241,7 +241,7 @@ class BringInTest {
     }
 
     @Test
-    void anOutsiderWhoWouldReachSomethingGuardedIsWarnedOf() {
+    void anExternalWhoWouldReachSomethingGuardedIsWarnedOf() {
         WhatCan.FieldRow margin =
                 new WhatCan.FieldRow("margin", "Margin", true, List.of(), "view", 0, 3, 0);
         WhatCan.Cell view =

@@ -185,7 +185,7 @@ class PublishingTest {
         Answer file = client.get(at(draft) + "/impact.csv");
         assertThat(file.status()).isEqualTo(200);
         assertThat(file.text())
-                .startsWith("Person,Account,Outsider,What,Gained,Lost")
+                .startsWith("Person,Account,External,What,Gained,Lost")
                 .contains("Clemency Hart,Larkwater Barge Lines,,view berth bookings,");
     }
 

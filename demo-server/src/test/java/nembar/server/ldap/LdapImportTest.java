@@ -150,9 +150,9 @@ class LdapImportTest {
     }
 
     @Test
-    void outsidersWhoSayNoOrganisationAreOfTheSourcesOwn(Installation nembar) {
+    void externalsWhoSayNoOrganisationAreOfTheSourcesOwn(Installation nembar) {
         Client client = nembar.administrator();
-        Map<String, Object> outsiders =
+        Map<String, Object> externals =
                 Map.of(
                         "kind",
                         "external",
@@ -160,12 +160,12 @@ class LdapImportTest {
                         "(uid=lost)",
                         "mapping",
                         Map.of("email", "mail", "givenName", "givenName"));
-        String id = client.post("/api/sources", settings(outsiders)).json().path("id").asString();
+        String id = client.post("/api/sources", settings(externals)).json().path("id").asString();
         JsonNode none = run(client, id, PASSWORD, true).json();
         assertThat(none.path("counts").path("wrong").asInt()).isEqualTo(1);
         assertThat(none.path("lines").toString()).contains("works for an organisation");
 
-        Map<String, Object> placed = new HashMap<>(outsiders);
+        Map<String, Object> placed = new HashMap<>(externals);
         placed.put("organisation", "corrie-metals");
         Answer changed = client.put("/api/sources/" + id, settings(placed));
         assertThat(changed.json().path("ldap").path("organisation").asString())

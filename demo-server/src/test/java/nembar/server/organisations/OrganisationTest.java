@@ -26,8 +26,8 @@ class OrganisationTest {
         return made.json().path("key").asString();
     }
 
-    /** An outsider of the organisation who has come in; their address. */
-    private static String outsider(Installation nembar, String organisation) {
+    /** An external of the organisation who has come in; their address. */
+    private static String external(Installation nembar, String organisation) {
         Client client = nembar.administrator();
         String email = "somebody@" + organisation + ".example";
         String id = Arrivals.paste(client, email);
@@ -109,7 +109,7 @@ class OrganisationTest {
     void whoIsHeldBackCannotEnterAndHasNoAccessUntilReleased(Installation nembar) {
         Client client = nembar.administrator();
         String key = made(client, "Patient Cargo");
-        String email = outsider(nembar, key);
+        String email = external(nembar, key);
         String path = "/api/organisations/" + key;
         Client theirs = nembar.nobody().signIn(email, Arrivals.PASSWORD);
         assertThat(theirs.get("/api/session").status()).isEqualTo(200);
@@ -133,7 +133,7 @@ class OrganisationTest {
     void anEndedOrganisationLetsNobodyIn(Installation nembar) {
         Client client = nembar.administrator();
         String key = made(client, "Last Season");
-        String email = outsider(nembar, key);
+        String email = external(nembar, key);
         put(client, "/api/organisations/" + key, edit("Last Season", Map.of("ends", "2020-01-31")));
         assertThat(nembar.nobody().trySignIn(email, Arrivals.PASSWORD).status()).isEqualTo(403);
         assertThat(

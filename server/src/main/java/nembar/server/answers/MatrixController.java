@@ -104,7 +104,7 @@ class MatrixController {
 
     private static List<String> heads(Told told) {
         return Stream.concat(
-                        Stream.of("Person", "Sits in or acts for", "Outsider"),
+                        Stream.of("Person", "Sits in or acts for", "External"),
                         told.types().stream().map(RecordType::plural))
                 .toList();
     }

@@ -48,7 +48,7 @@ class RecordAccessController {
      *
      * @param withheld how many more people there are whom whoever asks may not see
      */
-    record OperationReach(String key, String label, int people, int outsiders, int withheld) {}
+    record OperationReach(String key, String label, int people, int externals, int withheld) {}
 
     /**
      * A share of this record alone.

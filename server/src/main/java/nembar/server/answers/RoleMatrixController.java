@@ -41,7 +41,7 @@ class RoleMatrixController {
     /**
      * A role.
      *
-     * @param external whether it is meant for outsiders
+     * @param external whether it is meant for externals
      * @param holders how many people hold it, at the instant
      * @param sets keys of what it is made of
      */
@@ -82,7 +82,7 @@ class RoleMatrixController {
 
     private static List<String> heads(RoleMatrix told) {
         return Stream.concat(
-                        Stream.of("Role", "For outsiders", "Held by"),
+                        Stream.of("Role", "For externals", "Held by"),
                         told.sets().stream().map(SetHead::name))
                 .toList();
     }

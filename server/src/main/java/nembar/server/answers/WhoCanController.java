@@ -31,7 +31,7 @@ class WhoCanController {
     /**
      * Somebody who can.
      *
-     * @param accountName of an outsider, for whom they act
+     * @param accountName of an external, for whom they act
      * @param level what they can: the operation, the level of the field or function
      * @param records how many records it is about; empty where one is asked about, or where that
      *     number is not for whoever asks
@@ -62,7 +62,7 @@ class WhoCanController {
             Optional<String> element,
             String words,
             int people,
-            int outsiders) {}
+            int externals) {}
 
     /**
      * Those on one page.
@@ -136,7 +136,7 @@ class WhoCanController {
             @PathVariable String application, @ParameterObject WhoCanAsked asked) {
         return Csv.file(
                 "who-can.csv",
-                List.of("Person", "Account", "Outsider", "Level", "Records", "How"),
+                List.of("Person", "Account", "External", "Level", "Records", "How"),
                 asked(application, asked).all().map(WhoCanController::row));
     }
 

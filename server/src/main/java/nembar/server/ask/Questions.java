@@ -99,12 +99,12 @@ public class Questions {
                                                 .map(PrivilegeSet::key)
                                                 .toList()));
         boolean outside = newcomer.account().isPresent();
-        boolean outsiders = role.map(Role::meantFor).equals(Optional.of(MeantFor.EXTERNAL));
-        if (outsiders && !outside) {
+        boolean externals = role.map(Role::meantFor).equals(Optional.of(MeantFor.EXTERNAL));
+        if (externals && !outside) {
             throw new BadRequest(
                     "account",
                     role.get().name()
-                            + " is meant for outsiders. Say which organisation they act for.");
+                            + " is meant for externals. Say which organisation they act for.");
         }
         return newcomer.access(model, moment.at());
     }

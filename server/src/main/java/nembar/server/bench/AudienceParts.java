@@ -43,7 +43,7 @@ final class AudienceParts {
         AudienceParts all = new AudienceParts(model);
         Directory directory = model.directory();
         all.add(new AllStaff(), "everybody of the company");
-        all.add(new AllExternals(), "all outsiders");
+        all.add(new AllExternals(), "all externals");
         directory
                 .units()
                 .forEach(
@@ -57,12 +57,12 @@ final class AudienceParts {
                 .forEach(one -> all.add(new HoldersOf(one.key()), "whoever holds the role"));
         directory
                 .accounts()
-                .forEach(one -> all.add(new ExternalsOf(one.key()), "outsiders of one account"));
+                .forEach(one -> all.add(new ExternalsOf(one.key()), "externals of one account"));
         directory.accounts().stream()
                 .flatMap(one -> one.tags().stream())
                 .distinct()
                 .sorted()
-                .forEach(tag -> all.add(new ExternalsTagged(tag), "outsiders by tag"));
+                .forEach(tag -> all.add(new ExternalsTagged(tag), "externals by tag"));
         directory.people().stream()
                 .filter(visible)
                 .forEach(one -> all.add(new OnePerson(one.key()), "person"));

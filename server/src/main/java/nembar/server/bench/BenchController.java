@@ -43,7 +43,7 @@ class BenchController {
         return benches.bench(me.person(), application);
     }
 
-    /** Who holds a role or a privilege set, and how they came by it; outsiders first. */
+    /** Who holds a role or a privilege set, and how they came by it; externals first. */
     @GetMapping("/holders")
     @Operation(operationId = "holders")
     HolderPage holders(

@@ -300,7 +300,7 @@ class Amounts {
         return reached.isEmpty()
                 ? Optional.empty()
                 : Optional.of(
-                        "An outsider would reach something guarded: "
+                        "An external would reach something guarded: "
                                 + String.join(", ", reached)
                                 + ".");
     }

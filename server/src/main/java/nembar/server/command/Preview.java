@@ -8,7 +8,7 @@ import nembar.server.http.Named;
  * What a command would change, told before it is executed.
  *
  * @param people how many people's access it changes
- * @param moved the first of them, outsiders and guarded things first, with records counted
+ * @param moved the first of them, externals and guarded things first, with records counted
  * @param against why it cannot be done, in sentences; empty where it can
  * @param warnings what is worth a second look
  * @param canAgree those whose word would lift what stands against it, or a part of that; nobody

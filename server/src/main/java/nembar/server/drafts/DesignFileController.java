@@ -44,7 +44,7 @@ class DesignFileController {
      * @param notes what of it is left aside
      * @param words a sentence for each element that it changes
      * @param gaining how many people would gain anything; so {@code losing}, and {@code
-     *     outsidersGaining} of outsiders
+     *     externalsGaining} of externals
      * @param broken names of expectations that hold now and would not any more
      * @param objections what stands against its being published by whoever asks
      */
@@ -55,7 +55,7 @@ class DesignFileController {
             List<String> words,
             int gaining,
             int losing,
-            int outsidersGaining,
+            int externalsGaining,
             List<String> broken,
             List<ObjectionShown> objections) {}
 
@@ -92,7 +92,7 @@ class DesignFileController {
                 checked.words(),
                 checked.totals().map(ImpactTotals::gaining).orElse(0),
                 checked.totals().map(ImpactTotals::losing).orElse(0),
-                checked.totals().map(ImpactTotals::outsidersGaining).orElse(0),
+                checked.totals().map(ImpactTotals::externalsGaining).orElse(0),
                 broken,
                 checked.judgement()
                         .map(one -> one.objections().stream().map(shapes::named).toList())

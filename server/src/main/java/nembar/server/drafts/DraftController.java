@@ -189,7 +189,7 @@ class DraftController {
     }
 
     /**
-     * What it would change for people, outsiders first.
+     * What it would change for people, externals first.
      *
      * @param person of this one only, with examples of records; of all where it is left out
      */
@@ -205,7 +205,7 @@ class DraftController {
     }
 
     /**
-     * What one of its edits changes for people, outsiders first.
+     * What one of its edits changes for people, externals first.
      *
      * @param person of this one only, with examples of records; of all where it is left out
      */
@@ -297,7 +297,7 @@ class DraftController {
             @PathVariable String application, @PathVariable String id) {
         return Csv.file(
                 "impact.csv",
-                List.of("Person", "Account", "Outsider", "What", "Gained", "Lost"),
+                List.of("Person", "Account", "External", "What", "Gained", "Lost"),
                 impacts.all(impact.of(me.person(), application, id, "")).stream()
                         .map(DraftController::row));
     }

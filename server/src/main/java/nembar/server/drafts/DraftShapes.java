@@ -97,7 +97,7 @@ class DraftShapes {
             List<String> failed,
             int gaining,
             int losing,
-            int outsidersGaining,
+            int externalsGaining,
             int gainingGuarded,
             List<KindShown> kinds,
             List<FunctionChange> functions,
@@ -195,7 +195,7 @@ class DraftShapes {
                 progress.failed(),
                 totals.map(ImpactTotals::gaining).orElse(0),
                 totals.map(ImpactTotals::losing).orElse(0),
-                totals.map(ImpactTotals::outsidersGaining).orElse(0),
+                totals.map(ImpactTotals::externalsGaining).orElse(0),
                 totals.map(ImpactTotals::gainingGuarded).orElse(0),
                 totals.stream()
                         .flatMap(one -> one.kinds().stream())

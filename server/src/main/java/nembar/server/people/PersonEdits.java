@@ -200,7 +200,7 @@ class PersonEdits {
         throw new BadRequest("kind", "A person is staff, external or service.");
     }
 
-    /** Staff and services belong to the company itself; outsiders to one organisation or more. */
+    /** Staff and services belong to the company itself; externals to one organisation or more. */
     static List<String> accounts(Directory directory, PersonKind kind, List<String> given) {
         if (kind != PersonKind.EXTERNAL) {
             return directory.accounts().stream()

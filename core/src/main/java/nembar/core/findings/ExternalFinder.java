@@ -18,11 +18,11 @@ import nembar.core.model.Personas.Persona;
 import nembar.core.recordset.RecordSet;
 import nembar.core.text.Wording;
 
-/** Outsiders who reach guarded fields or other accounts, or are kept in by a filter alone. */
-final class OutsiderFinder extends Finder {
+/** Externals who reach guarded fields or other accounts, or are kept in by a filter alone. */
+final class ExternalFinder extends Finder {
     private final Counting counting;
 
-    OutsiderFinder(Moment moment, Counting counting) {
+    ExternalFinder(Moment moment, Counting counting) {
         super(moment);
         this.counting = counting;
     }
@@ -46,10 +46,10 @@ final class OutsiderFinder extends Finder {
                 }
             }
         }
-        count(beyond, Kind.OUTSIDER_REACHES_ANOTHER_ACCOUNT, " sees ", " of other accounts.");
+        count(beyond, Kind.EXTERNAL_REACHES_ANOTHER_ACCOUNT, " sees ", " of other accounts.");
         count(
                 kept,
-                Kind.OUTSIDER_KEPT_IN_BY_FILTER_ALONE,
+                Kind.EXTERNAL_KEPT_IN_BY_FILTER_ALONE,
                 " would see ",
                 " of other accounts, were it not for the filter.");
     }
@@ -77,10 +77,10 @@ final class OutsiderFinder extends Finder {
         }
         if (!seen.isEmpty()) {
             add(
-                    Kind.OUTSIDER_REACHES_GUARDED_FIELD,
+                    Kind.EXTERNAL_REACHES_GUARDED_FIELD,
                     List.of(person(persona.person()), new Concern("record type", type.key())),
                     persona.person().name()
-                            + " is an outsider and reaches "
+                            + " is an external and reaches "
                             + Wording.and(seen)
                             + " of "
                             + type.plural().toLowerCase(Locale.ROOT)
