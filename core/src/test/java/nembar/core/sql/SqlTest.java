@@ -101,4 +101,44 @@ class SqlTest {
         assertThat(byName.text().sql()).contains("THEN t.\"team\" END) = ANY (?)");
         assertThat(byName.total().parameters()).contains("%100\\%\\_%");
     }
+
+    @Test
+    void setsOfSetsKeepWhatBelongsTogether() {
+        RecordSet anns = among("owner", "ann");
+        RecordSet piers = among("unit", "pier");
+        RecordSet either = RecordSet.anyOf(anns, piers);
+        assertThat(sql(RecordSet.EVERYTHING)).isEqualTo("TRUE");
+        assertThat(sql(RecordSet.NOTHING)).isEqualTo("FALSE");
+        assertThat(sql(either)).matches("\\(?t\\.\"\\w+\" = \\? OR t\\.\"\\w+\" = \\?\\)?");
+        assertThat(sql(RecordSet.allOf(either, among("team", "cranes"))))
+                .contains(" AND ")
+                .containsPattern("\\([^()]* OR [^()]*\\)");
+        assertThat(sql(RecordSet.less(anns, piers)))
+                .contains("t.\"owner\" = ?")
+                .contains("NOT")
+                .contains("t.\"unit\" = ?");
+    }
+
+    private String sql(RecordSet set) {
+        return new TableScan(trip, "t").where(set).sql();
+    }
+
+    @Test
+    void parentsOfParentsAreJoinedUnderNamesOfTheirOwn() {
+        RecordType load = new Harbour().catalogue().recordType("load").orElseThrow();
+        RecordType note = new Harbour().catalogue().recordType("note").orElseThrow();
+        RecordSet ofTrip =
+                new RecordSet.ParentIn(
+                        load, "load", new RecordSet.ParentIn(trip, "trip", among("owner", "ann")));
+        TableScan scan = new TableScan(note, "t");
+        assertThat(scan.where(ofTrip).sql()).isEqualTo("t_1.key IS NOT NULL");
+        assertThat(scan.from().sql())
+                .isEqualTo(
+                        " FROM \"harbour\".\"note\" t LEFT JOIN (SELECT r1.\"id\" AS key FROM"
+                                + " \"harbour\".\"load\" r1 LEFT JOIN (SELECT r2.\"id\" AS key"
+                                + " FROM \"harbour\".\"trip\" r2 WHERE r2.\"owner\" = ?) r1_1 ON"
+                                + " r1_1.key = r1.\"trip\" WHERE r1_1.key IS NOT NULL) t_1 ON"
+                                + " t_1.key = t.\"load\"");
+        assertThat(scan.from().parameters()).containsExactly("ann");
+    }
 }
