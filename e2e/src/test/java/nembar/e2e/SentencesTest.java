@@ -269,6 +269,8 @@ class SentencesTest {
         page.into("Whom").type("Ilse");
         page.read("Ilse Marrow").type(Keys.ENTER);
         page.read("to the account acted for on every record type that has an account");
+        // What it would change comes last, and moves the buttons below it.
+        page.read("What it would change, for 1 person");
         page.press("Leave it").missing("A new account filter");
 
         fresh(page, "delegations", "delegation");
