@@ -12,7 +12,7 @@ import nembar.core.answers.Impact;
 import nembar.core.answers.Moment;
 import nembar.core.answers.WhoCan;
 import nembar.core.arrival.Judge;
-import nembar.core.arrival.Placing;
+import nembar.core.arrival.Placement;
 import nembar.core.catalogue.Operation;
 import nembar.core.catalogue.RecordType;
 import nembar.core.decision.PersonAccess;
@@ -140,7 +140,7 @@ public class EngineBenchmark {
         for (int i = 0; i < 5_000; i++) {
             rows.add(Map.of("email", "new" + i + "@larkwater.example", "name", "New Hand"));
         }
-        return new Judge(model.directory(), Map.of(), Placing.NOWHERE, ZoneOffset.UTC)
+        return new Judge(model.directory(), Map.of(), Placement.NOWHERE, ZoneOffset.UTC)
                 .judge(rows)
                 .size();
     }

@@ -16,13 +16,12 @@ import org.junit.jupiter.api.extension.AfterEachCallback;
 import org.junit.jupiter.api.extension.BeforeAllCallback;
 import org.junit.jupiter.api.extension.BeforeEachCallback;
 import org.junit.jupiter.api.extension.ExtensionContext;
-import org.junit.jupiter.api.extension.ExtensionContext.Namespace;
 import org.junit.jupiter.api.extension.ParameterContext;
 import org.junit.jupiter.api.extension.ParameterResolver;
 
 /**
- * Starts PostgreSQL and the packaged application once, and a fresh browser for each test, which is
- * handed over as a {@link Page}.
+ * Starts PostgreSQL and the packaged application once in each process, and a fresh browser for each
+ * test, which is handed over as a {@link Page}.
  */
 public final class Stage
         implements BeforeAllCallback, BeforeEachCallback, AfterEachCallback, ParameterResolver {
@@ -33,14 +32,12 @@ public final class Stage
 
     @Override
     public void beforeAll(ExtensionContext tests) {
-        tests.getRoot()
-                .getStore(Namespace.GLOBAL)
-                .getOrComputeIfAbsent(
-                        Stage.class,
-                        any -> {
-                            address = start();
-                            return address;
-                        });
+        // Kept by the process: each class may be a run of its own to JUnit.
+        synchronized (Stage.class) {
+            if (address == null) {
+                address = start();
+            }
+        }
     }
 
     @Override
@@ -85,18 +82,18 @@ public final class Stage
                                     "--server.port=" + port));
             cluster.settings().forEach(setting -> command.add("--" + setting));
             Files.createDirectories(Path.of("target"));
+            Path log = Path.of("target/server-" + port + ".log");
             Process server =
                     new ProcessBuilder(command)
                             .redirectErrorStream(true)
-                            .redirectOutput(Path.of("target/server.log").toFile())
+                            .redirectOutput(log.toFile())
                             .start();
             Runtime.getRuntime().addShutdownHook(new Thread(server::destroy));
             String url = "http://127.0.0.1:" + port;
             Instant giveUp = Instant.now().plus(START_WITHIN);
             while (!answers(url)) {
                 if (!server.isAlive() || Instant.now().isAfter(giveUp)) {
-                    throw new IllegalStateException(
-                            "the server did not start; see target/server.log");
+                    throw new IllegalStateException("the server did not start; see " + log);
                 }
                 pause();
             }

@@ -9,7 +9,9 @@ import java.nio.file.Path;
 import java.nio.file.attribute.PosixFilePermissions;
 import java.util.Comparator;
 import java.util.List;
+import java.util.concurrent.ThreadLocalRandom;
 import java.util.concurrent.TimeUnit;
+import java.util.concurrent.atomic.AtomicInteger;
 import java.util.stream.Stream;
 
 /**
@@ -17,6 +19,15 @@ import java.util.stream.Stream;
  * when the JVM ends.
  */
 public final class Cluster {
+    private static final int FIRST_PORT = 20_000;
+    private static final int PORTS = 2_000;
+
+    /** Which of the processes that run tests at the same time this one is. */
+    private static final int PROCESS = Integer.getInteger("nembar.tests.process", 0);
+
+    private static final AtomicInteger nextPort =
+            new AtomicInteger(ThreadLocalRandom.current().nextInt(PORTS));
+
     private final Path folder;
     private final int port;
 
@@ -42,13 +53,23 @@ public final class Cluster {
         }
     }
 
-    /** A port on loopback that nobody listens on now. */
+    /**
+     * A port on loopback that nobody listens on now. It lies below those that the system hands out
+     * by itself, so that no connection takes it before it is listened on, and each process of tests
+     * has its own range.
+     */
     public static int freePort() {
-        try (ServerSocket socket = new ServerSocket(0, 1, InetAddress.getLoopbackAddress())) {
-            return socket.getLocalPort();
-        } catch (IOException failed) {
-            throw new UncheckedIOException(failed);
+        int first = FIRST_PORT + PORTS * PROCESS;
+        for (int tries = 0; tries < PORTS; tries++) {
+            int port = first + Math.floorMod(nextPort.getAndIncrement(), PORTS);
+            try (ServerSocket socket =
+                    new ServerSocket(port, 1, InetAddress.getLoopbackAddress())) {
+                return socket.getLocalPort();
+            } catch (IOException taken) {
+                continue;
+            }
         }
+        throw new IllegalStateException("no port is free from " + first + " on");
     }
 
     /** Starts PostgreSQL, and makes the cluster when there is none yet. */
@@ -93,7 +114,7 @@ public final class Cluster {
                 "nembar.sources.towline.password=" + password("towline_reader"),
                 "nembar.sources.towline.hand-over.username=towline_hand_over",
                 "nembar.sources.towline.hand-over.password=" + password("towline_hand_over"),
-                "nembar.security-log=target/security.log",
+                "nembar.security-log=target/security-" + port + ".log",
                 "nembar.demo-records.username=towline_owner",
                 "nembar.demo-records.password=" + password("towline_owner"),
                 "nembar.secret=a key for tests, and for nothing else",

@@ -5,15 +5,14 @@ import java.util.List;
 import nembar.demoserver.DemoServer;
 import org.junit.jupiter.api.extension.BeforeAllCallback;
 import org.junit.jupiter.api.extension.ExtensionContext;
-import org.junit.jupiter.api.extension.ExtensionContext.Namespace;
 import org.junit.jupiter.api.extension.ParameterContext;
 import org.junit.jupiter.api.extension.ParameterResolver;
 import org.springframework.boot.web.server.context.WebServerApplicationContext;
 import org.springframework.context.ConfigurableApplicationContext;
 
 /**
- * The real application with the demo world, on a real PostgreSQL and a free port: started once for
- * all test classes that ask for it, and handed to their methods and constructors as a parameter.
+ * The real application with the demo world, on a real PostgreSQL and a free port: started once in
+ * each process of tests, and handed to their methods and constructors as a parameter.
  */
 public final class Installation implements BeforeAllCallback, ParameterResolver {
     private static Installation running;
@@ -23,15 +22,13 @@ public final class Installation implements BeforeAllCallback, ParameterResolver 
 
     @Override
     public void beforeAll(ExtensionContext tests) {
-        tests.getRoot()
-                .getStore(Namespace.GLOBAL)
-                .getOrComputeIfAbsent(
-                        Installation.class,
-                        any -> {
-                            running = this;
-                            start();
-                            return this;
-                        });
+        // Kept by the process: each class may be a run of its own to JUnit.
+        synchronized (Installation.class) {
+            if (running == null) {
+                start();
+                running = this;
+            }
+        }
     }
 
     @Override
