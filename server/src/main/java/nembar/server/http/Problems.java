@@ -183,8 +183,8 @@ public class Problems extends ResponseEntityExceptionHandler {
             return of(
                     HttpStatus.SERVICE_UNAVAILABLE,
                     "The database does not answer",
-                    "Nothing was changed. Try again in a moment; if it lasts, ask whoever runs"
-                            + " Nembar to look at PostgreSQL.");
+                    "Try again in a moment, and look first whether what you wanted is done; if it"
+                            + " lasts, ask whoever runs Nembar to look at PostgreSQL.");
         }
         LOG.error("a request failed", failed);
         return of(
