@@ -34,7 +34,7 @@ class Clashes {
             String key,
             long publication,
             String author,
-            Map<String, Object> published,
+            Optional<Map<String, Object>> published,
             Optional<ChangePart> drafted) {}
 
     /** Elements that the draft changes and that were published otherwise since its base. */
@@ -57,8 +57,7 @@ class Clashes {
                                     later.author(),
                                     now.design()
                                             .element(one.kind(), one.key())
-                                            .map(DocumentChanges::element)
-                                            .orElse(null),
+                                            .map(DocumentChanges::element),
                                     drafted(draft, one)));
                 }
             }
