@@ -103,9 +103,21 @@ export function Editor(props: Props) {
         borderRadius: 1,
         p: '14px 18px',
         mb: 2,
+        // The buttons come last to the keyboard, and stand at the top, where nothing that is told
+        // later moves them from under a pointer.
+        display: 'grid',
+        gridTemplateColumns: 'minmax(0, 1fr) auto',
+        columnGap: 2,
+        '& > *': { gridColumn: '1 / -1' },
       }}
     >
-      <Typography id={label} variant="h3" component="h2" color="textSecondary" sx={{ mb: 1.25 }}>
+      <Typography
+        id={label}
+        variant="h3"
+        component="h2"
+        color="textSecondary"
+        sx={{ mb: 1.25, '&&': { gridColumn: 1 }, alignSelf: 'center' }}
+      >
         {fresh ? `A new ${kind.one}` : `This ${kind.one}`}
       </Typography>
       <Box
@@ -186,7 +198,7 @@ export function Editor(props: Props) {
         <ExpectationHistory application={application} expectation={element.key} />
       )}
       {stands && <Price application={application} change={change} current={current} />}
-      <Box sx={{ display: 'flex', gap: 1, mt: 1.5 }}>
+      <Box sx={{ display: 'flex', gap: 1, mb: 1.25, '&&': { gridColumn: 2 }, gridRow: 1 }}>
         <Button variant="contained" disabled={!stands || !current} onClick={() => onKeep(change)}>
           Put it into the draft
         </Button>
