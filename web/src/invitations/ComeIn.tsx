@@ -6,10 +6,10 @@ import { type FormEvent, useEffect, useState } from 'react';
 import { useLocation, useNavigate } from 'react-router';
 import { api, data, Problem } from '../api/client';
 import { keys } from '../api/keys';
+import { Card, DeadLink } from '../app/Card';
 import { Remark } from '../app/parts';
 import { exactly } from '../app/when';
 import SignIn from '../session/SignIn';
-import { Card } from './Card';
 
 /** Behind the link of an invitation or a reset: choose a password, and come in. */
 export default function ComeIn() {
@@ -53,17 +53,13 @@ export default function ComeIn() {
   }
   if (link.isError) {
     return (
-      <Card>
-        <Typography component="h1" variant="h2">
-          This link leads nowhere any more
-        </Typography>
-        <Typography>{link.error.message}</Typography>
+      <DeadLink why={link.error.message}>
         <div>
           <Button variant="outlined" onClick={() => navigate('/')}>
             Sign in instead
           </Button>
         </div>
-      </Card>
+      </DeadLink>
     );
   }
   const { name, email, organisation, invitedBy, note, purpose, codeWanted, expires } = link.data;

@@ -6,9 +6,9 @@ import { type FormEvent, useEffect, useState } from 'react';
 import { useLocation } from 'react-router';
 import { api, data, Problem } from '../api/client';
 import { keys } from '../api/keys';
+import { Card, DeadLink } from '../app/Card';
 import { Remark } from '../app/parts';
 import { and } from '../ask/said';
-import { Card } from './Card';
 
 /** Behind the link of an organisation: ask to join it. */
 export default function Join() {
@@ -29,14 +29,7 @@ export default function Join() {
     return null;
   }
   if (door.isError) {
-    return (
-      <Card>
-        <Typography component="h1" variant="h2">
-          This link leads nowhere any more
-        </Typography>
-        <Typography>{door.error.message}</Typography>
-      </Card>
-    );
+    return <DeadLink why={door.error.message} />;
   }
   if (ask.isSuccess) {
     return (

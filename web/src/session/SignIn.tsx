@@ -1,12 +1,11 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import Paper from '@mui/material/Paper';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { type FormEvent, useEffect, useState } from 'react';
 import { useLocation } from 'react-router';
 import { Problem } from '../api/client';
-import { Mark } from '../app/Mark';
+import { Card } from '../app/Card';
 import { useSignIn } from './session';
 
 export default function SignIn({ address = '' }: { address?: string }) {
@@ -29,67 +28,53 @@ export default function SignIn({ address = '' }: { address?: string }) {
   };
 
   return (
-    <Box component="main" sx={{ minHeight: '100vh', display: 'grid', placeItems: 'center', p: 3 }}>
-      <Paper
-        component="form"
-        onSubmit={submit}
-        noValidate
-        variant="outlined"
-        sx={{ width: 380, p: 4, display: 'grid', gap: 2 }}
-      >
-        <Box sx={{ display: 'flex', alignItems: 'center', gap: 1.25 }}>
-          <Mark />
-          <Typography component="h1" variant="h1">
-            Nembar
-          </Typography>
-        </Box>
-        <Typography color="textSecondary">
-          {asked
-            ? 'Sign in to see the answer to the question in the address.'
-            : 'See who can view and change what, and why.'}
-        </Typography>
+    <Card onSubmit={submit} name="h1" width={380}>
+      <Typography color="textSecondary">
+        {asked
+          ? 'Sign in to see the answer to the question in the address.'
+          : 'See who can view and change what, and why.'}
+      </Typography>
+      <TextField
+        label="E-mail"
+        type="email"
+        autoComplete="username"
+        autoFocus={address === ''}
+        size="small"
+        value={email}
+        error={problem?.path === 'email'}
+        onChange={(event) => setEmail(event.target.value)}
+      />
+      <TextField
+        label="Password"
+        type="password"
+        autoComplete="current-password"
+        size="small"
+        value={password}
+        error={problem?.path === 'password'}
+        onChange={(event) => setPassword(event.target.value)}
+      />
+      {wanted && (
         <TextField
-          label="E-mail"
-          type="email"
-          autoComplete="username"
-          autoFocus={address === ''}
+          label="Six digits of your authenticator"
+          autoComplete="one-time-code"
+          autoFocus
           size="small"
-          value={email}
-          error={problem?.path === 'email'}
-          onChange={(event) => setEmail(event.target.value)}
+          value={code}
+          onChange={(event) => setCode(event.target.value)}
+          slotProps={{ htmlInput: { inputMode: 'numeric' } }}
         />
-        <TextField
-          label="Password"
-          type="password"
-          autoComplete="current-password"
-          size="small"
-          value={password}
-          error={problem?.path === 'password'}
-          onChange={(event) => setPassword(event.target.value)}
-        />
-        {wanted && (
-          <TextField
-            label="Six digits of your authenticator"
-            autoComplete="one-time-code"
-            autoFocus
-            size="small"
-            value={code}
-            onChange={(event) => setCode(event.target.value)}
-            slotProps={{ htmlInput: { inputMode: 'numeric' } }}
-          />
+      )}
+      <Box role="alert" sx={{ color: 'error.main' }}>
+        {problem && (
+          <>
+            {problem.path === undefined && <strong>{problem.title}. </strong>}
+            {problem.message}
+          </>
         )}
-        <Box role="alert" sx={{ color: 'error.main' }}>
-          {problem && (
-            <>
-              {problem.path === undefined && <strong>{problem.title}. </strong>}
-              {problem.message}
-            </>
-          )}
-        </Box>
-        <Button type="submit" variant="contained" size="medium" disabled={signIn.isPending}>
-          {signIn.isPending ? 'Signing in' : 'Sign in'}
-        </Button>
-      </Paper>
-    </Box>
+      </Box>
+      <Button type="submit" variant="contained" size="medium" disabled={signIn.isPending}>
+        {signIn.isPending ? 'Signing in' : 'Sign in'}
+      </Button>
+    </Card>
   );
 }
