@@ -2,6 +2,7 @@ package nembar.server.cluster;
 
 import static nembar.server.testing.Limited.assign;
 import static nembar.server.testing.Limited.may;
+import static nembar.server.testing.Limited.set;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.UncheckedIOException;
@@ -137,30 +138,20 @@ class RandomDriverTest {
                 NEMBAR,
                 "A clerk",
                 List.of(
-                        Map.of(
-                                "put",
-                                "privilegeSets",
-                                "element",
-                                Map.of(
-                                        "key",
-                                        "of-clerk",
-                                        "name",
-                                        "Of a clerk",
-                                        "purpose",
-                                        "A test",
-                                        "privileges",
-                                        List.of(
-                                                may("person", "view"),
-                                                may("person", "change"),
-                                                may("person", "reset"),
-                                                may("draft", "view"),
-                                                may("draft", "create"),
-                                                may("draft", "change"),
-                                                may("draft", "publish"),
-                                                may("assignment", "change"),
-                                                may("assignment", "create"),
-                                                may("application", "view"),
-                                                may("application", "change")))),
+                        set(
+                                "of-clerk",
+                                "Of a clerk",
+                                may("person", "view"),
+                                may("person", "change"),
+                                may("person", "reset"),
+                                may("draft", "view"),
+                                may("draft", "create"),
+                                may("draft", "change"),
+                                may("draft", "publish"),
+                                may("assignment", "change"),
+                                may("assignment", "create"),
+                                may("application", "view"),
+                                may("application", "change")),
                         assign("to-clerk", "set", "of-clerk", "osric.vane", Map.of())));
         return servers.get(1).client().signIn("osric.vane@larkwater.example", "reads-every-ledger");
     }

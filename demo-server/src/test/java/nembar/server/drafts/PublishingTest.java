@@ -3,7 +3,6 @@ package nembar.server.drafts;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.time.Instant;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import nembar.server.testing.Arrivals;
@@ -22,14 +21,7 @@ class PublishingTest {
     private static final String TOWLINE = "/api/applications/towline";
 
     private static Map<String, Object> set(String key, String name) {
-        Map<String, Object> element = new HashMap<>();
-        element.put("key", key);
-        element.put("name", name);
-        element.put("purpose", "A test");
-        element.put(
-                "privileges",
-                List.of(Map.of("recordType", "voyage", "operation", "view", "reach", "own")));
-        return Map.of("put", "privilegeSets", "element", element);
+        return Limited.set(key, name, Limited.may("voyage", "view", "own"));
     }
 
     private static Map<String, Object> removal(String key) {

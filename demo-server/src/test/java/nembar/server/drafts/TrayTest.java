@@ -36,14 +36,7 @@ class TrayTest {
     }
 
     private static Map<String, Object> set(String key, String name, String reach) {
-        Map<String, Object> element = new HashMap<>();
-        element.put("key", key);
-        element.put("name", name);
-        element.put("purpose", "A test");
-        element.put(
-                "privileges",
-                List.of(Map.of("recordType", "voyage", "operation", "view", "reach", reach)));
-        return Map.of("put", "privilegeSets", "element", element);
+        return Limited.set(key, name, Limited.may("voyage", "view", reach));
     }
 
     private static Map<String, Object> remove(String list, String key) {

@@ -42,14 +42,7 @@ final class Recipes {
             case "reading":
                 return Optional.of(share(number));
             case "checkDesign", "proposeDesign":
-                return Optional.of(
-                        Map.of(
-                                "format",
-                                "nembar-design/1",
-                                "application",
-                                Map.of("key", "towline"),
-                                "design",
-                                Map.of("directShares", List.of(share(number).get("element")))));
+                return Optional.of(design(share(number)));
             case "renameDraft":
                 return Optional.of(Map.of("name", "renamed " + number));
             case "handDraftOver":
@@ -278,18 +271,34 @@ final class Recipes {
         return search;
     }
 
+    /** The part of a design that this change would put in. */
+    static Map<String, Object> design(Map<String, Object> share) {
+        return Map.of(
+                "format",
+                "nembar-design/1",
+                "application",
+                Map.of("key", "towline"),
+                "design",
+                Map.of("directShares", List.of(share.get("element"))));
+    }
+
     private static Map<String, Object> share(int number) {
+        return share("fuzz-" + number, "L-20" + (10 + number % 80));
+    }
+
+    /** A change that shares a cargo lot with somebody. */
+    static Map<String, Object> share(String key, String lot) {
         return Map.of(
                 "put",
                 "directShares",
                 "element",
                 Map.of(
                         "key",
-                        "fuzz-" + number,
+                        key,
                         "recordType",
                         "cargo_lot",
                         "record",
-                        "L-20" + (10 + number % 80),
+                        lot,
                         "audience",
                         Map.of("of", List.of(Map.of("person", "clemency.hart"))),
                         "operations",

@@ -213,24 +213,8 @@ final class Walk {
         done("refuse", steward.post(at + waiting.get(1) + "/refuse", Map.of("note", "no")));
     }
 
-    private Map<String, Object> share(String key) {
-        return Map.of(
-                "put",
-                "directShares",
-                "element",
-                Map.of(
-                        "key",
-                        key,
-                        "recordType",
-                        "cargo_lot",
-                        "record",
-                        "L-2041",
-                        "audience",
-                        Map.of("of", List.of(Map.of("person", "clemency.hart"))),
-                        "operations",
-                        List.of("view"),
-                        "reason",
-                        "fuzz"));
+    private static Map<String, Object> share(String key) {
+        return Recipes.share(key, "L-2041");
     }
 
     private Answer tagged(String operation, String at, String method, Object body) {
@@ -371,12 +355,6 @@ final class Walk {
                 "proposeDesign",
                 admin.post(
                         TOWLINE + "/design/propose?merge=true&name=Proposed",
-                        Map.of(
-                                "format",
-                                "nembar-design/1",
-                                "application",
-                                Map.of("key", "towline"),
-                                "design",
-                                Map.of("directShares", List.of(share("walk-3").get("element"))))));
+                        Recipes.design(share("walk-3"))));
     }
 }

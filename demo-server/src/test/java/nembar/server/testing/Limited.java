@@ -15,7 +15,31 @@ public final class Limited {
 
     /** One privilege in Nembar: an operation on a record type within a reach. */
     public static Map<String, Object> may(String type, String operation) {
-        return Map.of("recordType", type, "operation", operation, "reach", "all");
+        return may(type, operation, "all");
+    }
+
+    /** One privilege: an operation on a record type within a reach. */
+    public static Map<String, Object> may(String type, String operation, String reach) {
+        return Map.of("recordType", type, "operation", operation, "reach", reach);
+    }
+
+    /** A change that puts a privilege set in. */
+    @SafeVarargs
+    public static Map<String, Object> set(
+            String key, String name, Map<String, Object>... privileges) {
+        return Map.of(
+                "put",
+                "privilegeSets",
+                "element",
+                Map.of(
+                        "key",
+                        key,
+                        "name",
+                        name,
+                        "purpose",
+                        "A test",
+                        "privileges",
+                        List.of(privileges)));
     }
 
     /** Brings somebody in and gives them these privileges in Nembar; signed in. */
@@ -26,30 +50,8 @@ public final class Limited {
         String key = Arrivals.arrive(nembar, email, name + " Limited", "larkwater");
         List<Map<String, Object>> changes =
                 List.of(
-                        Map.of(
-                                "put",
-                                "privilegeSets",
-                                "element",
-                                Map.of(
-                                        "key",
-                                        "of-" + name,
-                                        "name",
-                                        "Of " + name,
-                                        "purpose",
-                                        "A test",
-                                        "privileges",
-                                        List.of(privileges))),
-                        Map.of(
-                                "put",
-                                "assignments",
-                                "element",
-                                Map.of(
-                                        "key",
-                                        "to-" + name,
-                                        "set",
-                                        "of-" + name,
-                                        "audience",
-                                        Map.of("of", List.of(Map.of("person", key))))));
+                        set("of-" + name, "Of " + name, privileges),
+                        assign("to-" + name, "set", "of-" + name, key, Map.of()));
         publish(nembar.administrator(), NEMBAR, "Rights of " + name, changes);
         return nembar.nobody().signIn(email, Arrivals.PASSWORD);
     }

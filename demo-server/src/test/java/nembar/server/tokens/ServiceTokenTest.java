@@ -3,6 +3,7 @@ package nembar.server.tokens;
 import static java.time.temporal.ChronoUnit.DAYS;
 import static nembar.server.testing.Limited.assign;
 import static nembar.server.testing.Limited.may;
+import static nembar.server.testing.Limited.set;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.charset.StandardCharsets;
@@ -61,19 +62,7 @@ class ServiceTokenTest {
         Map<String, Object> writes =
                 assign("gateway-writes", "set", "gateway-drafts", "towline.gateway", Map.of());
         Map<String, Object> set =
-                Map.of(
-                        "put",
-                        "privilegeSets",
-                        "element",
-                        Map.of(
-                                "key",
-                                "gateway-drafts",
-                                "name",
-                                "Drafts of the gateway",
-                                "purpose",
-                                "",
-                                "privileges",
-                                List.of(may("draft", "create"))));
+                set("gateway-drafts", "Drafts of the gateway", may("draft", "create"));
         Limited.publish(client, "/api/applications/nembar", "On", List.of(set, given, writes));
         try {
             what.run();
