@@ -116,13 +116,13 @@ final class Classes {
                                         view.personasIn(one.audience())));
         Map<BitSet, Set<Object>> contents = new HashMap<>();
         Map<ClassKey, Integer> numbers = new HashMap<>();
-        List<BitSet> ofSeats = new ArrayList<>();
-        model.personas().all().forEach(any -> ofSeats.add(new BitSet(things.size())));
+        List<BitSet> ofPersonas = new ArrayList<>();
+        model.personas().all().forEach(any -> ofPersonas.add(new BitSet(things.size())));
         // By thing, so that thousands of shares of one person each are not asked of everybody.
         shared.forEach(
-                (thing, in) -> in.stream().forEach(persona -> ofSeats.get(persona).set(thing)));
+                (thing, in) -> in.stream().forEach(persona -> ofPersonas.get(persona).set(thing)));
         for (Persona persona : model.personas().all()) {
-            BitSet concerning = ofSeats.get(persona.number());
+            BitSet concerning = ofPersonas.get(persona.number());
             for (Assignment assignment : model.assignmentsOf(persona)) {
                 Integer effect = effects.get(assignment);
                 if (effect != null) {

@@ -23,7 +23,6 @@ import nembar.core.decision.FieldCoverage;
 import nembar.core.decision.PersonAccess;
 import nembar.core.design.Delegation;
 import nembar.core.directory.Directory;
-import nembar.core.directory.Person;
 import nembar.core.model.AccessModel;
 import nembar.core.model.Personas.Persona;
 import nembar.core.model.Standpoint;
@@ -86,7 +85,7 @@ public final class Gains {
         this.sameCatalogue = before.model().catalogue() == after.model().catalogue();
         this.samePlaces =
                 sameDirectory || samePlaces(before.model().directory(), after.model().directory());
-        this.otherLine = otherLine();
+        this.otherLine = Impact.otherLine(before.model().directory(), after.model().directory());
         Optional<Set<String>> touched =
                 sameDirectory && sameCatalogue
                         ? Touched.between(
@@ -198,26 +197,6 @@ public final class Gains {
         Set<String> both = new HashSet<>(Travel.onward(catalogue, types));
         both.addAll(Travel.onward(before.model().catalogue(), types));
         return both;
-    }
-
-    /** Whether other people are below somebody in the reporting line than were before. */
-    private Predicate<Persona> otherLine() {
-        Directory was = before.model().directory();
-        Directory is = after.model().directory();
-        boolean same =
-                sameDirectory
-                        || was.people().size() == is.people().size()
-                                && is.people().stream()
-                                        .allMatch(
-                                                one ->
-                                                        was.person(one.key())
-                                                                .map(Person::manager)
-                                                                .filter(one.manager()::equals)
-                                                                .isPresent());
-        return persona ->
-                !same
-                        && !was.personAndReports(persona.person().key())
-                                .equals(is.personAndReports(persona.person().key()));
     }
 
     private OfPersona compared(Persona persona, Predicate<String> types) {

@@ -86,7 +86,7 @@ public record Impact(List<OfPerson> people) {
                                 after.model().design())
                         : Optional.empty();
         List<OfPerson> people =
-                sameDirectory ? sameSeats(before, after, touched) : otherSeats(before, after);
+                sameDirectory ? samePersonas(before, after, touched) : otherPersonas(before, after);
         if (!sameDirectory) {
             gone(before, after, people);
         }
@@ -97,7 +97,7 @@ public record Impact(List<OfPerson> people) {
     }
 
     /** Person by person where it may differ within a class, and once for each class otherwise. */
-    private static List<OfPerson> sameSeats(
+    private static List<OfPerson> samePersonas(
             Moment before, Moment after, Optional<Set<String>> touched) {
         Map<List<Integer>, List<Persona>> moved = new LinkedHashMap<>();
         Map<List<Integer>, Boolean> untouched = new HashMap<>();
@@ -164,10 +164,10 @@ public record Impact(List<OfPerson> people) {
      * Where people may have been placed otherwise: one of those who were of one class and are of
      * one class speaks for the others, but for whose records are those of the people below them.
      */
-    private static List<OfPerson> otherSeats(Moment before, Moment after) {
+    private static List<OfPerson> otherPersonas(Moment before, Moment after) {
         Map<List<Integer>, List<Persona>> moved = new LinkedHashMap<>();
         for (Persona persona : after.model().personas().all()) {
-            Integer was = sameSeat(before, persona).map(before::classOf).orElse(NEW);
+            Integer was = before.model().personas().like(persona).map(before::classOf).orElse(NEW);
             moved.computeIfAbsent(List.of(was, after.classOf(persona)), any -> new ArrayList<>())
                     .add(persona);
         }
@@ -186,7 +186,10 @@ public record Impact(List<OfPerson> people) {
                                     fresh
                                             ? nothing.orElseThrow().access(persona)
                                             : before.access(
-                                                    sameSeat(before, persona).orElseThrow());
+                                                    before.model()
+                                                            .personas()
+                                                            .like(persona)
+                                                            .orElseThrow());
                     Function<Persona, Difference> difference =
                             persona ->
                                     Difference.between(had.apply(persona), after.access(persona));
@@ -201,16 +204,17 @@ public record Impact(List<OfPerson> people) {
     }
 
     /** Whether other people are below somebody in the reporting line than were before. */
-    private static Predicate<Persona> otherLine(Directory before, Directory after) {
+    static Predicate<Persona> otherLine(Directory before, Directory after) {
         boolean same =
-                before.people().size() == after.people().size()
-                        && after.people().stream()
-                                .allMatch(
-                                        one ->
-                                                before.person(one.key())
-                                                        .map(Person::manager)
-                                                        .filter(one.manager()::equals)
-                                                        .isPresent());
+                before == after
+                        || before.people().size() == after.people().size()
+                                && after.people().stream()
+                                        .allMatch(
+                                                one ->
+                                                        before.person(one.key())
+                                                                .map(Person::manager)
+                                                                .filter(one.manager()::equals)
+                                                                .isPresent());
         return persona ->
                 !same
                         && !before.personAndReports(persona.person().key())
@@ -221,7 +225,7 @@ public record Impact(List<OfPerson> people) {
     private static void gone(Moment before, Moment after, List<OfPerson> people) {
         List<Persona> left =
                 before.model().personas().all().stream()
-                        .filter(persona -> sameSeat(after, persona).isEmpty())
+                        .filter(persona -> after.model().personas().like(persona).isEmpty())
                         .toList();
         if (left.isEmpty()) {
             return;
@@ -233,12 +237,6 @@ public record Impact(List<OfPerson> people) {
                 people.add(new OfPerson(persona, lost));
             }
         }
-    }
-
-    private static Optional<Persona> sameSeat(Moment moment, Persona persona) {
-        return moment.model().personas().of(persona.person().key()).stream()
-                .filter(other -> other.account().equals(persona.account()))
-                .findFirst();
     }
 
     /** People given nothing: what somebody has whom the other side does not know. */

@@ -125,10 +125,7 @@ public record Newcomer(
 
     /** The company itself. */
     private static Optional<String> own(AccessModel model) {
-        return model.directory().accounts().stream()
-                .filter(Account::own)
-                .map(Account::key)
-                .findFirst();
+        return model.directory().ownAccount().map(Account::key);
     }
 
     private static Optional<String> top(AccessModel model) {

@@ -254,10 +254,9 @@ public final class Judge {
         private PersonKind kind(Optional<Account> domain) {
             String said = cell(ArrivalField.KIND).toLowerCase(Locale.ROOT);
             String word = said.isEmpty() ? defaults.kind() : said;
-            for (PersonKind kind : PersonKind.values()) {
-                if (kind.name().toLowerCase(Locale.ROOT).equals(word)) {
-                    return kind;
-                }
+            Optional<PersonKind> known = PersonKind.named(word);
+            if (known.isPresent()) {
+                return known.get();
             }
             if (!word.isEmpty()) {
                 problem(
@@ -271,11 +270,7 @@ public final class Judge {
 
         private List<String> works(PersonKind kind, Optional<Account> domain) {
             if (kind != PersonKind.EXTERNAL) {
-                return directory.accounts().stream()
-                        .filter(Account::own)
-                        .map(Account::key)
-                        .limit(1)
-                        .toList();
+                return directory.ownAccount().map(Account::key).stream().toList();
             }
             String said = cell(ArrivalField.ORGANISATION);
             String wanted = said.isEmpty() ? defaults.organisation() : said;

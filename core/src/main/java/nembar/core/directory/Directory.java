@@ -119,6 +119,11 @@ public final class Directory {
         return accounts;
     }
 
+    /** The company itself; empty where no organisation is said to be it. */
+    public Optional<Account> ownAccount() {
+        return accounts.stream().filter(Account::own).findFirst();
+    }
+
     public List<Unit> units() {
         return units;
     }

@@ -1,5 +1,9 @@
 package nembar.core.directory;
 
+import java.util.Arrays;
+import java.util.Locale;
+import java.util.Optional;
+
 /** What sort of person this is (docs/access-model.md, section 2). */
 public enum PersonKind {
     /** Works for the company itself. */
@@ -7,5 +11,12 @@ public enum PersonKind {
     /** Works for another organisation, and acts for one account at a time. */
     EXTERNAL,
     /** A program that signs in. */
-    SERVICE
+    SERVICE;
+
+    /** The kind of this name, in small letters; empty where there is none. */
+    public static Optional<PersonKind> named(String word) {
+        return Arrays.stream(values())
+                .filter(kind -> kind.name().toLowerCase(Locale.ROOT).equals(word))
+                .findFirst();
+    }
 }

@@ -49,8 +49,8 @@ public final class AccessModel {
     private final Map<String, Scope> scopes = new ConcurrentHashMap<>();
     private final Map<Said, String> words = new ConcurrentHashMap<>();
     private volatile BitSet[] assigned;
-    private volatile List<List<Assignment>> assignmentsBySeat;
-    private volatile List<List<DirectShare>> sharesBySeat;
+    private volatile List<List<Assignment>> assignmentsByPersona;
+    private volatile List<List<DirectShare>> sharesByPersona;
 
     private record Said(String recordType, Condition condition) {}
 
@@ -242,7 +242,7 @@ public final class AccessModel {
 
     /** The assignments whose audience has a persona of this model, in the design's order. */
     public List<Assignment> assignmentsOf(Personas.Persona persona) {
-        return assignmentsBySeat().get(persona.number());
+        return assignmentsByPersona().get(persona.number());
     }
 
     /** Whether an assignment in force gives the person the role. */
@@ -258,26 +258,26 @@ public final class AccessModel {
      */
     public List<DirectShare> directSharesNear(Standpoint who) {
         return personas.persona(who)
-                .map(persona -> sharesBySeat().get(persona.number()))
+                .map(persona -> sharesByPersona().get(persona.number()))
                 .orElseGet(design::directShares);
     }
 
-    private List<List<DirectShare>> sharesBySeat() {
-        List<List<DirectShare>> known = sharesBySeat;
+    private List<List<DirectShare>> sharesByPersona() {
+        List<List<DirectShare>> known = sharesByPersona;
         if (known == null) {
-            List<List<DirectShare>> bySeat = new ArrayList<>();
-            personas.all().forEach(any -> bySeat.add(new ArrayList<>()));
+            List<List<DirectShare>> byPersona = new ArrayList<>();
+            personas.all().forEach(any -> byPersona.add(new ArrayList<>()));
             for (DirectShare share : design.directShares()) {
                 Audience audience = share.audience();
                 if (audience.namesHolders()) {
-                    bySeat.forEach(some -> some.add(share));
+                    byPersona.forEach(some -> some.add(share));
                 } else {
                     personas.in(audience, role -> NOBODY).stream()
-                            .forEach(persona -> bySeat.get(persona).add(share));
+                            .forEach(persona -> byPersona.get(persona).add(share));
                 }
             }
-            known = bySeat;
-            sharesBySeat = known;
+            known = byPersona;
+            sharesByPersona = known;
         }
         return known;
     }
@@ -301,8 +301,8 @@ public final class AccessModel {
         return known;
     }
 
-    private List<List<Assignment>> assignmentsBySeat() {
-        List<List<Assignment>> known = assignmentsBySeat;
+    private List<List<Assignment>> assignmentsByPersona() {
+        List<List<Assignment>> known = assignmentsByPersona;
         if (known == null) {
             known = new ArrayList<>();
             for (int i = 0; i < personas.all().size(); i++) {
@@ -316,7 +316,7 @@ public final class AccessModel {
                     known.get(persona).add(design.assignments().get(i));
                 }
             }
-            assignmentsBySeat = known;
+            assignmentsByPersona = known;
         }
         return known;
     }

@@ -61,17 +61,18 @@ public final class Personas {
      * The persona that the same person has here at the same account, whatever else is different.
      */
     public Optional<Persona> like(Persona other) {
-        return of(other.person().key()).stream()
-                .filter(persona -> persona.account().equals(other.account()))
-                .findFirst();
+        return at(other.person().key(), other.account());
+    }
+
+    /** The persona of this person at this account; empty where they have none there. */
+    public Optional<Persona> at(String person, Optional<String> account) {
+        return of(person).stream().filter(persona -> persona.account().equals(account)).findFirst();
     }
 
     /** The number of the persona a question is asked from; empty where this directory lacks it. */
     Optional<Persona> persona(Standpoint who) {
-        return of(who.person().key()).stream()
-                .filter(persona -> persona.account().equals(who.account()))
-                .filter(persona -> persona.person().equals(who.person()))
-                .findFirst();
+        return at(who.person().key(), who.account())
+                .filter(persona -> persona.person().equals(who.person()));
     }
 
     /** Numbers of the personas the audience has, given those of each role's holders. */

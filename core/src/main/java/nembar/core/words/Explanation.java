@@ -152,27 +152,8 @@ public final class Explanation {
 
     /** What a field filter does: "masks it for all externals". */
     public String fieldFilter(FieldFilter filter) {
-        String does =
-                filter.effect()
-                        .fold(
-                                new FieldFilter.Effect.Cases<>() {
-                                    @Override
-                                    public String hide() {
-                                        return "hides";
-                                    }
-
-                                    @Override
-                                    public String mask(MaskStyle style) {
-                                        return "masks";
-                                    }
-
-                                    @Override
-                                    public String freeze() {
-                                        return "freezes";
-                                    }
-                                });
-        return does
-                + " it for "
+        return verb(filter.effect())
+                + "s it for "
                 + audiences.phrase(filter.audience())
                 + where(type(filter.recordType()), filter.condition());
     }
@@ -489,6 +470,27 @@ public final class Explanation {
 
     private String unitName(String key) {
         return model.directory().unitNames().getOrDefault(key, key);
+    }
+
+    /** What an effect does to a field, as one says of several: "hide". */
+    static String verb(FieldFilter.Effect effect) {
+        return effect.fold(
+                new FieldFilter.Effect.Cases<>() {
+                    @Override
+                    public String hide() {
+                        return "hide";
+                    }
+
+                    @Override
+                    public String mask(MaskStyle style) {
+                        return "mask";
+                    }
+
+                    @Override
+                    public String freeze() {
+                        return "freeze";
+                    }
+                });
     }
 
     static String label(RecordType type, String operation) {

@@ -136,7 +136,7 @@ public final class Sentences {
         }
         Sentence.Builder said =
                 new Sentence.Builder()
-                        .slot(does(one.effect()))
+                        .slot(capital(Explanation.verb(one.effect())))
                         .say(" ")
                         .slot(Wording.and(fields))
                         .say(" of ")
@@ -148,26 +148,6 @@ public final class Sentences {
                 .slot(explanation.audience(one.audience()))
                 .slot(", where ", one.condition().map(some -> model.wordsOf(some, type)))
                 .end();
-    }
-
-    private static String does(FieldFilter.Effect effect) {
-        return effect.fold(
-                new FieldFilter.Effect.Cases<>() {
-                    @Override
-                    public String hide() {
-                        return "Hide";
-                    }
-
-                    @Override
-                    public String mask(MaskStyle style) {
-                        return "Mask";
-                    }
-
-                    @Override
-                    public String freeze() {
-                        return "Freeze";
-                    }
-                });
     }
 
     /** What is left to see of a value: "the year only". */

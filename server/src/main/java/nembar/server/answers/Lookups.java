@@ -66,9 +66,9 @@ class Lookups {
         if (side.account() == null || side.account().isBlank()) {
             return personas.get(0);
         }
-        return personas.stream()
-                .filter(persona -> persona.account().equals(Optional.of(side.account())))
-                .findFirst()
+        return moment.model()
+                .personas()
+                .at(side.person(), Optional.of(side.account()))
                 .orElseThrow(
                         () ->
                                 new BadRequest(

@@ -291,7 +291,7 @@ final class WhoCanQuestion {
 
     /** Who sees any field of the classification, and which, the first ones named. */
     private List<Found> onClassified(String classification) {
-        Map<Persona, List<Found>> bySeat = new LinkedHashMap<>();
+        Map<Persona, List<Found>> byPersona = new LinkedHashMap<>();
         boolean any = false;
         for (RecordType type : model.catalogue().recordTypes()) {
             for (Field field : type.fields()) {
@@ -303,7 +303,8 @@ final class WhoCanQuestion {
                                     + " of "
                                     + type.plural().toLowerCase(Locale.ROOT);
                     for (Found one : onAnyField(type, field)) {
-                        bySeat.computeIfAbsent(one.persona(), none -> new ArrayList<>())
+                        byPersona
+                                .computeIfAbsent(one.persona(), none -> new ArrayList<>())
                                 .add(
                                         new Found(
                                                 one.persona(),
@@ -318,7 +319,7 @@ final class WhoCanQuestion {
             throw new BadRequest(
                     "classification", "No field is classified `" + classification + "`.");
         }
-        return bySeat.entrySet().stream()
+        return byPersona.entrySet().stream()
                 .map(one -> together(one.getKey(), one.getValue()))
                 .toList();
     }

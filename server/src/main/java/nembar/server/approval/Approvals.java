@@ -18,6 +18,7 @@ import nembar.server.http.Address;
 import nembar.server.http.BadRequest;
 import nembar.server.http.NotFound;
 import nembar.server.http.Paging;
+import nembar.server.http.Texts;
 import nembar.server.mail.Outbox;
 import nembar.server.model.Models;
 import org.springframework.stereotype.Service;
@@ -91,7 +92,7 @@ public class Approvals {
         row.id = UUID.randomUUID().toString();
         row.author = author.key();
         row.what = what;
-        row.why = text("why", why);
+        row.why = Texts.of("why", why, TEXT_AT_MOST);
         row.act = act.act();
         row.target = act.target();
         row.body = body;
@@ -146,14 +147,6 @@ public class Approvals {
                         one ->
                                 outbox.queue(
                                         one.email(), one.key(), Optional.empty(), subject, body));
-    }
-
-    private static String text(String path, String given) {
-        String text = given == null ? "" : given.strip();
-        if (text.length() > TEXT_AT_MOST) {
-            throw new BadRequest(path, "At most " + TEXT_AT_MOST + " letters.");
-        }
-        return text;
     }
 
     /** Those of one person, the last first. */
@@ -265,7 +258,7 @@ public class Approvals {
                 row.on,
                 DocumentJson.list(row.about, String.class),
                 (own ? "withdrew the request: " : "declined: ") + row.what);
-        end(row, by, own ? "withdrawn" : "declined", text("note", note));
+        end(row, by, own ? "withdrawn" : "declined", Texts.of("note", note, TEXT_AT_MOST));
         if (!own) {
             write(
                     row.author,

@@ -9,7 +9,6 @@ import java.util.stream.Stream;
 import nembar.core.answers.Timeline;
 import nembar.core.directory.Person;
 import nembar.core.model.AccessModel;
-import nembar.core.model.Personas.Persona;
 import nembar.core.model.Standpoint;
 import nembar.server.model.Models;
 import nembar.server.model.Moments;
@@ -113,10 +112,10 @@ class AccessChanges {
                 there
                         ? moments.now(question.application()).timeline()
                         : new Timeline(question.model(), now);
-        return timeline.model().personas().of(person.key()).stream()
-                .filter(seat -> seat.account().equals(question.access().who().account()))
-                .findFirst()
-                .map((Persona seat) -> timeline.changes(seat, AT_MOST))
+        return timeline.model()
+                .personas()
+                .at(person.key(), question.access().who().account())
+                .map(persona -> timeline.changes(persona, AT_MOST))
                 .orElse(List.of());
     }
 

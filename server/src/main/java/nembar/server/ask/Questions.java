@@ -12,7 +12,6 @@ import nembar.core.design.Role.MeantFor;
 import nembar.core.directory.Directory;
 import nembar.core.directory.Person;
 import nembar.core.model.AccessModel;
-import nembar.core.model.Personas.Persona;
 import nembar.core.model.Standpoint;
 import nembar.core.text.Nearest;
 import nembar.core.words.Explanation;
@@ -78,7 +77,7 @@ public class Questions {
         Optional<String> account = account(person, model.directory(), slots.account());
         return slots.asIfActive()
                 ? new PersonAccess(model, new Standpoint(person, account, moment.at(), true))
-                : moment.access(seat(model, person, account));
+                : moment.access(model.personas().at(person.key(), account).orElseThrow());
     }
 
     private static PersonAccess newcomer(Moment moment, Newcomer newcomer) {
@@ -121,13 +120,6 @@ public class Questions {
                     Nearest.sentence(
                             "There is no " + what + " `" + key + "`", key, List.copyOf(known)));
         }
-    }
-
-    private static Persona seat(AccessModel model, Person person, Optional<String> account) {
-        return model.personas().of(person.key()).stream()
-                .filter(one -> one.account().equals(account))
-                .findFirst()
-                .orElseThrow();
     }
 
     private Person person(Person asking, Directory directory, String key) {

@@ -250,9 +250,6 @@ class BringIn implements DisposableBean {
 
     void say(Person me, String id, BatchEdit edit) {
         BatchRow row = batches.known(me, id);
-        if (edit.version() == null) {
-            throw new BadRequest("version", "Say which version you have seen.");
-        }
         if (edit.placing() != null) {
             check(edit.placing());
         }

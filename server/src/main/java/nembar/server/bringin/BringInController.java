@@ -153,9 +153,6 @@ class BringInController {
     @PutMapping("/{id}/mapping")
     @Operation(operationId = "mapColumns")
     Batch map(@PathVariable String id, @Valid @RequestBody Mapping mapping) {
-        if (mapping.mapping() == null) {
-            throw new BadRequest("mapping", "Say what the columns are.");
-        }
         bringIn.map(me.person(), id, mapping.mapping());
         return bringIn.batch(me.person(), id);
     }

@@ -162,10 +162,10 @@ public class Governance {
         List<Standpoint> standpoints =
                 model.personas().of(me.key()).stream()
                         .map(
-                                seat ->
+                                persona ->
                                         new Standpoint(
-                                                seat.person(),
-                                                seat.account(),
+                                                persona.person(),
+                                                persona.account(),
                                                 clock.instant(),
                                                 false))
                         .toList();

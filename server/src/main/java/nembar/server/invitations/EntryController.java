@@ -31,16 +31,14 @@ class EntryController {
     @PostMapping("/open")
     @Operation(operationId = "openLink")
     LinkUse.Opened open(@Valid @RequestBody LinkToken link) {
-        return links.open(Objects.requireNonNullElse(link.token(), ""));
+        return links.open(link.token());
     }
 
     @PostMapping("/come-in")
     @Operation(operationId = "comeIn")
     ResponseEntity<Void> comeIn(@Valid @RequestBody ComingIn coming) {
         links.comeIn(
-                Objects.requireNonNullElse(coming.token(), ""),
-                coming.password(),
-                Objects.requireNonNullElse(coming.code(), ""));
+                coming.token(), coming.password(), Objects.requireNonNullElse(coming.code(), ""));
         return ResponseEntity.noContent().build();
     }
 }

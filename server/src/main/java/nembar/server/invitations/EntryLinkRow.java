@@ -24,6 +24,17 @@ class EntryLinkRow {
     Instant withdrawnAt;
     @Version long version;
 
+    /** It led somewhere once, and does no more. */
+    void use(Instant at) {
+        usedAt = at;
+        tokenHash = null;
+    }
+
+    void withdraw(Instant at) {
+        withdrawnAt = at;
+        tokenHash = null;
+    }
+
     boolean open(Instant at) {
         return usedAt == null && withdrawnAt == null && at.isBefore(expiresAt);
     }

@@ -175,8 +175,7 @@ public class EntryLinks implements LinkIssuer {
                         .setParameter("purpose", purpose)
                         .getResultList();
         for (EntryLinkRow row : open) {
-            row.withdrawnAt = clock.instant();
-            row.tokenHash = null;
+            row.withdraw(clock.instant());
             outbox.drop(row.id);
         }
         return !open.isEmpty();

@@ -4,7 +4,6 @@ import io.swagger.v3.oas.annotations.Operation;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
-import java.util.Objects;
 import java.util.Optional;
 import nembar.server.http.Paging;
 import nembar.server.invitations.Joining.AskedToJoin;
@@ -45,13 +44,13 @@ class JoinController {
     @PostMapping("/join/open")
     @Operation(operationId = "joinDoor")
     Door door(@Valid @RequestBody JoinLinkId asked) {
-        return joining.door(Objects.requireNonNullElse(asked.link(), ""));
+        return joining.door(asked.link());
     }
 
     @PostMapping("/join")
     @Operation(operationId = "askToJoin")
     ResponseEntity<Void> ask(@Valid @RequestBody AskedToJoin asked, HttpServletRequest request) {
-        joining.ask(Objects.requireNonNullElse(asked.link(), ""), asked, request.getRemoteAddr());
+        joining.ask(asked, request.getRemoteAddr());
         return ResponseEntity.noContent().build();
     }
 

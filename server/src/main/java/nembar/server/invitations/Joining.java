@@ -31,6 +31,7 @@ import nembar.server.http.BadRequest;
 import nembar.server.http.Networks;
 import nembar.server.http.NotFound;
 import nembar.server.http.Paging;
+import nembar.server.http.Texts;
 import nembar.server.http.TooOften;
 import nembar.server.model.Models;
 import nembar.server.organisations.Terms;
@@ -210,11 +211,11 @@ public class Joining {
      * @throws TooOften where too many asked from there, or by this link, of late
      */
     @Transactional(noRollbackFor = TooOften.class)
-    public void ask(String id, AskedToJoin asked, String from) {
+    public void ask(AskedToJoin asked, String from) {
         attempts.require(counted("join from", Networks.of(from), ASKED_FROM_ONE_NETWORK));
-        attempts.require(counted("join by", id, ASKED_BY_ONE_LINK));
-        JoinLinkRow link = openById(id);
-        String email = asked.email() == null ? "" : asked.email().strip();
+        attempts.require(counted("join by", asked.link(), ASKED_BY_ONE_LINK));
+        JoinLinkRow link = openById(asked.link());
+        String email = asked.email().strip();
         if (!EmailAddress.valid(email)) {
             throw new BadRequest("email", "That is no e-mail address.");
         }
@@ -225,7 +226,7 @@ public class Joining {
                             + String.join(", ", terms.domainsOf(link.account))
                             + " may ask here.");
         }
-        String given = text("givenName", asked.givenName());
+        String given = Texts.of("givenName", asked.givenName(), TEXT_AT_MOST);
         if (given.isEmpty()) {
             throw new BadRequest("givenName", "Fill in your name.");
         }
@@ -257,22 +258,14 @@ public class Joining {
         row.account = link.account;
         row.email = email;
         row.givenName = given;
-        row.familyName = text("familyName", asked.familyName());
-        row.note = text("note", asked.note());
+        row.familyName = Texts.of("familyName", asked.familyName(), TEXT_AT_MOST);
+        row.note = Texts.of("note", asked.note(), TEXT_AT_MOST);
         row.askedAt = clock.instant();
         entities.persist(row);
     }
 
     private static Counted counted(String kind, String of, int allowed) {
         return new Counted(kind, of, Optional.empty(), allowed, PAUSE);
-    }
-
-    private static String text(String path, String given) {
-        String text = given == null ? "" : given.strip();
-        if (text.length() > TEXT_AT_MOST) {
-            throw new BadRequest(path, "At most " + TEXT_AT_MOST + " letters.");
-        }
-        return text;
     }
 
     /** Requests that wait, as far as whoever asks may bring people in there. */

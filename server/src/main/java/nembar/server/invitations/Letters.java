@@ -4,7 +4,6 @@ import java.time.Instant;
 import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
 import java.util.Locale;
-import java.util.Optional;
 import nembar.core.directory.Account;
 import nembar.core.directory.Person;
 import nembar.server.mail.Outbox;
@@ -28,17 +27,13 @@ public class Letters {
         return person.accounts().stream()
                 .findFirst()
                 .flatMap(models.directory()::account)
-                .or(this::own)
+                .or(models.directory()::ownAccount)
                 .map(Account::name)
                 .orElse("");
     }
 
-    private Optional<Account> own() {
-        return models.directory().accounts().stream().filter(Account::own).findFirst();
-    }
-
     private String home() {
-        return own().map(Account::name).orElse("the company");
+        return models.directory().ownAccount().map(Account::name).orElse("the company");
     }
 
     public String invitationSubject(Person by, Person person) {

@@ -110,7 +110,7 @@ public class LinkUse {
      * @throws BadRequest for a password or a code that will not do
      */
     public void comeIn(String token, String password, String code) {
-        if (open(token).purpose().equals("objection")) {
+        if (known(token).purpose.equals("objection")) {
             objected(token);
             return;
         }
@@ -125,8 +125,7 @@ public class LinkUse {
         Runnable within =
                 () -> {
                     EntryLinkRow used = known(token);
-                    used.usedAt = clock.instant();
-                    used.tokenHash = null;
+                    used.use(clock.instant());
                     signIns.setPassword(person.key(), password);
                     acts.note(
                             person.key(),
@@ -160,8 +159,7 @@ public class LinkUse {
                         .within(
                                 () -> {
                                     EntryLinkRow used = known(token);
-                                    used.usedAt = clock.instant();
-                                    used.tokenHash = null;
+                                    used.use(clock.instant());
                                     addresses.stop(used.person, "From the old address.");
                                     acts.note(
                                             used.person,
@@ -178,8 +176,7 @@ public class LinkUse {
         if (row.code != null && !same(row.code, code)) {
             row.codeTries++;
             if (row.codeTries >= CODE_TRIES_AT_MOST) {
-                row.withdrawnAt = clock.instant();
-                row.tokenHash = null;
+                row.withdraw(clock.instant());
             }
         }
         return row;

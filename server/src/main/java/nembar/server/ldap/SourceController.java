@@ -140,7 +140,7 @@ class SourceController {
     @Operation(operationId = "newSource")
     SourceSheet create(@Valid @RequestBody SourceEdit edit) {
         Person person = requireAdministrator();
-        String kind = edit.kind() == null ? "" : edit.kind();
+        String kind = edit.kind();
         if (!kind.equals(Sources.SCIM) && !kind.equals(Sources.LDAP)) {
             throw new BadRequest("kind", "A source is scim or ldap.");
         }
@@ -158,7 +158,7 @@ class SourceController {
     }
 
     private static String name(SourceEdit edit) {
-        if (edit.name() == null || edit.name().isBlank()) {
+        if (edit.name().isBlank()) {
             throw new BadRequest("name", "Give the source a name.");
         }
         return edit.name().strip();

@@ -71,7 +71,7 @@ class PersonActs {
 
     Preview act(Submission submission, ActOn act) {
         List<Person> people = people(act);
-        return switch (act.act() == null ? "" : act.act()) {
+        return switch (act.act()) {
             case "place" -> placing.place(submission, people, act.place());
             case "team" -> placing.team(submission, people, act.team());
             case "assign" -> roles.assign(submission, people, act);

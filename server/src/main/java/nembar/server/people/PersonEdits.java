@@ -192,22 +192,15 @@ class PersonEdits {
     }
 
     static PersonKind kind(String word) {
-        for (PersonKind kind : PersonKind.values()) {
-            if (PeopleList.word(kind).equals(word)) {
-                return kind;
-            }
-        }
-        throw new BadRequest("kind", "A person is staff, external or service.");
+        return PersonKind.named(word)
+                .orElseThrow(
+                        () -> new BadRequest("kind", "A person is staff, external or service."));
     }
 
     /** Staff and services belong to the company itself; externals to one organisation or more. */
     static List<String> accounts(Directory directory, PersonKind kind, List<String> given) {
         if (kind != PersonKind.EXTERNAL) {
-            return directory.accounts().stream()
-                    .filter(Account::own)
-                    .map(Account::key)
-                    .limit(1)
-                    .toList();
+            return directory.ownAccount().map(Account::key).stream().toList();
         }
         List<String> accounts = given == null ? List.of() : given;
         if (accounts.isEmpty()) {

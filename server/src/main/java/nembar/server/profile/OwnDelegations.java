@@ -110,8 +110,8 @@ class OwnDelegations {
         Moment now = moments.now(model.application().key());
         Sentences sentences = new Sentences(model);
         Set<String> held = new LinkedHashSet<>();
-        for (Persona seat : model.personas().of(me.key())) {
-            now.access(seat).holdings().forEach(one -> held.add(one.set().key()));
+        for (Persona persona : model.personas().of(me.key())) {
+            now.access(persona).holdings().forEach(one -> held.add(one.set().key()));
         }
         return new OwnApplication(
                 new Named(model.application().key(), model.application().name()),
@@ -180,7 +180,7 @@ class OwnDelegations {
                 models.directory()
                         .person(named(wanted.delegate(), "delegate"))
                         .orElseThrow(() -> new BadRequest("delegate", "Choose who is to act."));
-        List<String> sets = wanted.sets() == null ? List.of() : wanted.sets();
+        List<String> sets = wanted.sets();
         if (sets.isEmpty()) {
             throw new BadRequest("sets", "Choose at least one privilege set.");
         }

@@ -65,23 +65,18 @@ final class ScimUserReader {
         if (said.isEmpty()) {
             return now.kind();
         }
-        for (PersonKind kind : PersonKind.values()) {
-            if (kind.name().equalsIgnoreCase(said.get())) {
-                return kind;
-            }
-        }
-        throw BadRequestException.invalidValue("userType is staff, external or service.");
+        return PersonKind.named(said.get().toLowerCase(Locale.ROOT))
+                .orElseThrow(
+                        () ->
+                                BadRequestException.invalidValue(
+                                        "userType is staff, external or service."));
     }
 
     private static List<String> accounts(
             Directory directory, PersonKind kind, Optional<JsonNode> enterprise, Person now)
             throws ScimException {
         if (kind != PersonKind.EXTERNAL) {
-            return directory.accounts().stream()
-                    .filter(Account::own)
-                    .map(Account::key)
-                    .limit(1)
-                    .toList();
+            return directory.ownAccount().map(Account::key).stream().toList();
         }
         Optional<String> said = enterprise.flatMap(one -> ScimJson.text(one, "organization"));
         if (said.isPresent()) {

@@ -102,11 +102,21 @@ public class Attempts {
      */
     @Transactional(noRollbackFor = TooOften.class)
     public void require(Counted counted) {
+        requireNoWait(counted);
+        tried(List.of(counted));
+    }
+
+    /**
+     * Lets through whoever has not to wait; counts nothing.
+     *
+     * @throws TooOften where there were too many of late
+     */
+    @Transactional(noRollbackFor = TooOften.class)
+    public void requireNoWait(Counted counted) {
         Optional<Instant> until = waiting(List.of(counted));
         if (until.isPresent()) {
             throw new TooOften(until.get());
         }
-        tried(List.of(counted));
     }
 
     /** Forgets what was counted. */

@@ -102,10 +102,10 @@ class SessionController {
             @Valid @RequestBody Credentials credentials,
             HttpServletRequest request,
             HttpServletResponse response) {
-        if (credentials.email() == null || credentials.email().isBlank()) {
+        if (credentials.email().isBlank()) {
             throw new BadRequest("email", "Fill in your e-mail address.");
         }
-        if (credentials.password() == null || credentials.password().isEmpty()) {
+        if (credentials.password().isEmpty()) {
             throw new BadRequest("password", "Fill in your password.");
         }
         Outcome outcome =
@@ -182,7 +182,7 @@ class SessionController {
     @Operation(operationId = "actFor")
     SignedIn actFor(@Valid @RequestBody Choice choice, HttpServletRequest request) {
         Person person = me.person();
-        if (choice.account() == null || !person.accounts().contains(choice.account())) {
+        if (!person.accounts().contains(choice.account())) {
             throw new BadRequest("account", "You do not belong to that organisation.");
         }
         acting.choose(request.getSession(), person, choice.account());

@@ -29,7 +29,11 @@ public class SignInLog {
     }
 
     /** One try to sign in. */
-    public record Try(Instant at, String outcome, String address, String agent) {}
+    public record Try(Instant at, String outcome, String address, String agent) {
+        private static Try of(SignInEventRow row) {
+            return new Try(row.at, row.outcome, row.address, row.agent);
+        }
+    }
 
     /** A try, and whose it was. */
     public record TryOf(String person, Try made) {}
@@ -61,7 +65,7 @@ public class SignInLog {
                 .setMaxResults(most)
                 .getResultList()
                 .stream()
-                .map(one -> new Try(one.at, one.outcome, one.address, one.agent))
+                .map(Try::of)
                 .toList();
     }
 
@@ -85,15 +89,7 @@ public class SignInLog {
                         .setMaxResults(size)
                         .getResultList()
                         .stream()
-                        .map(
-                                one ->
-                                        new TryOf(
-                                                one.person,
-                                                new Try(
-                                                        one.at,
-                                                        one.outcome,
-                                                        one.address,
-                                                        one.agent)))
+                        .map(one -> new TryOf(one.person, Try.of(one)))
                         .toList();
         long total =
                 tries("select count(e)", outcome, people, from, until, Long.class)

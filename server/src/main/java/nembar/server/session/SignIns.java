@@ -1,6 +1,7 @@
 package nembar.server.session;
 
 import jakarta.persistence.EntityManager;
+import jakarta.persistence.TypedQuery;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
@@ -107,13 +108,10 @@ public class SignIns {
     /** When people last signed in, by their keys; those who never did are left out. */
     @Transactional(readOnly = true)
     public Map<String, Instant> lastSignedIn() {
-        Map<String, Instant> last = new HashMap<>();
-        entities.createQuery(
+        return byPerson(
+                entities.createQuery(
                         "select person, lastSignedIn from SignInRow where lastSignedIn is not null",
-                        Object[].class)
-                .getResultList()
-                .forEach(row -> last.put((String) row[0], (Instant) row[1]));
-        return last;
+                        Object[].class));
     }
 
     /**
@@ -222,14 +220,17 @@ public class SignIns {
     /** When these people last signed in, by their keys; those who never did are left out. */
     @Transactional(readOnly = true)
     public Map<String, Instant> lastSignedIn(Collection<String> people) {
+        return byPerson(
+                entities.createQuery(
+                                "select person, lastSignedIn from SignInRow where lastSignedIn is"
+                                        + " not null and person in (:people)",
+                                Object[].class)
+                        .setParameter("people", people));
+    }
+
+    private static Map<String, Instant> byPerson(TypedQuery<Object[]> query) {
         Map<String, Instant> last = new HashMap<>();
-        entities.createQuery(
-                        "select person, lastSignedIn from SignInRow where lastSignedIn is not null"
-                                + " and person in (:people)",
-                        Object[].class)
-                .setParameter("people", people)
-                .getResultList()
-                .forEach(row -> last.put((String) row[0], (Instant) row[1]));
+        query.getResultList().forEach(row -> last.put((String) row[0], (Instant) row[1]));
         return last;
     }
 
@@ -245,10 +246,7 @@ public class SignIns {
      */
     public boolean provedBy(String person, String password) {
         Counted proofs = new Counted("proof", person, Optional.empty(), TRIES, PAUSE);
-        Optional<Instant> waits = attempts.waiting(List.of(proofs));
-        if (waits.isPresent()) {
-            throw new TooOften(waits.get());
-        }
+        attempts.requireNoWait(proofs);
         boolean right = isPassword(person, password);
         if (!right) {
             attempts.tried(List.of(proofs));

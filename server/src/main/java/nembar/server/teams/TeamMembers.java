@@ -200,7 +200,7 @@ class TeamMembers {
         if (!Teams.leads(me, team)) {
             governance.requireOnPlace(me, TEAM, "change", key, team.name());
         }
-        if (text == null || text.isBlank() || text.length() > PASTE_AT_MOST) {
+        if (text.isBlank() || text.length() > PASTE_AT_MOST) {
             throw new BadRequest("text", "Paste one address or more, at most 200 000 letters.");
         }
         List<Map<String, String>> rows =
@@ -238,8 +238,8 @@ class TeamMembers {
         if (!Teams.leads(me, team)) {
             governance.requireOnPlace(me, TEAM, "change", key, team.name());
         }
-        String subject = message.subject() == null ? "" : message.subject().strip();
-        String body = message.body() == null ? "" : message.body().strip();
+        String subject = message.subject().strip();
+        String body = message.body().strip();
         if (subject.isEmpty() || subject.length() > SUBJECT_AT_MOST) {
             throw new BadRequest("subject", "Give a subject of at most 200 letters.");
         }

@@ -69,7 +69,7 @@ public class TokenShapes {
 
     /** The label wanted. */
     public static String label(TokenEdit edit) {
-        String label = edit.label() == null ? "" : edit.label().strip();
+        String label = edit.label().strip();
         if (label.isEmpty() || label.length() > LABEL_AT_MOST) {
             throw new BadRequest("label", "Say where the token will be kept, in a few words.");
         }
