@@ -3,7 +3,7 @@ import MenuItem from '@mui/material/MenuItem';
 import Select from '@mui/material/Select';
 import { type SignedIn, useActFor } from '../session/session';
 
-/** For somebody of several organisations: which one they act for, always in sight. */
+/** For somebody of several accounts: which one they act for, always in sight. */
 export function ActingFor({ me }: { me: SignedIn }) {
   const act = useActFor();
   return (
@@ -16,7 +16,7 @@ export function ActingFor({ me }: { me: SignedIn }) {
         variant="standard"
         value={me.account?.key ?? ''}
         onChange={(event) => act.mutate(event.target.value)}
-        inputProps={{ 'aria-label': 'The organisation you act for' }}
+        inputProps={{ 'aria-label': 'The account you act for' }}
         sx={{ fontWeight: 650, fontSize: 13.5, color: 'secondary.main' }}
       >
         {me.accounts.map((one) => (

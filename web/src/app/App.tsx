@@ -17,8 +17,8 @@ const ComeIn = lazy(() => import('../invitations/ComeIn'));
 const Join = lazy(() => import('../invitations/Join'));
 const PeopleList = lazy(() => import('../people/PeopleList'));
 const PersonSheet = lazy(() => import('../people/PersonSheetPlace'));
-const Organisations = lazy(() => import('../people/Organisations'));
-const Organisation = lazy(() => import('../people/OrganisationPlace'));
+const Accounts = lazy(() => import('../people/Accounts'));
+const Account = lazy(() => import('../people/AccountPlace'));
 const Units = lazy(() => import('../people/Units'));
 const Teams = lazy(() => import('../people/Teams'));
 const Team = lazy(() => import('../people/TeamPlace'));
@@ -97,8 +97,8 @@ function Door() {
           <Route path="/record/:application/:type/:record" element={<RecordPlace />} />
           <Route path="/people" element={<PeopleList />} />
           <Route path="/people/p/:key" element={<PersonSheet />} />
-          <Route path="/people/organisations" element={<Organisations />} />
-          <Route path="/people/organisations/:key" element={<Organisation />} />
+          <Route path="/people/accounts" element={<Accounts />} />
+          <Route path="/people/accounts/:key" element={<Account />} />
           <Route path="/people/units" element={<Units />} />
           <Route path="/people/teams" element={<Teams />} />
           <Route path="/people/teams/:key" element={<Team />} />

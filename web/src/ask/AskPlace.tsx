@@ -178,8 +178,8 @@ function Beginning({ could }: { could: boolean }) {
     <Box sx={{ mt: 5, maxWidth: 560, color: 'text.secondary' }}>
       <Typography>
         {could
-          ? 'Say who somebody new would be: a role that they are given, the unit they sit in, a team, or the organisation they act for. A role alone is asked about at the top of the company, where nobody with it reaches further.'
-          : 'Fill in whom the question is about: begin to type a name, an address, a unit or an organisation, and take the one you mean with Enter.'}
+          ? 'Say who somebody new would be: a role that they are given, the unit they sit in, a team, or the account they act for. A role alone is asked about at the top of the company, where nobody with it reaches further.'
+          : 'Fill in whom the question is about: begin to type a name, an address, a unit or an account, and take the one you mean with Enter.'}
       </Typography>
       <Typography sx={{ mt: 1.5 }}>
         The answer shows, for each kind of record, how far they reach and how many records that

@@ -128,7 +128,7 @@ export function PersonSlot({
   );
 }
 
-/** For whom an external of several organisations acts; nothing where there is no choice. */
+/** For whom an external of several accounts acts; nothing where there is no choice. */
 export function AccountSlot({
   about,
   onChoose,

@@ -67,7 +67,7 @@ export function CouldSentence({
           names={named(slots, answer, bench.data?.roles ?? [])}
           only={can}
           more="and …"
-          lead="a role, unit, team or organisation"
+          lead="a role, unit, team or account"
           onChange={(next) => ask({ ...newcomerOf(next, slots.set), person: '' })}
         />
       </span>

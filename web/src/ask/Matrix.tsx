@@ -73,7 +73,7 @@ export function Matrix() {
           {told && linesOf(told.total, told.withheld)}
         </Typography>
         <Search
-          label="Find by name, unit, organisation"
+          label="Find by name, unit, account"
           value={filter.search}
           onSearch={(search) => change({ search })}
           width={250}

@@ -6,10 +6,10 @@ import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import { Remark } from '../app/parts';
 import { usePeople } from '../ask/answers';
-import { useDoing, useFacets, useOrganisations } from '../people/api';
+import { useAccounts, useDoing, useFacets } from '../people/api';
 import {
+  PickAccount,
   type Picked,
-  PickOrganisation,
   PickPerson,
   PickTeam,
   PickUnit,
@@ -19,13 +19,13 @@ import { type Batch, say } from './api';
 
 type Props = { batch: Batch; onNext: () => void };
 
-const nowhere = { kind: '', organisation: '', unit: '', manager: '', team: '', timeZone: '' };
+const nowhere = { kind: '', account: '', unit: '', manager: '', team: '', timeZone: '' };
 
 /** Where everybody is to sit whose row does not say. */
 export function PlaceStep({ batch, onNext }: Props) {
   const placing = { ...nowhere, ...batch.placing };
   const facets = useFacets();
-  const organisations = useOrganisations('', '', 0, 200);
+  const accounts = useAccounts('', '', 0, 200);
   const managers = usePeople(placing.manager);
   const [kind, setKind] = useState(placing.kind);
   const [changed, setChanged] = useState<Record<string, Picked | null>>({});
@@ -35,7 +35,7 @@ export function PlaceStep({ batch, onNext }: Props) {
       : (known?.find((one) => one.key === key) ?? (key ? { key, name: key } : null));
   const set = (member: string) => (picked: Picked | null) =>
     setChanged({ ...changed, [member]: picked });
-  const organisation = at('organisation', organisations.data?.organisations, placing.organisation);
+  const account = at('account', accounts.data?.accounts, placing.account);
   const unit = at('unit', facets.data?.units, placing.unit);
   const team = at('team', facets.data?.teams, placing.team);
   const manager = at('manager', managers.data?.people, placing.manager);
@@ -45,7 +45,7 @@ export function PlaceStep({ batch, onNext }: Props) {
       say(batch, {
         placing: {
           kind,
-          organisation: kind === 'external' ? (organisation?.key ?? '') : '',
+          account: kind === 'external' ? (account?.key ?? '') : '',
           unit: unit?.key ?? '',
           manager: manager?.key ?? '',
           team: team?.key ?? '',
@@ -68,7 +68,7 @@ export function PlaceStep({ batch, onNext }: Props) {
         onChange={(event) => setKind(event.target.value)}
         helperText={
           kind === ''
-            ? 'Addresses of an organisation’s domain become externals, all others staff.'
+            ? 'Addresses of an account’s domain become externals, all others staff.'
             : undefined
         }
       >
@@ -78,12 +78,7 @@ export function PlaceStep({ batch, onNext }: Props) {
         <MenuItem value="service">Services</MenuItem>
       </TextField>
       {kind === 'external' && (
-        <PickOrganisation
-          label="Organisation"
-          creates
-          value={organisation}
-          onPick={set('organisation')}
-        />
+        <PickAccount label="Account" creates value={account} onPick={set('account')} />
       )}
       <PickUnit label="Unit" value={unit} onPick={set('unit')} />
       <PickPerson label="Manager" value={manager} onPick={set('manager')} />

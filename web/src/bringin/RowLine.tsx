@@ -192,13 +192,13 @@ function Judgement({
         new
       </Box>
       {row.person && <span className="quiet">, {row.person}</span>}
-      {row.newOrganisation && <> at {row.newOrganisation}, a new organisation</>}
+      {row.newAccount && <> at {row.newAccount}, a new account</>}
       {row.offer && (
         <Box component="span" sx={{ color: 'secondary.main' }}>
           , the domain is {row.offer.name}&apos;s
           <Button
             variant="text"
-            onClick={() => onTake({ kind: 'external', organisation: row.offer?.name ?? '' })}
+            onClick={() => onTake({ kind: 'external', account: row.offer?.name ?? '' })}
           >
             Place them there
           </Button>

@@ -3,7 +3,7 @@ import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
-import { PickOrganisation, PickPerson, PickTeam, PickUnit } from '../people/PickOne';
+import { PickAccount, PickPerson, PickTeam, PickUnit } from '../people/PickOne';
 import type { JudgedRow } from './api';
 
 type Props = { row: JudgedRow; onSave: (cells: Record<string, string>) => void };
@@ -14,7 +14,7 @@ const named = (name: string | undefined) => (name ? { key: name, name } : null);
 export function RowPlace({ row, onSave }: Props) {
   const [kind, setKind] = useState(row.cells.kind?.toLowerCase() ?? '');
   const [unit, setUnit] = useState(named(row.cells.unit));
-  const [organisation, setOrganisation] = useState(named(row.cells.organisation));
+  const [account, setAccount] = useState(named(row.cells.account));
   const [manager, setManager] = useState(named(row.cells.manager));
   const [team, setTeam] = useState(named(row.cells.team));
   return (
@@ -32,13 +32,7 @@ export function RowPlace({ row, onSave }: Props) {
         <MenuItem value="external">External</MenuItem>
         <MenuItem value="service">Service</MenuItem>
       </TextField>
-      <PickOrganisation
-        label="Organisation"
-        width={200}
-        creates
-        value={organisation}
-        onPick={setOrganisation}
-      />
+      <PickAccount label="Account" width={200} creates value={account} onPick={setAccount} />
       <PickUnit label="Unit" width={170} value={unit} onPick={setUnit} />
       <PickPerson label="Manager" width={180} value={manager} onPick={setManager} />
       <PickTeam label="Team" width={160} value={team} onPick={setTeam} />
@@ -47,7 +41,7 @@ export function RowPlace({ row, onSave }: Props) {
         onClick={() =>
           onSave({
             kind,
-            organisation: organisation?.name ?? '',
+            account: account?.name ?? '',
             unit: unit?.name ?? '',
             manager: manager?.key ?? '',
             team: team?.name ?? '',

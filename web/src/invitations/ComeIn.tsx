@@ -62,7 +62,7 @@ export default function ComeIn() {
       </DeadLink>
     );
   }
-  const { name, email, organisation, invitedBy, note, purpose, codeWanted, expires } = link.data;
+  const { name, email, accountName, invitedBy, note, purpose, codeWanted, expires } = link.data;
   if (purpose === 'objection') {
     return (
       <Objection
@@ -86,8 +86,8 @@ export default function ComeIn() {
       </Typography>
       {purpose === 'invitation' && (
         <Typography>
-          {invitedBy} has invited you{organisation ? `, for ${organisation}` : ''}. Choose a
-          password; you sign in with it and your address, {email}.
+          {invitedBy} has invited you{accountName ? `, for ${accountName}` : ''}. Choose a password;
+          you sign in with it and your address, {email}.
         </Typography>
       )}
       {note && <Remark tone="good">{note}</Remark>}

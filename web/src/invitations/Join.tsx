@@ -10,7 +10,7 @@ import { Card, DeadLink } from '../app/Card';
 import { Remark } from '../app/parts';
 import { and } from '../ask/said';
 
-/** Behind the link of an organisation: ask to join it. */
+/** Behind the link of an account: ask to join it. */
 export default function Join() {
   const link = useLocation().hash.slice(1);
   const [asked, setAsked] = useState({ email: '', givenName: '', familyName: '', note: '' });
@@ -35,7 +35,7 @@ export default function Join() {
     return (
       <Card>
         <Typography component="h1" variant="h2">
-          You have asked to join {door.data.organisation}
+          You have asked to join {door.data.accountName}
         </Typography>
         <Typography>
           Once somebody there has agreed, a message comes to {asked.email} with a link to come in.
@@ -60,7 +60,7 @@ export default function Join() {
   return (
     <Card onSubmit={submit}>
       <Typography component="h1" variant="h2">
-        Ask to join {door.data.organisation}
+        Ask to join {door.data.accountName}
       </Typography>
       <Typography>
         For people with an address of {and(door.data.domains)}. Somebody looks at every request.

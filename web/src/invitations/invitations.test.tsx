@@ -9,7 +9,7 @@ import Join from './Join';
 const invitation = {
   name: 'Nadia Frost',
   email: 'nadia.frost@larkwater.example',
-  organisation: '',
+  accountName: '',
   invitedBy: 'Idris Munro',
   note: 'See you on the mole at seven.',
   purpose: 'invitation',
@@ -95,7 +95,7 @@ test('a spent link says so and leads to signing in', async () => {
 test('somebody asks to join, and is told what comes next', async () => {
   const calls = serve({
     'POST /api/join/open': () => ({
-      organisation: 'Keelmark Inspection',
+      accountName: 'Keelmark Inspection',
       domains: ['keelmark.example', 'keel.example'],
     }),
     'POST /api/join': () => ({}),
@@ -111,7 +111,7 @@ test('somebody asks to join, and is told what comes next', async () => {
 
 test('an address of another domain is refused beside its field', async () => {
   serve({
-    'POST /api/join/open': () => ({ organisation: 'Keelmark', domains: ['keelmark.example'] }),
+    'POST /api/join/open': () => ({ accountName: 'Keelmark', domains: ['keelmark.example'] }),
     'POST /api/join': () =>
       new Refusal(400, {
         title: 'Not so',

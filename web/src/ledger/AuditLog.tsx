@@ -9,20 +9,13 @@ import { When } from '../app/parts';
 import { outcomes } from '../people/PersonHistory';
 import { Filters, OfPerson } from './Filters';
 
-const kinds: Record<string, string> = {
-  person: 'person',
-  team: 'team',
-  unit: 'unit',
-  account: 'organisation',
-};
-
 const places: Record<string, string> = {
   person: '/people/p/',
   team: '/people/teams/',
-  account: '/people/organisations/',
+  account: '/people/accounts/',
 };
 
-/** What was done to people, teams, units and organisations. */
+/** What was done to people, teams, units and accounts. */
 export function ActsLeaf() {
   const { asked, change, page, turn, filtered, query, list } = useListed(
     ['acts'],
@@ -65,9 +58,7 @@ export function ActsLeaf() {
                 ) : (
                   one.name
                 )}
-                {one.kind !== 'person' && (
-                  <span className="quiet">, {kinds[one.kind] ?? one.kind}</span>
-                )}
+                {one.kind !== 'person' && <span className="quiet">, {one.kind}</span>}
               </td>
               <td className="quiet">
                 <When at={one.at} />

@@ -5,7 +5,7 @@ import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { Search } from '../app/Search';
 import { type Filters, useFacets } from './api';
-import { Chooser, PickOrganisation } from './PickOne';
+import { Chooser, PickAccount } from './PickOne';
 
 type Props = { filters: Filters; change: (changes: Record<string, string>) => void };
 
@@ -22,7 +22,7 @@ const invitations = {
 export function FilterBar({ filters, change }: Props) {
   const facets = useFacets();
   const more = Boolean(
-    filters.team || filters.invitation || filters.access || filters.source || filters.organisation,
+    filters.team || filters.invitation || filters.access || filters.source || filters.account,
   );
   const [open, setOpen] = useState(more);
   const roles = facets.data?.roles ?? [];
@@ -34,7 +34,7 @@ export function FilterBar({ filters, change }: Props) {
     <Box role="search" aria-label="Filters" sx={{ display: 'grid', gap: 1.25, mb: 1.25 }}>
       <Box sx={{ display: 'flex', gap: 1.25, flexWrap: 'wrap', alignItems: 'center' }}>
         <Search
-          label="Name, address, organisation"
+          label="Name, address, account"
           value={filters.search}
           onSearch={(search) => change({ search })}
           width={250}
@@ -73,14 +73,10 @@ export function FilterBar({ filters, change }: Props) {
       </Box>
       {open && (
         <Box sx={{ display: 'flex', gap: 1.25, flexWrap: 'wrap', alignItems: 'center' }}>
-          <PickOrganisation
-            label="Organisation"
-            value={
-              filters.organisation
-                ? { key: filters.organisation, name: filters.organisation }
-                : null
-            }
-            onPick={(one) => change({ organisation: one?.key ?? '' })}
+          <PickAccount
+            label="Account"
+            value={filters.account ? { key: filters.account, name: filters.account } : null}
+            onPick={(one) => change({ account: one?.key ?? '' })}
             width={250}
           />
           <Chooser

@@ -24,7 +24,7 @@ export function JoinRequests({ requests }: { requests: Schemas['JoinRequest'][] 
           <tr>
             <th scope="col">Who</th>
             <th scope="col">E-mail</th>
-            <th scope="col">Organisation</th>
+            <th scope="col">Account</th>
             <th scope="col">What they say</th>
             <th scope="col">Asked</th>
             <th scope="col" aria-label="Decide" />
@@ -35,7 +35,7 @@ export function JoinRequests({ requests }: { requests: Schemas['JoinRequest'][] 
             <tr key={one.id} data-outside>
               <td>{one.name}</td>
               <td className="quiet">{one.email}</td>
-              <td>{one.organisation}</td>
+              <td>{one.accountName}</td>
               <td>{one.note}</td>
               <td className="quiet">
                 <When at={one.asked} />

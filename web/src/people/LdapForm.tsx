@@ -9,8 +9,8 @@ import Typography from '@mui/material/Typography';
 import { type FormEvent, useState } from 'react';
 import { api, data, Problem } from '../api/client';
 import { Remark } from '../app/parts';
-import { type SourceSheet, useDoing, useOrganisation } from './api';
-import { type Picked, PickOrganisation } from './PickOne';
+import { type SourceSheet, useAccount, useDoing } from './api';
+import { PickAccount, type Picked } from './PickOne';
 
 import { allRights, SourceRights } from './SourceRights';
 
@@ -22,7 +22,7 @@ const fields = {
   familyName: 'Family name',
   unit: 'Unit',
   manager: 'Manager',
-  organisation: 'Organisation',
+  account: 'Account',
   kind: 'Kind',
   timeZone: 'Time zone',
 } as const;
@@ -42,10 +42,10 @@ export function LdapForm({ source, onClose }: Props) {
     filter: known?.filter ?? '(objectClass=inetOrgPerson)',
     kind: known?.kind ?? 'staff',
   });
-  const [organisation, setOrganisation] = useState<Picked | null>(
-    known?.organisation ? { key: known.organisation, name: known.organisation } : null,
+  const [account, setAccount] = useState<Picked | null>(
+    known?.account ? { key: known.account, name: known.account } : null,
   );
-  const kept = useOrganisation(organisation?.key ?? '').data?.line;
+  const kept = useAccount(account?.key ?? '').data?.line;
   const [mapping, setMapping] = useState<Record<string, string>>(known?.mapping ?? usual);
   const [goneClose, setGoneClose] = useState(known?.goneClose ?? false);
   const [rights, setRights] = useState(source?.rights ?? allRights);
@@ -59,7 +59,7 @@ export function LdapForm({ source, onClose }: Props) {
         port: Number(at.port) || 0,
         mapping,
         goneClose,
-        organisation: organisation?.key ?? '',
+        account: account?.key ?? '',
       },
     };
     return source
@@ -126,10 +126,10 @@ export function LdapForm({ source, onClose }: Props) {
           </TextField>
         </Box>
         {(at.kind === 'external' || mapping.kind) && (
-          <PickOrganisation
-            label="Organisation of externals who say none"
-            value={organisation && { ...organisation, name: kept?.name ?? organisation.name }}
-            onPick={setOrganisation}
+          <PickAccount
+            label="Account of externals who say none"
+            value={account && { ...account, name: kept?.name ?? account.name }}
+            onPick={setAccount}
           />
         )}
         <Typography variant="h3" component="h3" color="textSecondary">

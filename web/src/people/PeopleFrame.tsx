@@ -3,9 +3,9 @@ import Button from '@mui/material/Button';
 import { styled } from '@mui/material/styles';
 import type { ReactNode } from 'react';
 import { Link, NavLink } from 'react-router';
-import { useCorners, useWaitingNumber } from './api';
+import { usePeoplePermissions, useWaitingNumber } from './api';
 
-const Corner = styled(NavLink)(({ theme }) => ({
+const Section = styled(NavLink)(({ theme }) => ({
   color: theme.vars?.palette.text.secondary,
   textDecoration: 'none',
   fontSize: 13.5,
@@ -17,9 +17,9 @@ const Corner = styled(NavLink)(({ theme }) => ({
   },
 }));
 
-/** The corners of the place People, and the act that everything begins with. */
+/** The sections of the place People, and the act that everything begins with. */
 export function PeopleFrame({ children, aside }: { children: ReactNode; aside?: ReactNode }) {
-  const open = useCorners().data;
+  const open = usePeoplePermissions().data;
   const waiting = useWaitingNumber();
   return (
     <Box sx={{ display: 'flex', flexDirection: 'column', height: '100%' }}>
@@ -28,15 +28,17 @@ export function PeopleFrame({ children, aside }: { children: ReactNode; aside?: 
         aria-label="In People"
         sx={{ display: 'flex', gap: 3, alignItems: 'center', px: 2.5, pt: 0.75, minHeight: 42 }}
       >
-        <Corner to="/people" end>
+        <Section to="/people" end>
           Everybody
-        </Corner>
-        <Corner to="/people/organisations">Organisations</Corner>
-        <Corner to="/people/units">Units</Corner>
-        <Corner to="/people/teams">Teams</Corner>
-        <Corner to="/people/requests">{waiting > 0 ? `Requests (${waiting})` : 'Requests'}</Corner>
-        {open?.sources && <Corner to="/people/sources">Sources</Corner>}
-        {open?.outbox && <Corner to="/people/outbox">Outbox</Corner>}
+        </Section>
+        <Section to="/people/accounts">Accounts</Section>
+        <Section to="/people/units">Units</Section>
+        <Section to="/people/teams">Teams</Section>
+        <Section to="/people/requests">
+          {waiting > 0 ? `Requests (${waiting})` : 'Requests'}
+        </Section>
+        {open?.sources && <Section to="/people/sources">Sources</Section>}
+        {open?.outbox && <Section to="/people/outbox">Outbox</Section>}
         <Box sx={{ flex: 1 }} />
         {aside}
         {open?.bringIn && (

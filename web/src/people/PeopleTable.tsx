@@ -22,7 +22,7 @@ const NOBODY: Map<string, PersonLine> = new Map();
 const columns = [
   ['name', 'Name', 190],
   ['email', 'E-mail', 230],
-  ['seat', 'Unit or organisation', 170],
+  ['seat', 'Unit or account', 170],
   ['', 'Access', undefined],
   ['status', 'Status', 180],
   ['signedIn', 'Last sign-in', 110],

@@ -8,7 +8,7 @@ import { Remark } from '../app/parts';
 import { ActDialog } from './ActDialog';
 import { type How, type PersonSheet, usePerson } from './api';
 import { OwnAndTheirs } from './OwnAndTheirs';
-import { PickOrganisation, PickPerson, PickUnit, PickZone } from './PickOne';
+import { PickAccount, PickPerson, PickUnit, PickZone } from './PickOne';
 import { type Draft, draftOf } from './personDraft';
 
 type Props = { person: PersonSheet; onClose: () => void };
@@ -164,7 +164,7 @@ function Text({
   );
 }
 
-/** The organisations an external works for: one or several. */
+/** The accounts an external works for: one or several. */
 function WorksFor({
   draft,
   disabled,
@@ -189,8 +189,8 @@ function WorksFor({
           {one.name} ×
         </Button>
       ))}
-      <PickOrganisation
-        label="Add an organisation"
+      <PickAccount
+        label="Add an account"
         width={230}
         value={null}
         disabled={disabled}

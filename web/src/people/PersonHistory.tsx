@@ -9,7 +9,7 @@ export const outcomes: Record<string, string> = {
   'wrong code': 'wrong code',
   'code wanted': 'password right, code asked for',
   locked: 'locked out',
-  'held back': 'organisation not open',
+  'held back': 'account not open',
 };
 
 export function PersonHistory({ person }: { person: PersonSheet }) {

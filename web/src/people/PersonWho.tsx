@@ -103,7 +103,7 @@ function Accounts({ person }: { person: PersonSheet }) {
     <>
       {person.accounts.map((one) => (
         <Box key={one.key}>
-          <To to={`/people/organisations/${encodeURIComponent(one.key)}`}>{one.name}</To>
+          <To to={`/people/accounts/${encodeURIComponent(one.key)}`}>{one.name}</To>
           {states[one.state] && (
             <Box component="span" sx={{ color: 'warning.main' }}>
               , {states[one.state]}

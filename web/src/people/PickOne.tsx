@@ -4,7 +4,7 @@ import { useMemo, useState } from 'react';
 import { useChoosing } from '../app/choosing';
 import { useLookedFor } from '../app/settled';
 import { usePeople } from '../ask/answers';
-import { useFacets, useOrganisations } from './api';
+import { useAccounts, useFacets } from './api';
 
 export type Picked = { key: string; name: string; detail?: string };
 
@@ -100,10 +100,10 @@ export function PickPerson(props: Props) {
   );
 }
 
-export function PickOrganisation({ creates = false, ...props }: Props & { creates?: boolean }) {
+export function PickAccount({ creates = false, ...props }: Props & { creates?: boolean }) {
   const { search, look, typing } = useLookedFor();
-  const found = useOrganisations(search, '', 0, 30);
-  const choices = (found.data?.organisations ?? [])
+  const found = useAccounts(search, '', 0, 30);
+  const choices = (found.data?.accounts ?? [])
     .filter((one) => !one.own)
     .map((one) => ({
       key: one.key,

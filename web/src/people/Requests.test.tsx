@@ -25,7 +25,7 @@ const consequence = { people: 1, moved: [], against: [], warnings: [], canAgree:
 function waiting(line: Waiting, more: Parameters<typeof serve>[0] = {}) {
   let open = true;
   return serve({
-    'GET /api/people/corners': () => ({ bringIn: false, sources: false, outbox: false }),
+    'GET /api/people/permissions': () => ({ bringIn: false, sources: false, outbox: false }),
     'GET /api/join-requests': () => ({ requests: [], total: 0 }),
     'GET /api/approvals': ({ query }) => {
       const wanted = query.get('open') === 'true';
@@ -140,7 +140,7 @@ test('whoever asks to join is invited or declined from here', async () => {
   const asked = {
     id: 'j1',
     account: 'keelmark',
-    organisation: 'Keelmark Inspection',
+    accountName: 'Keelmark Inspection',
     email: 'wanda@keelmark.example',
     name: 'Wanda Reed',
     note: 'Surveys of next week',

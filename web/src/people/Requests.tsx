@@ -27,8 +27,7 @@ export default function Requests() {
       {nothing && (
         <Empty>
           Nothing waits. What is not yours to do can be asked of somebody who can agree, and stands
-          here until they do. So does whoever asks to join by the link on an organisation&apos;s
-          sheet.
+          here until they do. So does whoever asks to join by the link on an account&apos;s sheet.
         </Empty>
       )}
       <Changes open title="Changes to agree to" />

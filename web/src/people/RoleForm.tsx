@@ -9,7 +9,7 @@ import { type Hours, hoursWritten } from '../app/hours';
 import { Remark } from '../app/parts';
 import { useLookedFor } from '../app/settled';
 import { useApplications } from '../ask/answers';
-import { type Given, useFacets, useOrganisations } from './api';
+import { type Given, useAccounts, useFacets } from './api';
 import { Chooser, type Picked } from './PickOne';
 
 export type RoleChoice = {
@@ -62,8 +62,8 @@ type Props = { choice: RoleChoice; onChange: (choice: RoleChoice) => void };
 export function RoleForm({ choice, onChange }: Props) {
   const facets = useFacets();
   const { search, look } = useLookedFor();
-  const found = useOrganisations(search, '', 0, 30);
-  const accounts = (found.data?.organisations ?? []).map(({ key, name }) => ({ key, name }));
+  const found = useAccounts(search, '', 0, 30);
+  const accounts = (found.data?.accounts ?? []).map(({ key, name }) => ({ key, name }));
   const applications = useApplications();
   const application = choice.role?.key.split('/')[0];
   const zone = applications.data?.find((one) => one.key === application)?.zone ?? '';
@@ -107,7 +107,7 @@ export function RoleForm({ choice, onChange }: Props) {
         />
       </Box>
       <Several
-        label="Only these organisations"
+        label="Only these accounts"
         value={choice.accounts}
         choices={accounts}
         onType={look}
@@ -132,7 +132,7 @@ export function RoleForm({ choice, onChange }: Props) {
               onChange={(_, actedFor) => onChange({ ...choice, actedFor })}
             />
           }
-          label="Only the organisation acted for"
+          label="Only the account acted for"
         />
       </Box>
       <HoursField

@@ -12,7 +12,7 @@ export type PersonLine = Schemas['PersonLine'];
 export type PersonSheet = Schemas['PersonSheet'];
 export type Preview = Schemas['Preview'];
 export type Facets = Schemas['Facets'];
-export type OrganisationSheet = Schemas['OrganisationSheet'];
+export type AccountSheet = Schemas['AccountSheet'];
 export type TeamSheet = Schemas['TeamSheet'];
 export type UnitLine = Schemas['UnitLine'];
 export type SourceSheet = Schemas['SourceSheet'];
@@ -26,7 +26,7 @@ export type Filters = {
   search: string;
   kind: string;
   status: string;
-  organisation: string;
+  account: string;
   unit: string;
   team: string;
   role: string;
@@ -76,10 +76,10 @@ export function peopleFile(filters: Filters, picked: string[]): string {
 }
 
 /** Where in People whoever is signed in may go, beside the lists. */
-export function useCorners() {
+export function usePeoplePermissions() {
   return useQuery({
-    queryKey: keys.corners(),
-    queryFn: ({ signal }) => data(api.GET('/api/people/corners', { signal })),
+    queryKey: keys.peoplePermissions(),
+    queryFn: ({ signal }) => data(api.GET('/api/people/permissions', { signal })),
   });
 }
 
@@ -137,22 +137,20 @@ export function useDoing<A, R>(does: (argument: A) => Promise<R>, after?: (resul
   });
 }
 
-export function useOrganisations(search: string, tag = '', page = 0, size = PAGE) {
+export function useAccounts(search: string, tag = '', page = 0, size = PAGE) {
   return useQuery({
-    queryKey: keys.organisations(search, tag, page, size),
+    queryKey: keys.accounts(search, tag, page, size),
     queryFn: ({ signal }) =>
-      data(
-        api.GET('/api/organisations', { signal, params: { query: { search, tag, page, size } } }),
-      ),
+      data(api.GET('/api/accounts', { signal, params: { query: { search, tag, page, size } } })),
     placeholderData: keepPreviousData,
   });
 }
 
-export function useOrganisation(key: string) {
+export function useAccount(key: string) {
   return useQuery({
-    queryKey: keys.organisationsSheet(key),
+    queryKey: keys.accountsSheet(key),
     queryFn: ({ signal }) =>
-      data(api.GET('/api/organisations/{key}', { signal, params: { path: { key } } })),
+      data(api.GET('/api/accounts/{key}', { signal, params: { path: { key } } })),
     enabled: key !== '',
   });
 }

@@ -1,7 +1,7 @@
 import { expect, test } from 'vitest';
 import { serve } from '../testing/served';
-import type { OrganisationSheet, PersonSheet } from './api';
-import { changeOrganisation, organisationDraft } from './organisationDraft';
+import { accountDraft, changeAccount } from './accountDraft';
+import type { AccountSheet, PersonSheet } from './api';
 import { draftOf, merged, partsOf } from './personDraft';
 
 const external = {
@@ -50,27 +50,27 @@ test('an attribute that only they have set can be taken away', () => {
   expect(next.attributes.grade).toBe('');
 });
 
-const organisation = {
+const account = {
   line: { key: 'corrie', name: 'Corrie', tags: ['ore'], domains: ['a.example', 'b.example'] },
   pending: true,
   seatsRefuse: false,
-} as unknown as OrganisationSheet;
+} as unknown as AccountSheet;
 
-test('an organisation without seats has an empty field, not a nought', () => {
-  const draft = organisationDraft(organisation);
+test('an account without seats has an empty field, not a nought', () => {
+  const draft = accountDraft(account);
   expect(draft.seats).toBe('');
   expect(draft.domains).toBe('a.example, b.example');
   expect(draft.pending).toBe(true);
 });
 
 test('domains may be parted by anything, and seats are sent only where there are some', async () => {
-  const calls = serve({ 'PUT /api/organisations/corrie': () => ({}) });
+  const calls = serve({ 'PUT /api/accounts/corrie': () => ({}) });
   const draft = {
-    ...organisationDraft(organisation),
+    ...accountDraft(account),
     domains: ' a.example; b.example\nc.example ',
   };
-  await changeOrganisation('corrie', draft, { preview: true });
-  await changeOrganisation('corrie', { ...draft, seats: '12' }, {});
+  await changeAccount('corrie', draft, { preview: true });
+  await changeAccount('corrie', { ...draft, seats: '12' }, {});
   expect(calls[0]?.query.get('preview')).toBe('true');
   expect(calls[0]?.body).toMatchObject({ domains: ['a.example', 'b.example', 'c.example'] });
   expect(calls[0]?.body).not.toHaveProperty('seats');

@@ -57,7 +57,7 @@ test('the file has exactly what is filtered, or exactly those picked', () => {
     search: 'hollis',
     kind: 'external',
     status: '',
-    organisation: '',
+    account: '',
     unit: '',
     team: '',
     role: '',

@@ -6,7 +6,7 @@ const names = [
   'search',
   'kind',
   'status',
-  'organisation',
+  'account',
   'unit',
   'team',
   'role',

@@ -128,7 +128,7 @@ const childrenOf = ({ title, records }: Sheet['children'][number]) =>
 
 const PLACES: Record<string, (key: string) => string> = {
   person: (key) => `/people/p/${encodeURIComponent(key)}`,
-  account: (key) => `/people/organisations/${encodeURIComponent(key)}`,
+  account: (key) => `/people/accounts/${encodeURIComponent(key)}`,
   team: (key) => `/people/teams/${encodeURIComponent(key)}`,
 };
 

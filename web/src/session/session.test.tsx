@@ -65,7 +65,7 @@ test('the address of whoever has just come in is there already', () => {
   );
 });
 
-test('somebody of two organisations changes which one they act for', async () => {
+test('somebody of two accounts changes which one they act for', async () => {
   const calls = serve({ 'PUT /api/session/account': () => me });
   show(<ActingFor me={me} />);
   const choice = screen.getByRole('combobox');

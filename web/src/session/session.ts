@@ -52,7 +52,7 @@ export function useSignOut() {
   });
 }
 
-/** Acts for another of one's organisations: nothing told for the one before is left. */
+/** Acts for another of one's accounts: nothing told for the one before is left. */
 export function useActFor() {
   const queries = useQueryClient();
   return useMutation({

@@ -12,10 +12,10 @@ import nembar.core.directory.Directory;
 import nembar.core.directory.EmailAddress;
 import nembar.core.directory.Person;
 import nembar.core.directory.PersonStatus;
+import nembar.server.accounts.Terms;
+import nembar.server.accounts.Terms.SeatTerms;
 import nembar.server.invitations.EntryLinks;
 import nembar.server.model.Models;
-import nembar.server.organisations.Terms;
-import nembar.server.organisations.Terms.SeatTerms;
 import nembar.server.session.SignIns;
 import org.springframework.stereotype.Component;
 
@@ -26,7 +26,7 @@ class DemoLife {
     private static final int DAYS = 40;
     private static final int NEVER_OF_TEN = 1;
 
-    /** Seats agreed, by organisation: one is about to be full, one is over. */
+    /** Seats agreed, by account: one is about to be full, one is over. */
     private static final Map<String, SeatTerms> SEATS =
             Map.of(
                     "hollis-grain", new SeatTerms(Optional.of(4), true),
@@ -70,7 +70,7 @@ class DemoLife {
                 .forEach(one -> links.invite(by, one, "Welcome aboard.", false));
     }
 
-    /** The domain that most addresses of an organisation's people have. */
+    /** The domain that most addresses of an account's people have. */
     private static Map<String, String> domains(Directory directory) {
         Map<String, String> domains = new TreeMap<>();
         for (Account account : directory.accounts()) {

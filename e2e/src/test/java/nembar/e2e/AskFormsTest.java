@@ -65,7 +65,7 @@ class AskFormsTest {
         assertThat(page.path()).contains("role=hazard-officer");
         assertThat(page.seriousAxeFindings()).isEmpty();
         page.go("/ask/what-could?application=towline&role=shipper-contact");
-        page.read("is meant for externals. Say which organisation they act for.");
+        page.read("is meant for externals. Say which account they act for.");
     }
 
     @Test
@@ -96,7 +96,7 @@ class AskFormsTest {
         page.signInAsAdministrator().go("/ask/matrix?application=towline");
         page.read("reach something").read("Mabel Hollis");
         assertThat(page.seriousAxeFindings()).isEmpty();
-        page.fill("Find by name, unit, organisation", "Ilse").missing("Mabel Hollis");
+        page.fill("Find by name, unit, account", "Ilse").missing("Mabel Hollis");
         page.click(By.cssSelector("button[aria-label^='Ilse Marrow, view cargo lots']"));
         page.read("Ilse Marrow may view 642 cargo lots");
     }

@@ -18,8 +18,8 @@ class PeopleTest {
                 "/people",
                 "/people/p/ilse.marrow",
                 "/people/p/saskia.bellweather?leaf=held",
-                "/people/organisations",
-                "/people/organisations/hollis-grain",
+                "/people/accounts",
+                "/people/accounts/hollis-grain",
                 "/people/units",
                 "/people/teams",
                 "/people/teams/flood-response",
@@ -38,7 +38,7 @@ class PeopleTest {
     @Test
     void searchAndFiltersStandInTheAddress(Page page) {
         page.signInAsAdministrator().go("/people").read("Rowan Achterberg");
-        page.fill("Name, address, organisation", "hollis").missing("Rowan Achterberg");
+        page.fill("Name, address, account", "hollis").missing("Rowan Achterberg");
         page.read("Saskia Bellweather");
         assertThat(page.path()).contains("search=hollis");
         page.go("/people?unit=sorrel-delta&status=active").read("Ilse Marrow");

@@ -87,8 +87,8 @@ class Screenshots {
         page.complete("Role", "Incident w", "Incident watcher").press("See what it amounts to");
         page.read("Each will view").read("Movement map");
         shoot(page, "bring-in-amount");
-        page.go("/people/organisations/hollis-grain").read("What was done");
-        shoot(page, "organisation");
+        page.go("/people/accounts/hollis-grain").read("What was done");
+        shoot(page, "account");
         page.go("/people/teams/delta-dispatch").read("Tove Ansgar");
         shoot(page, "team");
         page.go("/people/p/isolde.tran").press("Change");

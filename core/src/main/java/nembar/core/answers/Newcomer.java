@@ -28,16 +28,16 @@ import nembar.core.model.AccessModel;
 import nembar.core.model.Standpoint;
 
 /**
- * Somebody who is not there yet, or who stands for a role, team, unit or organisation: the question
- * is what they would be able to do (docs/access-model.md, section 6). They are thought of, and
- * nothing is kept of them. Who is given a role or set and placed nowhere sits at the top of the
- * company, so that nobody who holds the same reaches further by where they sit.
+ * Somebody who is not there yet, or who stands for a role, team, unit or account: the question is
+ * what they would be able to do (docs/access-model.md, section 6). They are thought of, and nothing
+ * is kept of them. Who is given a role or set and placed nowhere sits at the top of the company, so
+ * that nobody who holds the same reaches further by where they sit.
  *
  * @param role key of the role that they are given, without bounds, besides what their place gives
  * @param set key of a privilege set that they are given so
  * @param unit key of the unit that they sit in
  * @param team key of the team that they are a member of
- * @param account key of the organisation that they act for as an external
+ * @param account key of the account that they act for as an external
  */
 public record Newcomer(
         Optional<String> role,

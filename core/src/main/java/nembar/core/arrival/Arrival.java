@@ -13,9 +13,9 @@ import nembar.core.directory.Person;
  * @param person who would come, placed as row and defaults say; empty while something is wrong
  * @param known who has or had the address
  * @param first number of the earlier row with the same address
- * @param offer the organisation that the address's domain belongs to, where the row says none
+ * @param offer the account that the address's domain belongs to, where the row says none
  * @param teams keys of the teams the row names
- * @param newOrganisation name of an organisation that is to be made for the row
+ * @param newAccount name of an account that is to be made for the row
  * @param problems what is wrong, by the cell it is wrong in
  */
 public record Arrival(
@@ -27,5 +27,5 @@ public record Arrival(
         Optional<Integer> first,
         Optional<Account> offer,
         List<String> teams,
-        Optional<String> newOrganisation,
+        Optional<String> newAccount,
         Map<String, String> problems) {}

@@ -15,12 +15,12 @@ public enum ArrivalField {
     GIVEN_NAME("Given name", "givenname", "firstname", "forename", "first"),
     FAMILY_NAME("Family name", "familyname", "lastname", "surname", "last"),
     KIND("Kind", "kind", "type", "personkind"),
-    ORGANISATION(
-            "Organisation",
+    ACCOUNT(
+            "Account",
+            "account",
             "organisation",
             "organization",
             "company",
-            "account",
             "customer",
             "supplier",
             "firm",

@@ -82,7 +82,7 @@ public final class Judge {
         private final Map<String, Integer> seen;
         private final PersonKeys keys;
         private final Map<String, String> problems = new LinkedHashMap<>();
-        private Optional<String> newOrganisation = Optional.empty();
+        private Optional<String> newAccount = Optional.empty();
 
         Row(int number, Map<String, String> given, Map<String, Integer> seen, PersonKeys keys) {
             this.number = number;
@@ -174,7 +174,7 @@ public final class Judge {
             // Offered where the row and the defaults place the person elsewhere.
             Optional<Account> offer =
                     domain.filter(one -> !one.own())
-                            .filter(one -> cell(ArrivalField.ORGANISATION).isEmpty())
+                            .filter(one -> cell(ArrivalField.ACCOUNT).isEmpty())
                             .filter(
                                     one ->
                                             person.filter(who -> who.accounts().contains(one.key()))
@@ -204,7 +204,7 @@ public final class Judge {
                     first,
                     offer,
                     inTeams,
-                    newOrganisation,
+                    newAccount,
                     problems);
         }
 
@@ -272,27 +272,27 @@ public final class Judge {
             if (kind != PersonKind.EXTERNAL) {
                 return directory.ownAccount().map(Account::key).stream().toList();
             }
-            String said = cell(ArrivalField.ORGANISATION);
-            String wanted = said.isEmpty() ? defaults.organisation() : said;
+            String said = cell(ArrivalField.ACCOUNT);
+            String wanted = said.isEmpty() ? defaults.account() : said;
             if (wanted.isEmpty()) {
                 List<String> theirs =
                         domain.filter(one -> !one.own()).map(Account::key).stream().toList();
                 if (theirs.isEmpty()) {
                     problem(
-                            ArrivalField.ORGANISATION,
-                            "An external works for an organisation; say for which.");
+                            ArrivalField.ACCOUNT,
+                            "An external works for an account; say for which.");
                 }
                 return theirs;
             }
             Optional<Account> known =
                     Optional.ofNullable(accounts.get(plain(wanted))).flatMap(directory::account);
             if (known.isEmpty()) {
-                newOrganisation = Optional.of(wanted);
+                newAccount = Optional.of(wanted);
                 return List.of();
             }
             if (known.get().own()) {
                 problem(
-                        ArrivalField.ORGANISATION,
+                        ArrivalField.ACCOUNT,
                         "Somebody of " + known.get().name() + " itself is staff, not external.");
             }
             return List.of(known.get().key());

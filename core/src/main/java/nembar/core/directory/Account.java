@@ -7,7 +7,7 @@ import java.util.Set;
 import java.util.TreeSet;
 
 /**
- * An organisation (docs/access-model.md, section 2).
+ * The company itself, or another that it deals with (docs/access-model.md, section 2).
  *
  * @param own whether it is the company itself
  * @param tags words that bounds and account filters may name it by

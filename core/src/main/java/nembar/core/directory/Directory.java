@@ -119,7 +119,7 @@ public final class Directory {
         return accounts;
     }
 
-    /** The company itself; empty where no organisation is said to be it. */
+    /** The company itself; empty where no account is said to be it. */
     public Optional<Account> ownAccount() {
         return accounts.stream().filter(Account::own).findFirst();
     }

@@ -12,8 +12,8 @@ import java.util.TreeMap;
  *
  * @param key what records and documents name the person by; never changes
  * @param email unique, compared without case
- * @param accounts keys of the organisations the person belongs to; only an external may have more
- *     than one
+ * @param accounts keys of the accounts the person belongs to; only an external may have more than
+ *     one
  * @param unit key of the unit the person sits in
  * @param manager key of the person above in the reporting line
  * @param attributes values by the key of a directory's {@link Attribute}
@@ -100,7 +100,7 @@ public record Person(
                 attributes);
     }
 
-    /** This person of other organisations. */
+    /** This person of other accounts. */
     public Person withAccounts(List<String> other) {
         return new Person(
                 key,

@@ -8,7 +8,7 @@ import java.util.Optional;
 public enum PersonKind {
     /** Works for the company itself. */
     STAFF,
-    /** Works for another organisation, and acts for one account at a time. */
+    /** Works for others than the company, and acts for one account at a time. */
     EXTERNAL,
     /** A program that signs in. */
     SERVICE;

@@ -236,7 +236,7 @@ public final class Explanation {
         String account =
                 who.account()
                         .map(key -> model.directory().accountNames().getOrDefault(key, key))
-                        .orElse("no organisation");
+                        .orElse("no account");
         String delegate =
                 who.through()
                         .map(Delegation::delegate)
@@ -261,7 +261,7 @@ public final class Explanation {
                             + " is not in force at this instant.";
             case DELEGATE ->
                     delegate
-                            + " could not act for themselves at any of their organisations, and so"
+                            + " could not act for themselves at any of their accounts, and so"
                             + " acts for nobody.";
         };
     }

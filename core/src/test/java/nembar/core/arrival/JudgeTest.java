@@ -138,29 +138,29 @@ class JudgeTest {
     }
 
     @Test
-    void aDomainOffersItsOrganisationToThoseWhoWouldSitElsewhere() {
+    void aDomainOffersItsAccountToThoseWhoWouldSitElsewhere() {
         Placement staff = new Placement("staff", "", "", "", "", "");
         assertThat(judged(staff, row("email", "tom@mill.example")).get(0).offer()).contains(MILL);
         assertThat(judged(staff, row("email", "tom@home.example")).get(0).offer()).isEmpty();
-        Arrival said = one(row("email", "tom@mill.example", "organisation", "The mill"));
+        Arrival said = one(row("email", "tom@mill.example", "account", "The mill"));
         assertThat(said.offer()).isEmpty();
     }
 
     @Test
-    void anOrganisationThatIsNotThereIsToBeMade() {
+    void anAccountThatIsNotThereIsToBeMade() {
         Arrival arrival =
-                one(row("email", "kit@forge.example", "kind", "external", "organisation", "Forge"));
+                one(row("email", "kit@forge.example", "kind", "external", "account", "Forge"));
         assertThat(arrival.verdict()).isEqualTo(Verdict.NEW);
-        assertThat(arrival.newOrganisation()).contains("Forge");
+        assertThat(arrival.newAccount()).contains("Forge");
     }
 
     @Test
     void anExternalOfTheCompanyItselfIsAMistake() {
         Arrival arrival =
-                one(row("email", "x@other.example", "kind", "external", "organisation", "Home"));
-        assertThat(arrival.problems()).containsKey("organisation");
+                one(row("email", "x@other.example", "kind", "external", "account", "Home"));
+        assertThat(arrival.problems()).containsKey("account");
         assertThat(one(row("email", "x@other.example", "kind", "external")).problems())
-                .containsKey("organisation");
+                .containsKey("account");
     }
 
     @Test

@@ -61,7 +61,7 @@ class NeedsTest {
     }
 
     @Test
-    void somebodyOfTwoOrganisationsIsOneRecordAtEach() {
+    void somebodyOfTwoAccountsIsOneRecordAtEach() {
         List<Need> needs =
                 Needs.of(
                         directory,

@@ -9,7 +9,7 @@ import java.util.Optional;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
 
-/** Directories as they are after an act, and organisations that are open or not. */
+/** Directories as they are after an act, and accounts that are open or not. */
 class EditsTest {
     private static final Account HOME = new Account("home", "Home", true, Set.of());
     private final Directory directory =
@@ -66,7 +66,7 @@ class EditsTest {
     }
 
     @Test
-    void anOrganisationIsOpenUnlessItIsHeldBackOrPastItsLastDay() {
+    void anAccountIsOpenUnlessItIsHeldBackOrPastItsLastDay() {
         LocalDate last = LocalDate.of(2026, 6, 30);
         Account ends = new Account("mill", "Mill", false, Set.of(), false, Optional.of(last));
         assertThat(ends.open(last)).isTrue();

@@ -88,7 +88,7 @@ class SignInRulesTest {
     }
 
     @Test
-    void whoIsBoundToOneOrganisationGivesSomebodyOfTwoNothingOfTheOther() {
+    void whoIsBoundToOneAccountGivesSomebodyOfTwoNothingOfTheOther() {
         world.administers("cas", Reach.ALL, accounts("red"));
         world.harbour.sets.add(
                 new PrivilegeSet("see", "See", "", List.of(may("trip", "view", Reach.ACCOUNT))));

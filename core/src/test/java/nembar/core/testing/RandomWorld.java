@@ -104,7 +104,7 @@ public final class RandomWorld {
         nowAndThen();
     }
 
-    /** Now and then somebody is not active, an organisation held back or over, a function given. */
+    /** Now and then somebody is not active, an account held back or over, a function given. */
     private void nowAndThen() {
         if (random.nextInt(4) == 0) {
             harbour.statuses.put(

@@ -200,7 +200,7 @@ class WhatCanTest {
         assertThat(cell(outside, "invoice", "view").path("records").asLong()).isPositive();
         Answer homeless = client.get("/api/ask/what-can?application=towline&role=shipper-contact");
         assertThat(homeless.status()).isEqualTo(400);
-        assertThat(homeless.detail()).contains("which organisation they act for");
+        assertThat(homeless.detail()).contains("which account they act for");
         Answer unknown = client.get("/api/ask/what-can?application=towline&unit=nigth-desk");
         assertThat(unknown.status()).isEqualTo(404);
         assertThat(unknown.detail()).contains("night-desk");

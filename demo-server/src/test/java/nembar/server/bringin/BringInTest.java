@@ -233,7 +233,7 @@ class BringInTest {
                 client,
                 id,
                 Map.of(
-                        "placing", Map.of("kind", "external", "organisation", "wold-timber"),
+                        "placing", Map.of("kind", "external", "account", "wold-timber"),
                         "given", Map.of("application", "towline", "role", "account-manager")));
         JsonNode group =
                 client.get("/api/bring-in/" + id + "/amount").json().path("groups").path(0);
@@ -270,7 +270,7 @@ class BringInTest {
         JsonNode batch =
                 text(
                         client,
-                        "E-mail,Name,Kind,Organisation,Team\n"
+                        "E-mail,Name,Kind,Account,Team\n"
                                 + "rosa.pike@larkwater.example,Rosa Pike,staff,,Claims Panel\n"
                                 + "ned.sluice@brandnew.example,Ned Sluice,external,Brand New Cargo,\n"
                                 + "broken,Nobody,,,\n");
@@ -293,8 +293,7 @@ class BringInTest {
         assertThat(sheet.path("held").toString()).contains("Incident watcher");
         assertThat(sheet.path("status").asString()).isEqualTo("invited");
         assertThat(Arrivals.letter(nembar, "rosa.pike@larkwater.example")).contains("Bring boots.");
-        assertThat(client.get("/api/organisations?search=brand+new").text())
-                .contains("Brand New Cargo");
+        assertThat(client.get("/api/accounts?search=brand+new").text()).contains("Brand New Cargo");
         Answer report = client.get("/api/bring-in/" + id + "/report.csv");
         assertThat(report.text())
                 .contains("rosa.pike@larkwater.example", "invited", "no e-mail address");
@@ -336,7 +335,7 @@ class BringInTest {
         Arrivals.say(
                 client,
                 id,
-                Map.of("placing", Map.of("kind", "external", "organisation", "northfell-ore")));
+                Map.of("placing", Map.of("kind", "external", "account", "northfell-ore")));
         Answer sent = client.post("/api/bring-in/" + id + "/send", Map.of());
         assertThat(sent.status()).isEqualTo(403);
         assertThat(sent.text()).contains("2 seats agreed");

@@ -31,7 +31,7 @@ import tools.jackson.core.JacksonException;
  * <p>{@code -Dnembar.fuzz.requests=} sets how many, {@code -Dnembar.fuzz.seed=} repeats a run.
  */
 class FuzzTest {
-    private static final int REQUESTS = Integer.getInteger("nembar.fuzz.requests", 1_500);
+    private static final int REQUESTS = Integer.getInteger("nembar.fuzz.requests", 20_000);
     private static final long SEED = Long.getLong("nembar.fuzz.seed", 20_261_127);
     private static final Duration AT_MOST = Duration.ofSeconds(5);
 
@@ -138,7 +138,7 @@ class FuzzTest {
                         "/api/people?size=200",
                         "/api/teams",
                         "/api/units",
-                        "/api/organisations")) {
+                        "/api/accounts")) {
             pool.learn(
                     address.replaceAll("\\?.*", "").replaceAll(".*/", ""),
                     client.get(address).json());

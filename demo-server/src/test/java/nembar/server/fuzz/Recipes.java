@@ -107,7 +107,7 @@ final class Recipes {
                                         "row.%d@larkwater.example".formatted(number),
                                         "name",
                                         "Row Fuzz")));
-            case "newOrganisation", "changeOrganisation":
+            case "newAccount", "changeAccount":
                 return Optional.of(
                         Map.of(
                                 "name",

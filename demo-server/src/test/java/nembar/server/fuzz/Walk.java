@@ -162,7 +162,7 @@ final class Walk {
 
     private void joining() {
         Answer opened =
-                done("openJoinLink", admin.post("/api/organisations/keelmark/join-link", Map.of()));
+                done("openJoinLink", admin.post("/api/accounts/keelmark/join-link", Map.of()));
         String address = opened.json().at("/link/address").asString();
         String link = address.substring(address.indexOf('#') + 1);
         Client visitor = server.client();

@@ -50,7 +50,7 @@ class NothingTooMuchTest {
                 directory.teams().forEach(one -> keys.add(one.key()));
             } else if (keyed.equals("unit")) {
                 directory.units().forEach(one -> keys.add(one.key()));
-            } else if (path.contains("/organisations/")) {
+            } else if (path.contains("/accounts/")) {
                 directory.accounts().forEach(one -> keys.add(one.key()));
             } else if (path.contains("/people/")) {
                 directory.people().forEach(one -> keys.add(one.key()));

@@ -221,14 +221,14 @@ class EntryTest {
     @Test
     void anAddressOfTheDomainMayAskToJoinAndWaitsForApproval(Installation nembar) {
         Client client = nembar.administrator();
-        Answer made = client.post("/api/organisations/keelmark/join-link", Map.of());
+        Answer made = client.post("/api/accounts/keelmark/join-link", Map.of());
         String address = made.json().path("link").path("address").asString();
         String id = address.substring(address.indexOf('#') + 1);
         Client visitor = visitor(nembar);
         assertThat(
                         visitor.post("/api/join/open", Map.of("link", id))
                                 .json()
-                                .path("organisation")
+                                .path("accountName")
                                 .asString())
                 .isEqualTo("Keelmark Inspection");
         Map<String, String> asked =
@@ -271,7 +271,7 @@ class EntryTest {
         assertThat(Arrivals.letter(nembar, "wanda.reed@keelmark.example")).contains("come-in");
         assertThat(client.post("/api/join-requests/" + request + "/approve", Map.of()).status())
                 .isEqualTo(404);
-        client.delete("/api/organisations/keelmark/join-link");
+        client.delete("/api/accounts/keelmark/join-link");
         assertThat(visitor.post("/api/join/open", Map.of("link", id)).status()).isEqualTo(404);
     }
 }

@@ -150,7 +150,7 @@ class LdapImportTest {
     }
 
     @Test
-    void externalsWhoSayNoOrganisationAreOfTheSourcesOwn(Installation nembar) {
+    void externalsWhoSayNoAccountAreOfTheSourcesOwn(Installation nembar) {
         Client client = nembar.administrator();
         Map<String, Object> externals =
                 Map.of(
@@ -163,12 +163,12 @@ class LdapImportTest {
         String id = client.post("/api/sources", settings(externals)).json().path("id").asString();
         JsonNode none = run(client, id, PASSWORD, true).json();
         assertThat(none.path("counts").path("wrong").asInt()).isEqualTo(1);
-        assertThat(none.path("lines").toString()).contains("works for an organisation");
+        assertThat(none.path("lines").toString()).contains("works for an account");
 
         Map<String, Object> placed = new HashMap<>(externals);
-        placed.put("organisation", "corrie-metals");
+        placed.put("account", "corrie-metals");
         Answer changed = client.put("/api/sources/" + id, settings(placed));
-        assertThat(changed.json().path("ldap").path("organisation").asString())
+        assertThat(changed.json().path("ldap").path("account").asString())
                 .isEqualTo("corrie-metals");
         JsonNode come = run(client, id, PASSWORD, true).json();
         assertThat(come.path("counts").path("come").asInt()).isEqualTo(1);

@@ -24,7 +24,7 @@ class PeopleListTest {
     }
 
     @Test
-    void aSearchFindsNamesAddressesUnitsAndOrganisations(Installation nembar) {
+    void aSearchFindsNamesAddressesUnitsAndAccounts(Installation nembar) {
         Client client = nembar.administrator();
         assertThat(names(client.get("/api/people?search=ilse+mar"))).contains("Ilse Marrow");
         assertThat(names(client.get("/api/people?search=saskia.bell")))
@@ -39,17 +39,17 @@ class PeopleListTest {
                                                                         "/api/people?search="
                                                                                 + name.replace(
                                                                                         ' ', '+')))
-                                                        .path("organisation")
+                                                        .path("accountName")
                                                         .asString())
                                         .contains("Northfell"));
     }
 
     @Test
-    void cornersAreToldToThoseWhoMayUseThem(Installation nembar) {
-        assertThat(nembar.administrator().get("/api/people/corners").json().toString())
+    void sectionsAreToldToThoseWhoMayUseThem(Installation nembar) {
+        assertThat(nembar.administrator().get("/api/people/permissions").json().toString())
                 .isEqualTo("{\"bringIn\":true,\"sources\":true,\"outbox\":true}");
         Client branch = nembar.branchAdministrator();
-        JsonNode open = branch.get("/api/people/corners").json();
+        JsonNode open = branch.get("/api/people/permissions").json();
         assertThat(branch.get("/api/sources").status())
                 .isEqualTo(open.path("sources").asBoolean() ? 200 : 403);
         assertThat(branch.get("/api/outbox").status())
@@ -57,10 +57,9 @@ class PeopleListTest {
         assertThat(open.path("sources").asBoolean()).isFalse();
         assertThat(open.path("bringIn").asBoolean()).isTrue();
         Client auditor = nembar.auditor();
-        assertThat(auditor.get("/api/people/corners").json().toString())
+        assertThat(auditor.get("/api/people/permissions").json().toString())
                 .isEqualTo("{\"bringIn\":false,\"sources\":false,\"outbox\":false}");
-        assertThat(auditor.get("/api/organisations").json().path("mayCreate").asBoolean())
-                .isFalse();
+        assertThat(auditor.get("/api/accounts").json().path("mayCreate").asBoolean()).isFalse();
     }
 
     @Test
@@ -100,13 +99,12 @@ class PeopleListTest {
     @Test
     void theFileHasExactlyWhatIsFiltered(Installation nembar) {
         Client client = nembar.administrator();
-        Answer list = client.get("/api/people?organisation=hollis-grain&size=100");
-        Answer file = client.get("/api/people/people.csv?organisation=hollis-grain");
+        Answer list = client.get("/api/people?account=hollis-grain&size=100");
+        Answer file = client.get("/api/people/people.csv?account=hollis-grain");
         assertThat(file.header("Content-Type")).startsWith("text/csv");
         assertThat(file.text().lines().count() - 1).isEqualTo(list.json().path("total").asLong());
         String picked = first(list).path("key").asString();
-        Answer one =
-                client.get("/api/people/people.csv?organisation=hollis-grain&picked=" + picked);
+        Answer one = client.get("/api/people/people.csv?account=hollis-grain&picked=" + picked);
         assertThat(one.text().lines()).hasSize(2);
     }
 

@@ -120,12 +120,12 @@ class PersonSheetTest {
     }
 
     @Test
-    void anExternalNeedsAnOrganisationOfTheirOwn(Installation nembar) {
+    void anExternalNeedsAnAccountOfTheirOwn(Installation nembar) {
         Client client = nembar.administrator();
         JsonNode sheet = sheet(client, "corin.blythe");
         Answer none =
                 client.put("/api/people/corin.blythe", edit(sheet, Map.of("kind", "external")));
-        assertThat(none.detail()).contains("which organisation");
+        assertThat(none.detail()).contains("which account");
         Answer own =
                 client.put(
                         "/api/people/corin.blythe",

@@ -201,7 +201,7 @@ class OwnTest {
     }
 
     @Test
-    void somebodyOfSeveralOrganisationsChoosesWhomTheyActFor(Installation nembar) {
+    void somebodyOfSeveralAccountsChoosesWhomTheyActFor(Installation nembar) {
         Client administrator = nembar.administrator();
         String email = "saskia.bellweather@hollis-grain.example";
         administrator.post(

@@ -126,4 +126,57 @@ class MigrationTest {
                 .containsExactly("c ben");
         database.execute("DROP SCHEMA upgraded CASCADE");
     }
+
+    @Test
+    void whatWasKeptByAnotherWordForAnAccountIsReadOn(Installation nembar) {
+        FluentConfiguration flyway = flyway(nembar);
+        flyway.target("10").load().migrate();
+        JdbcTemplate database = database(nembar);
+        database.execute(
+                "INSERT INTO account (key, name, own, position, pending, version) VALUES ('mill',"
+                        + " 'Mill', false, 0, false, 0)");
+        database.execute("INSERT INTO organisation VALUES ('mill', 3, true, 0)");
+        database.execute("INSERT INTO organisation_domain VALUES ('mill.example', 'mill')");
+        database.execute(
+                "INSERT INTO source (id, kind, name, settings, made_by, made_at, last_run, version,"
+                        + " keeper) VALUES ('s', 'ldap', 'S', '{\"organisation\": \"mill\","
+                        + " \"mapping\": {\"organisation\": \"o\", \"email\": \"mail\"}}', 'ann',"
+                        + " now(), '', 0, 'ann')");
+        database.execute(
+                "INSERT INTO bring_in VALUES ('b', 'ann', 'B', 'open', '{\"placing\":"
+                        + " {\"organisation\": \"mill\", \"unit\": \"\"}, \"mapping\": {\"0\":"
+                        + " \"organisation\", \"1\": \"email\"}}', 1, 0, '', now(), now(), 0)");
+        database.execute(
+                "INSERT INTO bring_in_row VALUES ('b', 0, '{\"organisation\": \"the"
+                        + " organisation\"}', NULL, '')");
+        database.execute(
+                "INSERT INTO approval_request (id, author, what, why, act, target, body,"
+                        + " about_kind, about, asked_at, note, version) VALUES ('a', 'ann', '', '',"
+                        + " 'people', '', '{\"place\": {\"organisation\": \"mill\"}}', 'person',"
+                        + " '[]', now(), '', 0)");
+
+        flyway.target("latest").load().migrate();
+
+        assertThat(
+                        database.queryForObject(
+                                "SELECT seats || ' ' || domain FROM account_terms JOIN"
+                                        + " account_domain USING (account)",
+                                String.class))
+                .isEqualTo("3 mill.example");
+        assertThat(
+                        database.queryForList(
+                                "SELECT settings::text FROM source UNION ALL SELECT content::text"
+                                        + " FROM bring_in UNION ALL SELECT cells::text FROM"
+                                        + " bring_in_row UNION ALL SELECT body::text FROM"
+                                        + " approval_request",
+                                String.class))
+                .containsExactly(
+                        "{\"account\": \"mill\", \"mapping\": {\"email\": \"mail\", \"account\":"
+                                + " \"o\"}}",
+                        "{\"mapping\": {\"0\": \"account\", \"1\": \"email\"}, \"placing\":"
+                                + " {\"unit\": \"\", \"account\": \"mill\"}}",
+                        "{\"account\": \"the organisation\"}",
+                        "{\"place\": {\"account\": \"mill\"}}");
+        database.execute("DROP SCHEMA upgraded CASCADE");
+    }
 }

@@ -35,7 +35,7 @@ class MatrixController {
 
     /**
      * @param operation view, change, create or delete
-     * @param search letters of a name, a unit or an organisation
+     * @param search letters of a name, a unit or an account
      */
     record MatrixAsked(String operation, String search, String at, String draft) {}
 
@@ -48,7 +48,7 @@ class MatrixController {
     record MatrixCell(int notches, String words) {}
 
     /**
-     * @param account key of the organisation they act for, where they act for several
+     * @param account key of the account they act for, where they act for several
      */
     record MatrixRow(
             String person,

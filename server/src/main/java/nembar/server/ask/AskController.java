@@ -73,8 +73,8 @@ class AskController {
      * The question's slots, as parameters of the address.
      *
      * @param role where no person is named: key of a role that somebody new would be given; so
-     *     {@code set}, and the {@code unit}, {@code team} and organisation ({@code account}) that
-     *     they would be in
+     *     {@code set}, and the {@code unit}, {@code team} and account ({@code account}) that they
+     *     would be in
      */
     record Asked(
             @Parameter(example = "ilse.marrow") String person,

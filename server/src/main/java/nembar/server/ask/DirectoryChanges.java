@@ -61,7 +61,7 @@ class DirectoryChanges {
             words.add("became " + after.status());
         }
         if (!before.accounts().equals(after.accounts())) {
-            words.add("acts for other organisations");
+            words.add("acts for other accounts");
         }
         if (!before.attributes().equals(after.attributes())) {
             words.add("an attribute of theirs changed");

@@ -102,8 +102,7 @@ public class Questions {
         if (externals && !outside) {
             throw new BadRequest(
                     "account",
-                    role.get().name()
-                            + " is meant for externals. Say which organisation they act for.");
+                    role.get().name() + " is meant for externals. Say which account they act for.");
         }
         return newcomer.access(model, moment.at());
     }

@@ -21,6 +21,7 @@ import nembar.core.model.ModelRefused;
 import nembar.core.model.Problem;
 import nembar.core.model.Standpoint;
 import nembar.core.words.Explanation;
+import nembar.server.accounts.Terms;
 import nembar.server.ask.WhatCan;
 import nembar.server.ask.WhatCanService;
 import nembar.server.bringin.Judging.Judged;
@@ -30,7 +31,6 @@ import nembar.server.command.Gate;
 import nembar.server.command.Objections;
 import nembar.server.http.Refused;
 import nembar.server.model.Models;
-import nembar.server.organisations.Terms;
 import nembar.server.people.RoleGrants;
 import org.springframework.stereotype.Service;
 
@@ -77,7 +77,7 @@ class Amounts {
     /**
      * People who would have the same.
      *
-     * @param place kind, organisation, unit and teams in words
+     * @param place kind, account, unit and teams in words
      * @param access what they are given, in words
      * @param warnings what an administrator should look at before sending
      */
@@ -191,7 +191,7 @@ class Amounts {
         return List.of(
                 person.kind(),
                 person.accounts(),
-                row.arrival().newOrganisation(),
+                row.arrival().newAccount(),
                 person.unit(),
                 person.manager(),
                 new TreeSet<>(row.arrival().teams()),

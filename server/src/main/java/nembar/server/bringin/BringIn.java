@@ -319,7 +319,7 @@ class BringIn implements DisposableBean {
         batches.append(id, List.of(cells == null ? Map.of() : cells));
     }
 
-    /** Takes the organisation that every row's domain belongs to. */
+    /** Takes the account that every row's domain belongs to. */
     void takeOffers(Person me, String id) {
         BatchRow row = batches.known(me, id);
         requireOpen(row);
@@ -333,7 +333,7 @@ class BringIn implements DisposableBean {
 
     private void take(String id, Entry entry, Account account) {
         Map<String, String> cells = new LinkedHashMap<>(entry.cells());
-        cells.put(ArrivalField.ORGANISATION.key(), account.name());
+        cells.put(ArrivalField.ACCOUNT.key(), account.name());
         cells.put(ArrivalField.KIND.key(), "external");
         batches.change(id, entry.position(), cells, null);
     }

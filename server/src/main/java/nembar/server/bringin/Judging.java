@@ -16,12 +16,12 @@ import nembar.core.directory.Directory;
 import nembar.core.directory.Person;
 import nembar.core.directory.Unit;
 import nembar.core.text.Wording;
+import nembar.server.accounts.Terms;
 import nembar.server.bringin.Batches.Entry;
 import nembar.server.governance.Governance;
 import nembar.server.http.Named;
 import nembar.server.http.Words;
 import nembar.server.model.Models;
-import nembar.server.organisations.Terms;
 import org.springframework.stereotype.Service;
 
 /** Judges the rows of a batch against the directory as it is now, and tells them. */
@@ -49,7 +49,7 @@ class Judging {
      * @param person who would come, in words: name and place
      * @param known who has the address
      * @param sameAs number of the earlier row with the address
-     * @param offer the organisation whose domain it is
+     * @param offer the account whose domain it is
      * @param decision empty, "left out" or "bring back"; after sending, what became of it
      */
     record JudgedRow(
@@ -60,7 +60,7 @@ class Judging {
             Optional<KnownPerson> known,
             Optional<Integer> sameAs,
             Optional<Named> offer,
-            Optional<String> newOrganisation,
+            Optional<String> newAccount,
             Map<String, String> problems,
             String decision) {}
 
@@ -140,7 +140,7 @@ class Judging {
                 arrival.known().map(one -> visible.test(one) ? whom(one) : UNSEEN),
                 arrival.first().map(first -> numberOf(judged, first)),
                 arrival.offer().map(one -> new Named(one.key(), one.name())),
-                arrival.newOrganisation(),
+                arrival.newAccount(),
                 arrival.problems(),
                 judged.entry().outcome());
     }

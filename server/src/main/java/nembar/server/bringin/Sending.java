@@ -23,6 +23,8 @@ import nembar.core.directory.Team;
 import nembar.core.draft.Change;
 import nembar.core.model.ModelRefused;
 import nembar.core.model.Problem;
+import nembar.server.accounts.Accounts;
+import nembar.server.accounts.Terms;
 import nembar.server.bringin.Judging.Judged;
 import nembar.server.command.Command;
 import nembar.server.command.Gate;
@@ -34,8 +36,6 @@ import nembar.server.http.BadRequest;
 import nembar.server.http.Refused;
 import nembar.server.invitations.EntryLinks;
 import nembar.server.model.Models;
-import nembar.server.organisations.Organisations;
-import nembar.server.organisations.Terms;
 import nembar.server.people.RoleGrants;
 import nembar.server.people.RoleGrants.Given;
 import org.slf4j.Logger;
@@ -55,7 +55,7 @@ class Sending {
     private final Models models;
     private final Gate gate;
     private final RoleGrants roleGrants;
-    private final Organisations organisations;
+    private final Accounts accounts;
     private final Terms terms;
     private final EntryLinks links;
     private final Governance governance;
@@ -69,7 +69,7 @@ class Sending {
             Models models,
             Gate gate,
             RoleGrants roleGrants,
-            Organisations organisations,
+            Accounts accounts,
             Terms terms,
             EntryLinks links,
             Governance governance,
@@ -81,7 +81,7 @@ class Sending {
         this.models = models;
         this.gate = gate;
         this.roleGrants = roleGrants;
-        this.organisations = organisations;
+        this.accounts = accounts;
         this.terms = terms;
         this.links = links;
         this.governance = governance;
@@ -135,14 +135,14 @@ class Sending {
 
     private Person placed(Judged row, Map<String, Account> made) {
         Person person = row.arrival().person().orElseThrow();
-        if (row.arrival().newOrganisation().isEmpty()) {
+        if (row.arrival().newAccount().isEmpty()) {
             return person;
         }
-        String name = row.arrival().newOrganisation().get();
+        String name = row.arrival().newAccount().get();
         Account account =
                 made.computeIfAbsent(
                         name.toLowerCase(Locale.ROOT),
-                        any -> new Account(organisations.keyFor(name), name, false, Set.of()));
+                        any -> new Account(accounts.keyFor(name), name, false, Set.of()));
         return person.withAccounts(List.of(account.key()));
     }
 
@@ -283,9 +283,7 @@ class Sending {
         batches.go(id, List.of("sending"), "failed", why);
     }
 
-    /**
-     * One transaction: people, organisations, teams, what they are given, and their invitations.
-     */
+    /** One transaction: people, accounts, teams, what they are given, and their invitations. */
     private void take(Person me, String id, Content content, List<Judged> rows) {
         Arriving[] taken = new Arriving[1];
         gate.execute(

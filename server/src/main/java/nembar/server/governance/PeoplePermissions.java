@@ -7,7 +7,7 @@ import nembar.server.http.Refused;
 import nembar.server.model.Models;
 import org.springframework.stereotype.Service;
 
-/** Corners of the place People that are not about one person, and for whom they are. */
+/** Sections of the place People that are not about one person, and for whom they are. */
 @Service
 public class PeoplePermissions {
     private final Governance governance;
@@ -59,7 +59,7 @@ public class PeoplePermissions {
         require(
                 sources(me),
                 "Sources are for those who may create and change everybody.",
-                "A source writes people of every unit and organisation.");
+                "A source writes people of every unit and account.");
     }
 
     /**

@@ -19,7 +19,7 @@ import nembar.server.store.Page;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
-/** Keeps who did what to a person, a team, a unit or an organisation. */
+/** Keeps who did what to a person, a team, a unit or an account. */
 @Service
 public class Acts {
     private final EntityManager entities;

@@ -54,19 +54,19 @@ class JoinController {
         return ResponseEntity.noContent().build();
     }
 
-    @GetMapping("/organisations/{key}/join-link")
+    @GetMapping("/accounts/{key}/join-link")
     @Operation(operationId = "joinLink")
     OpenJoinLink link(@PathVariable String key) {
         return new OpenJoinLink(joining.linkOf(me.person(), key));
     }
 
-    @PostMapping("/organisations/{key}/join-link")
+    @PostMapping("/accounts/{key}/join-link")
     @Operation(operationId = "openJoinLink")
     OpenJoinLink open(@PathVariable String key) {
         return new OpenJoinLink(Optional.of(joining.open(me.person(), key)));
     }
 
-    @DeleteMapping("/organisations/{key}/join-link")
+    @DeleteMapping("/accounts/{key}/join-link")
     @Operation(operationId = "withdrawJoinLink")
     ResponseEntity<Void> withdraw(@PathVariable String key) {
         joining.withdraw(me.person(), key);

@@ -5,7 +5,7 @@ import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.time.Instant;
 
-/** A link by which people of an organisation may ask to join. */
+/** A link by which people of an account may ask to join. */
 @Entity
 @Table(name = "join_link")
 class JoinLinkRow {

@@ -21,6 +21,7 @@ import nembar.core.directory.Person;
 import nembar.core.directory.PersonKeys;
 import nembar.core.directory.PersonKind;
 import nembar.core.directory.PersonStatus;
+import nembar.server.accounts.Terms;
 import nembar.server.approval.Submission;
 import nembar.server.approval.Submissions;
 import nembar.server.command.Command;
@@ -34,15 +35,14 @@ import nembar.server.http.Paging;
 import nembar.server.http.Texts;
 import nembar.server.http.TooOften;
 import nembar.server.model.Models;
-import nembar.server.organisations.Terms;
 import nembar.server.session.Attempts;
 import nembar.server.session.Attempts.Counted;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
 /**
- * Requests to join an organisation, by a link that anybody may pass on: an address of one of its
- * domains is needed, and somebody's approval.
+ * Requests to join an account, by a link that anybody may pass on: an address of one of its domains
+ * is needed, and somebody's approval.
  */
 @Service
 public class Joining {
@@ -90,7 +90,7 @@ public class Joining {
     public record JoinLink(String id, String address, Instant made, String madeBy) {}
 
     /** What is shown to whoever opens it. */
-    public record Door(String organisation, List<String> domains) {}
+    public record Door(String accountName, List<String> domains) {}
 
     /**
      * @param link id of the link
@@ -106,7 +106,7 @@ public class Joining {
     public record JoinRequest(
             String id,
             String account,
-            String organisation,
+            String accountName,
             String email,
             String name,
             String note,
@@ -114,7 +114,7 @@ public class Joining {
 
     public record JoinRequestPage(List<JoinRequest> requests, long total) {}
 
-    /** The open link of an organisation. */
+    /** The open link of an account. */
     @Transactional(readOnly = true)
     public Optional<JoinLink> linkOf(Person me, String account) {
         governance.requireOnPlace(me, "account", "view", account, known(account).name());
@@ -142,7 +142,7 @@ public class Joining {
                 models.directory().personNames().getOrDefault(row.madeBy, row.madeBy));
     }
 
-    /** Opens a link for an organisation that has a domain, or gives the one that is open. */
+    /** Opens a link for an account that has a domain, or gives the one that is open. */
     @Transactional
     public JoinLink open(Person me, String account) {
         Account known = known(account);
@@ -184,7 +184,7 @@ public class Joining {
     private Account known(String key) {
         return models.directory()
                 .account(key)
-                .orElseThrow(() -> new NotFound("account", "There is no such organisation."));
+                .orElseThrow(() -> new NotFound("account", "There is no such account."));
     }
 
     @Transactional(readOnly = true)

@@ -22,8 +22,8 @@ public class Letters {
         this.models = models;
     }
 
-    /** Name of the organisation the person comes in for. */
-    public String organisation(Person person) {
+    /** Name of the account the person comes in for. */
+    public String accountName(Person person) {
         return person.accounts().stream()
                 .findFirst()
                 .flatMap(models.directory()::account)
@@ -43,14 +43,14 @@ public class Letters {
     /** The invitation, as it will be sent but for its link. */
     public String invitation(
             Person by, Person person, String note, Instant expires, boolean compare) {
-        String organisation = organisation(person);
+        String account = accountName(person);
         return "Hello "
                 + person.givenName()
                 + ",\n\n"
                 + by.name()
                 + " has set up access for you to the applications of "
                 + home()
-                + (organisation.equals(home()) ? "" : ", for " + organisation)
+                + (account.equals(home()) ? "" : ", for " + account)
                 + ".\n\n"
                 + (note.isBlank() ? "" : note.strip() + "\n\n")
                 + "Open this link to choose a password and come in. It works once, and until "

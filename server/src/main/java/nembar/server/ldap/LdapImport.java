@@ -18,6 +18,7 @@ import nembar.core.directory.Person;
 import nembar.core.directory.PersonKeys;
 import nembar.core.directory.PersonStatus;
 import nembar.core.text.Wording;
+import nembar.server.accounts.Terms;
 import nembar.server.command.Preview;
 import nembar.server.document.DocumentJson;
 import nembar.server.document.DocumentWriter;
@@ -26,7 +27,6 @@ import nembar.server.http.Overtaken;
 import nembar.server.http.Refused;
 import nembar.server.ldap.LdapReading.Entry;
 import nembar.server.model.Models;
-import nembar.server.organisations.Terms;
 import nembar.server.provisioning.Provisioning;
 import nembar.server.provisioning.Provisioning.Pending;
 import nembar.server.provisioning.Sourced;
@@ -254,8 +254,7 @@ public class LdapImport {
                                     return cells;
                                 })
                         .toList();
-        Placement defaults =
-                new Placement(settings.kind(), settings.organisation(), "", "", "", "");
+        Placement defaults = new Placement(settings.kind(), settings.account(), "", "", "", "");
         return new Judge(
                         places,
                         terms.domains(),
@@ -272,12 +271,12 @@ public class LdapImport {
             Map<String, String> keys,
             Map<String, Origin> origins) {
         String email = entry.values().getOrDefault("email", "");
-        if (arrival.person().isEmpty() || arrival.newOrganisation().isPresent()) {
+        if (arrival.person().isEmpty() || arrival.newAccount().isPresent()) {
             String why =
                     arrival.verdict() == Verdict.DUPLICATE
                             ? "Another entry has this address."
-                            : arrival.newOrganisation()
-                                    .map(name -> "There is no organisation `" + name + "`.")
+                            : arrival.newAccount()
+                                    .map(name -> "There is no account `" + name + "`.")
                                     .orElse(String.join(" ", arrival.problems().values()));
             RunLine wrong = new RunLine("wrong", entry.dn(), "", email, why);
             return new Planned(wrong, Optional.empty(), entry.dn());
@@ -323,7 +322,7 @@ public class LdapImport {
                 wanted.email(),
                 wanted.givenName(),
                 settings.maps("familyName") ? wanted.familyName() : base.familyName(),
-                settings.maps("organisation") || settings.maps("kind")
+                settings.maps("account") || settings.maps("kind")
                         ? wanted.accounts()
                         : base.accounts(),
                 settings.maps("unit") ? wanted.unit() : base.unit(),
@@ -338,7 +337,7 @@ public class LdapImport {
         differ(fields, "kind", now.kind(), next.kind());
         differ(fields, "address", now.email(), next.email());
         differ(fields, "name", now.name(), next.name());
-        differ(fields, "organisation", now.accounts(), next.accounts());
+        differ(fields, "account", now.accounts(), next.accounts());
         differ(fields, "unit", now.unit(), next.unit());
         differ(fields, "manager", now.manager(), next.manager());
         differ(fields, "time zone", now.zone(), next.zone());

@@ -13,10 +13,10 @@ import nembar.server.http.BadRequest;
  * @param security none, tls or startTls
  * @param base the entry below which people are looked for
  * @param filter an LDAP filter (RFC 4515)
- * @param mapping LDAP attribute by field of a person: email, givenName, familyName, kind,
- *     organisation, unit, manager, timeZone
+ * @param mapping LDAP attribute by field of a person: email, givenName, familyName, kind, account,
+ *     unit, manager, timeZone
  * @param kind of people whose entry says none
- * @param organisation key of the account of externals whose entry says none
+ * @param account key of the account of externals whose entry says none
  * @param goneClose whether people whose entry is gone are closed; otherwise they are suspended
  */
 @JsonIgnoreProperties(ignoreUnknown = true)
@@ -29,7 +29,7 @@ public record LdapSettings(
         String filter,
         Map<String, String> mapping,
         String kind,
-        String organisation,
+        String account,
         Boolean goneClose) {
     static final List<String> FIELDS =
             List.of(
@@ -37,7 +37,7 @@ public record LdapSettings(
                     "givenName",
                     "familyName",
                     "kind",
-                    "organisation",
+                    "account",
                     "unit",
                     "manager",
                     "timeZone");
@@ -49,7 +49,7 @@ public record LdapSettings(
         filter = filter == null || filter.isBlank() ? "(objectClass=person)" : filter.strip();
         mapping = mapping == null ? Map.of() : Map.copyOf(mapping);
         kind = kind == null || kind.isBlank() ? "staff" : kind;
-        organisation = organisation == null ? "" : organisation;
+        account = account == null ? "" : account;
         goneClose = Boolean.TRUE.equals(goneClose);
     }
 
@@ -101,13 +101,13 @@ public record LdapSettings(
         kept.put("filter", filter);
         kept.put("mapping", mapping);
         kept.put("kind", kind);
-        kept.put("organisation", organisation);
+        kept.put("account", account);
         kept.put("goneClose", goneClose);
         kept.put(
                 "owns",
                 mapping.entrySet().stream()
                         .filter(one -> !one.getValue().isBlank())
-                        .map(one -> one.getKey().equals("organisation") ? "accounts" : one.getKey())
+                        .map(one -> one.getKey().equals("account") ? "accounts" : one.getKey())
                         .sorted()
                         .toList());
         return kept;

@@ -163,7 +163,7 @@ class LedgerController {
                 String.join("; ", one.words()));
     }
 
-    /** What was done to people, teams, units and organisations, the last first. */
+    /** What was done to people, teams, units and accounts, the last first. */
     @GetMapping("/ledger/acts")
     @Operation(operationId = "acts")
     ActPage acts(

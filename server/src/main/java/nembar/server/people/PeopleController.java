@@ -36,7 +36,7 @@ class PeopleController {
         this.me = me;
     }
 
-    /** People whose name, address, unit or organisation has each word of the search. */
+    /** People whose name, address, unit or account has each word of the search. */
     @GetMapping
     @Operation(operationId = "people")
     PeoplePage people(
@@ -63,8 +63,8 @@ class PeopleController {
                         "E-mail",
                         "Kind",
                         "Status",
-                        "Organisation",
-                        "Unit or organisation",
+                        "Account",
+                        "Unit or account",
                         "Access",
                         "Last sign-in",
                         "Invitation",
@@ -90,7 +90,7 @@ class PeopleController {
                 one.email(),
                 one.kind(),
                 one.status(),
-                one.organisation(),
+                one.accountName(),
                 one.seat(),
                 String.join("; ", one.access()),
                 one.signedIn().map(DateTimeFormatter.ISO_INSTANT::format).orElse(""),
@@ -99,8 +99,8 @@ class PeopleController {
     }
 
     /** Where else in People whoever asks may go. */
-    @GetMapping("/corners")
-    @Operation(operationId = "corners")
+    @GetMapping("/permissions")
+    @Operation(operationId = "peoplePermissions")
     PeoplePermissions.OpenPlaces peoplePermissions() {
         return peoplePermissions.of(me.person());
     }

@@ -18,29 +18,29 @@ final class PeopleIndex {
     private final List<Person> byName;
 
     /**
-     * @param seat unit or organisation
+     * @param seat unit or account
      * @param text everything a search looks at, plain
      */
-    record Entry(String seat, String organisation, String text) {}
+    record Entry(String seat, String accountName, String text) {}
 
     PeopleIndex(Directory directory) {
         this.directory = directory;
         Map<String, String> names = new HashMap<>();
         for (Person person : directory.people()) {
-            String organisation =
+            String accountName =
                     Wording.and(
                             person.accounts().stream()
                                     .map(key -> directory.accountNames().getOrDefault(key, key))
                                     .toList());
             String unit = person.unit().flatMap(directory::unit).map(Unit::name).orElse("");
-            String seat = person.external() ? organisation : unit;
+            String seat = person.external() ? accountName : unit;
             String name = plain(person.name());
             entries.put(
                     person.key(),
                     new Entry(
                             seat,
-                            organisation,
-                            name + " " + plain(person.email() + " " + unit + " " + organisation)));
+                            accountName,
+                            name + " " + plain(person.email() + " " + unit + " " + accountName)));
             names.put(person.key(), plain(person.familyName() + " " + person.givenName()).strip());
         }
         byName =

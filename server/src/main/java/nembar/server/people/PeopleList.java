@@ -46,7 +46,7 @@ import org.springframework.stereotype.Service;
 @Service
 class PeopleList {
     private static final Set<String> SORTS =
-            Set.of("match", "name", "email", "seat", "organisation", "status", "signedIn");
+            Set.of("match", "name", "email", "seat", "account", "status", "signedIn");
 
     private final Models models;
     private final Governance governance;
@@ -74,7 +74,7 @@ class PeopleList {
     /**
      * A person in a list.
      *
-     * @param seat unit or organisation
+     * @param seat unit or account
      * @param access what they are given, in words; empty for nothing
      * @param invitation where the invitation stands; empty for those who have accepted it, or never
      *     had one
@@ -87,7 +87,7 @@ class PeopleList {
             @Words(PersonKind.class) String kind,
             @Words(PersonStatus.class) String status,
             String seat,
-            String organisation,
+            String accountName,
             List<String> access,
             Optional<Instant> signedIn,
             String invitation,
@@ -178,8 +178,8 @@ class PeopleList {
         if (!wanted.status().isEmpty()) {
             all.add(person -> wanted.status().contains(word(person.status())));
         }
-        if (!wanted.organisation().isEmpty()) {
-            all.add(person -> person.accounts().contains(wanted.organisation()));
+        if (!wanted.account().isEmpty()) {
+            all.add(person -> person.accounts().contains(wanted.account()));
         }
         if (!wanted.unit().isEmpty()) {
             Set<String> units = directory.unitAndBelow(wanted.unit());
@@ -260,7 +260,7 @@ class PeopleList {
         return switch (wanted.sort()) {
             case "email" -> Comparator.comparing(one -> one.email().toLowerCase(Locale.ROOT));
             case "seat" -> Comparator.comparing(one -> index.entry(one).seat());
-            case "organisation" -> Comparator.comparing(one -> index.entry(one).organisation());
+            case "account" -> Comparator.comparing(one -> index.entry(one).accountName());
             case "status" -> Comparator.comparing(Person::status);
             case "signedIn" -> bySignIn();
             case "match" -> match(wanted, index);
@@ -313,7 +313,7 @@ class PeopleList {
                                     word(person.kind()),
                                     word(person.status()),
                                     entry.seat(),
-                                    entry.organisation(),
+                                    entry.accountName(),
                                     access(person),
                                     Optional.ofNullable(last.get(person.key())),
                                     invitation.map(one -> word(one.state())).orElse(""),

@@ -39,7 +39,7 @@ class PersonActs {
     }
 
     /** Where people are to sit. What is null stays; what is empty is taken away. */
-    record Place(String unit, String manager, String organisation, String timeZone) {}
+    record Place(String unit, String manager, String account, String timeZone) {}
 
     /**
      * An act on people.

@@ -81,7 +81,7 @@ class PersonController {
     /**
      * All that somebody could do with a role besides what they hold.
      *
-     * @param account the organisation they act for; left out for their first
+     * @param account the account they act for; left out for their first
      */
     @PostMapping("/{key}/with-role")
     @Operation(operationId = "withRole")

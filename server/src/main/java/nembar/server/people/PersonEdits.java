@@ -18,6 +18,7 @@ import nembar.core.directory.EmailAddress;
 import nembar.core.directory.Person;
 import nembar.core.directory.PersonKind;
 import nembar.core.directory.PersonStatus;
+import nembar.server.accounts.Terms;
 import nembar.server.approval.Submission;
 import nembar.server.approval.Submissions;
 import nembar.server.command.Command;
@@ -28,7 +29,6 @@ import nembar.server.http.BadRequest;
 import nembar.server.http.Overtaken;
 import nembar.server.invitations.AddressChanges;
 import nembar.server.model.Models;
-import nembar.server.organisations.Terms;
 import nembar.server.store.ElementRef;
 import nembar.server.store.ModelStore;
 import org.springframework.stereotype.Service;
@@ -197,23 +197,21 @@ class PersonEdits {
                         () -> new BadRequest("kind", "A person is staff, external or service."));
     }
 
-    /** Staff and services belong to the company itself; externals to one organisation or more. */
+    /** Staff and services belong to the company itself; externals to one account or more. */
     static List<String> accounts(Directory directory, PersonKind kind, List<String> given) {
         if (kind != PersonKind.EXTERNAL) {
             return directory.ownAccount().map(Account::key).stream().toList();
         }
         List<String> accounts = given == null ? List.of() : given;
         if (accounts.isEmpty()) {
-            throw new BadRequest("accounts", "Say which organisation an external works for.");
+            throw new BadRequest("accounts", "Say which account an external works for.");
         }
         for (String key : accounts) {
             Account account =
                     directory
                             .account(key)
                             .orElseThrow(
-                                    () ->
-                                            new BadRequest(
-                                                    "accounts", "There is no such organisation."));
+                                    () -> new BadRequest("accounts", "There is no such account."));
             if (account.own()) {
                 throw new BadRequest(
                         "accounts",

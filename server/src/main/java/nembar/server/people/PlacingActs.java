@@ -13,6 +13,7 @@ import nembar.core.directory.Directory;
 import nembar.core.directory.Edits;
 import nembar.core.directory.Person;
 import nembar.core.directory.Team;
+import nembar.server.accounts.Terms;
 import nembar.server.approval.Submission;
 import nembar.server.approval.Submissions;
 import nembar.server.command.Command;
@@ -22,11 +23,10 @@ import nembar.server.command.Preview;
 import nembar.server.history.Acts;
 import nembar.server.http.BadRequest;
 import nembar.server.model.Models;
-import nembar.server.organisations.Terms;
 import nembar.server.people.PersonActs.Place;
 import org.springframework.stereotype.Component;
 
-/** Where people sit: their unit, manager, organisation and teams. */
+/** Where people sit: their unit, manager, account and teams. */
 @Component
 class PlacingActs {
     private final Models models;
@@ -96,10 +96,9 @@ class PlacingActs {
                             + " in the reporting line.");
         }
         List<String> accounts =
-                place.organisation() == null
+                place.account() == null
                         ? one.accounts()
-                        : PersonEdits.accounts(
-                                directory, one.kind(), List.of(place.organisation()));
+                        : PersonEdits.accounts(directory, one.kind(), List.of(place.account()));
         return one.withAccounts(accounts)
                 .withUnit(unit)
                 .withManager(manager)

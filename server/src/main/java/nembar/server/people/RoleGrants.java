@@ -42,9 +42,9 @@ public class RoleGrants {
     /**
      * A role and its limits.
      *
-     * @param accounts keys of organisations it is bounded to
-     * @param accountTags tags of organisations it is bounded to
-     * @param actedFor whether it is bounded to the organisation acted for
+     * @param accounts keys of accounts it is bounded to
+     * @param accountTags tags of accounts it is bounded to
+     * @param actedFor whether it is bounded to the account acted for
      * @param units keys of units it is bounded to
      * @param below whether units below those count too
      * @param from first day; empty for at once

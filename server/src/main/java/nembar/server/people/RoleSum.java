@@ -45,7 +45,7 @@ class RoleSum {
      * The sum while the role is in force, whenever that is; of somebody who is not active as if
      * they were.
      *
-     * @param account the organisation they act for; empty for their first
+     * @param account the account they act for; empty for their first
      */
     RightsSum of(Person me, Person person, RoleGrants.Given given, String account) {
         governance.requireOnPerson(me, "view", person);

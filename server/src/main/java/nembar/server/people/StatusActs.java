@@ -13,6 +13,7 @@ import nembar.core.command.Snapshot;
 import nembar.core.directory.Edits;
 import nembar.core.directory.Person;
 import nembar.core.directory.PersonStatus;
+import nembar.server.accounts.Terms;
 import nembar.server.approval.Submission;
 import nembar.server.approval.Submissions;
 import nembar.server.command.Command;
@@ -20,7 +21,6 @@ import nembar.server.command.Preview;
 import nembar.server.history.Acts;
 import nembar.server.http.BadRequest;
 import nembar.server.invitations.EntryLinks;
-import nembar.server.organisations.Terms;
 import nembar.server.session.Sessions;
 import org.springframework.stereotype.Component;
 

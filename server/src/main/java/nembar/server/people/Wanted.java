@@ -10,13 +10,13 @@ import java.util.List;
  * @param invitation waiting, sent, expired, withdrawn
  * @param access {@code nothing} for those who are given nothing
  * @param source key of a source, or {@code hand}
- * @param sort name, email, seat, organisation, status, signedIn or match
+ * @param sort name, email, seat, account, status, signedIn or match
  */
 record Wanted(
         String search,
         List<String> kind,
         List<String> status,
-        String organisation,
+        String account,
         String unit,
         String team,
         String role,
@@ -29,7 +29,7 @@ record Wanted(
         search = given(search, "");
         kind = kind == null ? List.of() : List.copyOf(kind);
         status = status == null ? List.of() : List.copyOf(status);
-        organisation = given(organisation, "");
+        account = given(account, "");
         unit = given(unit, "");
         team = given(team, "");
         role = given(role, "");

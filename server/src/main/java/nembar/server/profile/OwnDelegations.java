@@ -139,8 +139,8 @@ class OwnDelegations {
     }
 
     /**
-     * People of the same organisation whose names have a text: those one may view, of one's unit or
-     * of one's teams; of others who they are has to be known already, by name or address.
+     * People of the same account whose names have a text: those one may view, of one's unit or of
+     * one's teams; of others who they are has to be known already, by name or address.
      */
     List<Named> colleagues(Person me, String search) {
         String wanted = search.strip().toLowerCase(Locale.ROOT);

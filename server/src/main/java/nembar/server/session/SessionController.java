@@ -72,13 +72,13 @@ class SessionController {
      */
     record Credentials(@NotNull String email, @NotNull String password, String code) {}
 
-    /** An organisation one may act for. */
+    /** An account one may act for. */
     record ActingFor(String key, String name) {}
 
     /**
      * Who is signed in.
      *
-     * @param account the organisation they act for, where they may choose
+     * @param account the account they act for, where they may choose
      * @param startPlace where they begin; empty where they have not said
      * @param dateStyle how dates are written for them: dayFirst where it is empty, monthFirst or
      *     iso
@@ -148,7 +148,7 @@ class SessionController {
                     "Somebody who administers Nembar has locked it. Ask them to unlock it.");
         }
         if (outcome instanceof Outcome.HeldBack held) {
-            String name = accountName(held.organisation());
+            String name = accountName(held.account());
             throw problem(
                     HttpStatus.FORBIDDEN,
                     "Not open yet, or not any more",
@@ -177,13 +177,13 @@ class SessionController {
         return signedIn(me.person());
     }
 
-    /** Acts for another of one's organisations from now on. */
+    /** Acts for another of one's accounts from now on. */
     @PutMapping("/account")
     @Operation(operationId = "actFor")
     SignedIn actFor(@Valid @RequestBody Choice choice, HttpServletRequest request) {
         Person person = me.person();
         if (!person.accounts().contains(choice.account())) {
-            throw new BadRequest("account", "You do not belong to that organisation.");
+            throw new BadRequest("account", "You do not belong to that account.");
         }
         acting.choose(request.getSession(), person, choice.account());
         return signedIn(person);

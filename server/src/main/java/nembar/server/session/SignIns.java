@@ -82,8 +82,8 @@ public class SignIns {
         /** The password is right; somebody has locked the sign-in. */
         record LockedByHand() implements Outcome {}
 
-        /** The password is right; none of the person's organisations is open. */
-        record HeldBack(String organisation) implements Outcome {}
+        /** The password is right; none of the person's accounts is open. */
+        record HeldBack(String account) implements Outcome {}
 
         /** The password is right; a code is wanted as well. */
         record CodeWanted() implements Outcome {}
@@ -192,7 +192,7 @@ public class SignIns {
         return new Outcome.Welcome(person);
     }
 
-    /** The organisation that keeps the person out, where all of theirs do. */
+    /** The account that keeps the person out, where all of theirs do. */
     private Optional<String> closedTo(Person person, Instant now) {
         AccessModel nembar = models.model(Models.NEMBAR);
         Standpoint first = Standpoint.of(person, now);

@@ -1,12 +1,12 @@
-package nembar.server.organisations;
+package nembar.server.accounts;
 
 import jakarta.persistence.Entity;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 
-/** A domain of mail addresses that belongs to an organisation. */
+/** A domain of mail addresses that belongs to an account. */
 @Entity
-@Table(name = "organisation_domain")
+@Table(name = "account_domain")
 class DomainRow {
     @Id String domain;
     String account;

@@ -6,20 +6,20 @@ import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { DayField } from '../app/Dates';
 import { ActDialog } from './ActDialog';
-import type { OrganisationSheet } from './api';
-import { changeOrganisation, type OrganisationDraft, organisationDraft } from './organisationDraft';
+import { type AccountDraft, accountDraft, changeAccount } from './accountDraft';
+import type { AccountSheet } from './api';
 
-type Props = { sheet: OrganisationSheet; onClose: () => void };
+type Props = { sheet: AccountSheet; onClose: () => void };
 
-export function OrganisationEdit({ sheet, onClose }: Props) {
-  const [draft, setDraft] = useState<OrganisationDraft>(() => organisationDraft(sheet));
-  const set = (changes: Partial<OrganisationDraft>) => setDraft({ ...draft, ...changes });
-  const same = JSON.stringify(draft) === JSON.stringify(organisationDraft(sheet));
+export function AccountEdit({ sheet, onClose }: Props) {
+  const [draft, setDraft] = useState<AccountDraft>(() => accountDraft(sheet));
+  const set = (changes: Partial<AccountDraft>) => setDraft({ ...draft, ...changes });
+  const same = JSON.stringify(draft) === JSON.stringify(accountDraft(sheet));
   return (
     <ActDialog
       title={`Change ${sheet.line.name}`}
       asked={same ? null : JSON.stringify(draft)}
-      act={(how) => changeOrganisation(sheet.line.key, draft, how)}
+      act={(how) => changeAccount(sheet.line.key, draft, how)}
       confirm="Save"
       hint="Nothing is different yet."
       onClose={onClose}
@@ -41,7 +41,7 @@ export function OrganisationEdit({ sheet, onClose }: Props) {
           <TextField
             {...params}
             label="Tags"
-            helperText="Bounds and filters name organisations by tags."
+            helperText="Bounds and filters name accounts by tags."
           />
         )}
       />

@@ -1,8 +1,8 @@
 import { api, data } from '../api/client';
-import type { How, OrganisationSheet } from './api';
+import type { AccountSheet, How } from './api';
 
-/** An organisation as somebody is changing it. */
-export type OrganisationDraft = {
+/** An account as somebody is changing it. */
+export type AccountDraft = {
   version: number;
   name: string;
   tags: string[];
@@ -13,12 +13,7 @@ export type OrganisationDraft = {
   ends: string;
 };
 
-export function organisationDraft({
-  version,
-  line,
-  pending,
-  seatsRefuse,
-}: OrganisationSheet): OrganisationDraft {
+export function accountDraft({ version, line, pending, seatsRefuse }: AccountSheet): AccountDraft {
   return {
     version,
     name: line.name,
@@ -31,7 +26,7 @@ export function organisationDraft({
   };
 }
 
-function body(draft: OrganisationDraft) {
+function body(draft: AccountDraft) {
   return {
     version: draft.version,
     name: draft.name,
@@ -44,18 +39,18 @@ function body(draft: OrganisationDraft) {
   };
 }
 
-export function changeOrganisation(key: string, draft: OrganisationDraft, how: How) {
+export function changeAccount(key: string, draft: AccountDraft, how: How) {
   return data(
-    api.PUT('/api/organisations/{key}', {
+    api.PUT('/api/accounts/{key}', {
       params: { path: { key }, query: how },
       body: body(draft),
     }),
   );
 }
 
-export async function createOrganisation(name: string): Promise<string> {
+export async function createAccount(name: string): Promise<string> {
   const made = await data(
-    api.POST('/api/organisations', {
+    api.POST('/api/accounts', {
       body: { name, tags: [], domains: [] },
     }),
   );

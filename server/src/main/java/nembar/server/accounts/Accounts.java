@@ -1,4 +1,4 @@
-package nembar.server.organisations;
+package nembar.server.accounts;
 
 import java.time.Clock;
 import java.time.DateTimeException;
@@ -23,6 +23,7 @@ import nembar.core.directory.Edits;
 import nembar.core.directory.Person;
 import nembar.core.text.Slug;
 import nembar.core.text.Wording;
+import nembar.server.accounts.Terms.SeatTerms;
 import nembar.server.approval.Submission;
 import nembar.server.approval.Submissions;
 import nembar.server.command.Command;
@@ -33,14 +34,13 @@ import nembar.server.http.BadRequest;
 import nembar.server.http.NotFound;
 import nembar.server.http.Paging;
 import nembar.server.model.Models;
-import nembar.server.organisations.Terms.SeatTerms;
 import nembar.server.store.ElementRef;
 import nembar.server.store.ModelStore;
 import org.springframework.stereotype.Service;
 
-/** Lists organisations, shows one, makes and changes them. */
+/** Lists accounts, shows one, makes and changes them. */
 @Service
-public class Organisations {
+public class Accounts {
     private static final String ACCOUNT = "account";
     private static final Pattern DOMAIN =
             Pattern.compile("([\\p{L}\\p{N}]([\\p{L}\\p{N}-]*[\\p{L}\\p{N}])?\\.)+\\p{L}{2,}");
@@ -54,7 +54,7 @@ public class Organisations {
     private final Acts acts;
     private final Clock clock;
 
-    Organisations(
+    Accounts(
             Models models,
             Submissions submissions,
             Terms terms,
@@ -72,12 +72,12 @@ public class Organisations {
     }
 
     /**
-     * An organisation in a list.
+     * An account in a list.
      *
      * @param people how many hold a seat
      * @param state open, pending or ended
      */
-    public record OrganisationLine(
+    public record AccountLine(
             String key,
             String name,
             boolean own,
@@ -88,12 +88,11 @@ public class Organisations {
             String state,
             Optional<String> ends) {}
 
-    public record OrganisationPage(
-            List<OrganisationLine> organisations, long total, boolean mayCreate) {}
+    public record AccountPage(List<AccountLine> accounts, long total, boolean mayCreate) {}
 
-    /** An organisation, whole. */
-    public record OrganisationSheet(
-            OrganisationLine line,
+    /** An account, whole. */
+    public record AccountSheet(
+            AccountLine line,
             long version,
             boolean pending,
             boolean seatsRefuse,
@@ -102,11 +101,11 @@ public class Organisations {
             List<Acts.Act> history) {}
 
     /**
-     * An organisation as somebody wants it.
+     * An account as somebody wants it.
      *
      * @param version the version whoever asks has seen; left out for a new one
      */
-    public record OrganisationEdit(
+    public record AccountEdit(
             Long version,
             String name,
             List<String> tags,
@@ -116,7 +115,7 @@ public class Organisations {
             Boolean pending,
             String ends) {}
 
-    OrganisationPage list(Person me, String search, String tag, int page, int size) {
+    AccountPage list(Person me, String search, String tag, int page, int size) {
         Directory directory = models.directory();
         Predicate<String> visible = governance.mayOnPlaces(me, ACCOUNT, "view");
         Map<String, Integer> used = Terms.used(directory);
@@ -128,7 +127,7 @@ public class Organisations {
                                 domains.computeIfAbsent(account, any -> new ArrayList<>())
                                         .add(domain));
         String wanted = search.strip().toLowerCase(Locale.ROOT);
-        List<OrganisationLine> found =
+        List<AccountLine> found =
                 directory.accounts().stream()
                         .filter(one -> visible.test(one.key()))
                         .filter(one -> tag.isEmpty() || one.tags().contains(tag))
@@ -141,25 +140,24 @@ public class Organisations {
                                                 seats.getOrDefault(one.key(), SeatTerms.NONE)))
                         .filter(one -> text(one).contains(wanted))
                         .sorted(
-                                Comparator.<OrganisationLine, Boolean>comparing(one -> !one.own())
+                                Comparator.<AccountLine, Boolean>comparing(one -> !one.own())
                                         .thenComparing(one -> one.name().toLowerCase(Locale.ROOT)))
                         .toList();
-        return new OrganisationPage(
+        return new AccountPage(
                 Paging.slice(found, page, size),
                 found.size(),
                 governance.mayOnPlace(me, ACCOUNT, "create", "new"));
     }
 
-    private static String text(OrganisationLine one) {
+    private static String text(AccountLine one) {
         return (one.name() + " " + String.join(" ", one.tags()) + String.join(" ", one.domains()))
                 .toLowerCase(Locale.ROOT);
     }
 
-    private OrganisationLine line(
-            Account account, List<String> domains, int people, SeatTerms seats) {
+    private AccountLine line(Account account, List<String> domains, int people, SeatTerms seats) {
         LocalDate today = LocalDate.ofInstant(clock.instant(), zone());
         String state = account.pending() ? "pending" : account.open(today) ? "open" : "ended";
-        return new OrganisationLine(
+        return new AccountLine(
                 account.key(),
                 account.name(),
                 account.own(),
@@ -175,14 +173,14 @@ public class Organisations {
         return models.model(Models.NEMBAR).application().zone();
     }
 
-    OrganisationSheet sheet(Person me, String key) {
+    AccountSheet sheet(Person me, String key) {
         Account account = known(key);
         governance.requireOnPlace(me, ACCOUNT, "view", key, account.name());
         Directory directory = models.directory();
         SeatTerms seats = terms.seatsOf(key);
         Set<String> tags = new TreeSet<>();
         directory.accounts().forEach(one -> tags.addAll(one.tags()));
-        return new OrganisationSheet(
+        return new AccountSheet(
                 line(
                         account,
                         terms.domainsOf(key),
@@ -199,17 +197,17 @@ public class Organisations {
     private Account known(String key) {
         return models.directory()
                 .account(key)
-                .orElseThrow(() -> new NotFound(ACCOUNT, "There is no such organisation."));
+                .orElseThrow(() -> new NotFound(ACCOUNT, "There is no such account."));
     }
 
     /** Makes a new one; its key. */
-    String create(Person me, OrganisationEdit edit) {
+    String create(Person me, AccountEdit edit) {
         String name = name(edit);
         String key = keyFor(name);
         Account account = account(new Account(key, name, false, Set.of()), edit);
         submissions.submit(
                 Submission.execute(me),
-                Command.by(me, "New organisation " + name)
+                Command.by(me, "New account " + name)
                         .changing(now -> ChangeSet.of(Edits.ofAccounts(List.of(account), Set.of())))
                         .within(
                                 () -> {
@@ -219,13 +217,12 @@ public class Organisations {
         return key;
     }
 
-    /** A key for an organisation of this name, taken by none. */
+    /** A key for an account of this name, taken by none. */
     public String keyFor(String name) {
-        return Slug.of(
-                name, "organisation", taken -> models.directory().account(taken).isPresent());
+        return Slug.of(name, "account", taken -> models.directory().account(taken).isPresent());
     }
 
-    Preview change(Submission submission, String key, OrganisationEdit edit) {
+    Preview change(Submission submission, String key, AccountEdit edit) {
         Person me = submission.author();
         Account now = known(key);
         if (edit.version() == null) {
@@ -237,7 +234,7 @@ public class Organisations {
         String words = words(now, next, domains);
         return submissions.submit(
                 submission,
-                Command.by(me, "Organisation " + next.name())
+                Command.by(me, "Account " + next.name())
                         .needing(Need.onPlace(ACCOUNT, "change", key, now.name()))
                         .seen(new ElementRef(ACCOUNT, key), edit.version())
                         .changing(
@@ -278,14 +275,14 @@ public class Organisations {
         return words.isEmpty() ? "changed its terms" : Wording.and(words);
     }
 
-    private static String name(OrganisationEdit edit) {
+    private static String name(AccountEdit edit) {
         if (edit.name() == null || edit.name().isBlank()) {
-            throw new BadRequest("name", "Give the organisation a name.");
+            throw new BadRequest("name", "Give the account a name.");
         }
         return edit.name().strip();
     }
 
-    private static Account account(Account now, OrganisationEdit edit) {
+    private static Account account(Account now, AccountEdit edit) {
         List<String> tags = edit.tags() == null ? List.copyOf(now.tags()) : edit.tags();
         for (String tag : tags) {
             if (!TAG.matcher(tag).matches()) {
@@ -306,12 +303,12 @@ public class Organisations {
         if (now.own() && (pending || ends.isPresent())) {
             throw new BadRequest(
                     pending ? "pending" : "ends",
-                    "The company's own organisation is neither held back nor ended.");
+                    "The company's own account is neither held back nor ended.");
         }
         return new Account(now.key(), name(edit), now.own(), Set.copyOf(tags), pending, ends);
     }
 
-    private SeatTerms seats(OrganisationEdit edit) {
+    private SeatTerms seats(AccountEdit edit) {
         if (edit.seats() != null && edit.seats() < 0) {
             throw new BadRequest("seats", "Agree on no seats, or on none or more.");
         }
@@ -319,7 +316,7 @@ public class Organisations {
                 Optional.ofNullable(edit.seats()), Boolean.TRUE.equals(edit.seatsRefuse()));
     }
 
-    private List<String> domains(String key, OrganisationEdit edit) {
+    private List<String> domains(String key, AccountEdit edit) {
         List<String> domains = new ArrayList<>();
         Map<String, String> taken = terms.domains();
         for (String given : edit.domains() == null ? List.<String>of() : edit.domains()) {

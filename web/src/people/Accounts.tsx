@@ -10,21 +10,21 @@ import { Trouble } from '../app/Trouble';
 import { UnseenHeading } from '../app/Unseen';
 import { fieldValue, number } from '../ask/said';
 import { Working } from '../ask/Working';
-import { PAGE, useOrganisations } from './api';
+import { createAccount } from './accountDraft';
+import { PAGE, useAccounts } from './api';
 import { NameDialog } from './NameDialog';
-import { createOrganisation } from './organisationDraft';
 import { PeopleFrame } from './PeopleFrame';
 
-export default function Organisations() {
+export default function Accounts() {
   const [params, setParams] = useSearchParams();
   const search = params.get('search') ?? '';
   const tag = params.get('tag') ?? '';
   const page = Number(params.get('page') ?? 0);
-  const found = useOrganisations(search, tag, page);
+  const found = useAccounts(search, tag, page);
   const [making, setMaking] = useState(false);
   const navigate = useNavigate();
   useEffect(() => {
-    document.title = 'Organisations · Nembar';
+    document.title = 'Accounts · Nembar';
   }, []);
   const change = (changes: Record<string, string>) =>
     setParams(
@@ -35,7 +35,7 @@ export default function Organisations() {
     );
   return (
     <PeopleFrame>
-      <UnseenHeading>Organisations</UnseenHeading>
+      <UnseenHeading>Accounts</UnseenHeading>
       <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center', mb: 1.5 }}>
         <Search
           label="Name, tag, domain"
@@ -50,16 +50,16 @@ export default function Organisations() {
         <Box sx={{ flex: 1 }} />
         {found.data?.mayCreate && (
           <Button variant="outlined" onClick={() => setMaking(true)}>
-            New organisation
+            New account
           </Button>
         )}
       </Box>
       {found.isPending && <Working lines={12} />}
       {found.isError && <Trouble error={found.error} again={() => found.refetch()} />}
-      {found.data?.total === 0 && <Empty>No organisation fits.</Empty>}
+      {found.data?.total === 0 && <Empty>No account fits.</Empty>}
       {found.data && found.data.total > 0 && (
         <>
-          <Rows aria-label="Organisations">
+          <Rows aria-label="Accounts">
             <thead>
               <tr>
                 <th scope="col">Name</th>
@@ -75,12 +75,12 @@ export default function Organisations() {
               </tr>
             </thead>
             <tbody>
-              {found.data.organisations.map((one) => (
+              {found.data.accounts.map((one) => (
                 <tr key={one.key} data-outside={!one.own}>
                   <td>
                     <MuiLink
                       component={Link}
-                      to={`/people/organisations/${encodeURIComponent(one.key)}`}
+                      to={`/people/accounts/${encodeURIComponent(one.key)}`}
                       color="textPrimary"
                       underline="hover"
                       sx={{ fontWeight: 600 }}
@@ -123,12 +123,12 @@ export default function Organisations() {
       )}
       {making && (
         <NameDialog
-          title="New organisation"
+          title="New account"
           label="Name"
           confirm="Set it up"
-          does={createOrganisation}
+          does={createAccount}
           onClose={() => setMaking(false)}
-          onDone={(key) => navigate(`/people/organisations/${encodeURIComponent(key)}`)}
+          onDone={(key) => navigate(`/people/accounts/${encodeURIComponent(key)}`)}
         />
       )}
     </PeopleFrame>

@@ -1,14 +1,14 @@
-package nembar.server.organisations;
+package nembar.server.accounts;
 
 import jakarta.persistence.Entity;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import jakarta.persistence.Version;
 
-/** The terms of an organisation. */
+/** The terms of an account. */
 @Entity
-@Table(name = "organisation")
-class OrganisationRow {
+@Table(name = "account_terms")
+class TermsRow {
     @Id String account;
     Integer seats;
     boolean seatsRefuse;

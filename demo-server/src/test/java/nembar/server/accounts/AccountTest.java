@@ -1,4 +1,4 @@
-package nembar.server.organisations;
+package nembar.server.accounts;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
@@ -14,7 +14,7 @@ import org.junit.jupiter.api.extension.ExtendWith;
 import tools.jackson.databind.JsonNode;
 
 @ExtendWith(Installation.class)
-class OrganisationTest {
+class AccountTest {
     private static Map<String, Object> edit(String name, Map<String, Object> more) {
         Map<String, Object> edit = new HashMap<>(Map.of("name", name));
         edit.putAll(more);
@@ -22,20 +22,20 @@ class OrganisationTest {
     }
 
     private static String made(Client client, String name) {
-        Answer made = client.post("/api/organisations", edit(name, Map.of()));
+        Answer made = client.post("/api/accounts", edit(name, Map.of()));
         return made.json().path("key").asString();
     }
 
-    /** An external of the organisation who has come in; their address. */
-    private static String external(Installation nembar, String organisation) {
+    /** An external of the account who has come in; their address. */
+    private static String external(Installation nembar, String account) {
         Client client = nembar.administrator();
-        String email = "somebody@" + organisation + ".example";
+        String email = "somebody@" + account + ".example";
         String id = Arrivals.paste(client, email);
         Arrivals.say(
                 client,
                 id,
                 Map.of(
-                        "placing", Map.of("kind", "external", "organisation", organisation),
+                        "placing", Map.of("kind", "external", "account", account),
                         "given", Map.of("application", "towline", "role", "shipper-contact")));
         Arrivals.send(client, id);
         Arrivals.comeIn(nembar, email);
@@ -43,10 +43,10 @@ class OrganisationTest {
     }
 
     @Test
-    void anOrganisationHasTagsDomainsAndSeats(Installation nembar) {
+    void anAccountHasTagsDomainsAndSeats(Installation nembar) {
         Client client = nembar.administrator();
         String key = made(client, "Lock and Weir");
-        String path = "/api/organisations/" + key;
+        String path = "/api/accounts/" + key;
         Map<String, Object> wanted =
                 edit(
                         "Lock & Weir",
@@ -66,15 +66,15 @@ class OrganisationTest {
         assertThat(line.path("name").asString()).isEqualTo("Lock & Weir");
         assertThat(line.path("domains").path(0).asString()).isEqualTo("lockweir.example");
         assertThat(line.path("seats").asInt()).isEqualTo(3);
-        assertThat(client.get("/api/organisations?tag=new-one").json().path("total").asInt())
+        assertThat(client.get("/api/accounts?tag=new-one").json().path("total").asInt())
                 .isEqualTo(1);
-        assertThat(client.get("/api/organisations?search=lockweir").text()).contains("Lock & Weir");
+        assertThat(client.get("/api/accounts?search=lockweir").text()).contains("Lock & Weir");
     }
 
     @Test
     void whatCannotBeIsSaidWithItsField(Installation nembar) {
         Client client = nembar.administrator();
-        String path = "/api/organisations/" + made(client, "Wrong Turns");
+        String path = "/api/accounts/" + made(client, "Wrong Turns");
         Map<String, Map<String, Object>> wrong =
                 Map.of(
                         "tags", Map.of("tags", List.of("two words")),
@@ -100,7 +100,7 @@ class OrganisationTest {
         Answer own =
                 put(
                         client,
-                        "/api/organisations/larkwater",
+                        "/api/accounts/larkwater",
                         edit("Larkwater Barge Lines", Map.of("pending", true)));
         assertThat(own.detail()).contains("neither held back nor ended");
     }
@@ -110,7 +110,7 @@ class OrganisationTest {
         Client client = nembar.administrator();
         String key = made(client, "Patient Cargo");
         String email = external(nembar, key);
-        String path = "/api/organisations/" + key;
+        String path = "/api/accounts/" + key;
         Client theirs = nembar.nobody().signIn(email, Arrivals.PASSWORD);
         assertThat(theirs.get("/api/session").status()).isEqualTo(200);
         Answer preview =
@@ -130,35 +130,26 @@ class OrganisationTest {
     }
 
     @Test
-    void anEndedOrganisationLetsNobodyIn(Installation nembar) {
+    void anEndedAccountLetsNobodyIn(Installation nembar) {
         Client client = nembar.administrator();
         String key = made(client, "Last Season");
         String email = external(nembar, key);
-        put(client, "/api/organisations/" + key, edit("Last Season", Map.of("ends", "2020-01-31")));
+        put(client, "/api/accounts/" + key, edit("Last Season", Map.of("ends", "2020-01-31")));
         assertThat(nembar.nobody().trySignIn(email, Arrivals.PASSWORD).status()).isEqualTo(403);
-        assertThat(
-                        client.get("/api/organisations/" + key)
-                                .json()
-                                .path("line")
-                                .path("state")
-                                .asString())
+        assertThat(client.get("/api/accounts/" + key).json().path("line").path("state").asString())
                 .isEqualTo("ended");
     }
 
     @Test
     void onlyThoseWhoMayChangeIt(Installation nembar) {
         Client auditor = nembar.auditor();
-        assertThat(auditor.get("/api/organisations/hollis-grain").status()).isEqualTo(200);
+        assertThat(auditor.get("/api/accounts/hollis-grain").status()).isEqualTo(200);
         assertThat(
-                        put(
-                                        auditor,
-                                        "/api/organisations/hollis-grain",
-                                        edit("Hollis Grain", Map.of()))
+                        put(auditor, "/api/accounts/hollis-grain", edit("Hollis Grain", Map.of()))
                                 .status())
                 .isEqualTo(403);
-        assertThat(auditor.post("/api/organisations", edit("Mine", Map.of())).status())
-                .isEqualTo(403);
-        assertThat(nembar.administrator().get("/api/organisations/none").status()).isEqualTo(404);
+        assertThat(auditor.post("/api/accounts", edit("Mine", Map.of())).status()).isEqualTo(403);
+        assertThat(nembar.administrator().get("/api/accounts/none").status()).isEqualTo(404);
     }
 
     /** Puts an edit on top of the version there is. */
@@ -172,7 +163,7 @@ class OrganisationTest {
     @Test
     void ofTwoEditsOfTheSameOneIsToldAndNothingIsLost(Installation nembar) {
         Client client = nembar.administrator();
-        String path = "/api/organisations/" + made(client, "Two Hands");
+        String path = "/api/accounts/" + made(client, "Two Hands");
         Map<String, Object> first = new HashMap<>(edit("Two Hands", Map.of("seats", 4)));
         Map<String, Object> second =
                 new HashMap<>(edit("Two Hands", Map.of("domains", List.of("two-hands.example"))));

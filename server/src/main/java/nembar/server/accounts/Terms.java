@@ -1,4 +1,4 @@
-package nembar.server.organisations;
+package nembar.server.accounts;
 
 import jakarta.persistence.EntityManager;
 import java.util.ArrayList;
@@ -20,7 +20,7 @@ import nembar.server.model.Models;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
-/** What is agreed with organisations: whose addresses are theirs, and how many seats they have. */
+/** What is agreed with accounts: whose addresses are theirs, and how many seats they have. */
 @Service
 public class Terms {
     private final EntityManager entities;
@@ -32,7 +32,7 @@ public class Terms {
     }
 
     /**
-     * Personas of an organisation.
+     * Personas of an account.
      *
      * @param agreed empty where none are agreed
      * @param refuse whether going over is refused; otherwise it is warned of
@@ -64,7 +64,7 @@ public class Terms {
 
     @Transactional(readOnly = true)
     public SeatTerms seatsOf(String account) {
-        return Optional.ofNullable(entities.find(OrganisationRow.class, account))
+        return Optional.ofNullable(entities.find(TermsRow.class, account))
                 .map(row -> new SeatTerms(Optional.ofNullable(row.seats), row.seatsRefuse))
                 .orElse(SeatTerms.NONE);
     }
@@ -72,7 +72,7 @@ public class Terms {
     @Transactional(readOnly = true)
     public Map<String, SeatTerms> seats() {
         Map<String, SeatTerms> seats = new HashMap<>();
-        entities.createQuery("from OrganisationRow", OrganisationRow.class)
+        entities.createQuery("from TermsRow", TermsRow.class)
                 .getResultList()
                 .forEach(
                         row ->
@@ -83,12 +83,12 @@ public class Terms {
         return seats;
     }
 
-    /** Writes the terms of an organisation, in the transaction at hand. */
+    /** Writes the terms of an account, in the transaction at hand. */
     @Transactional
     public void write(String account, SeatTerms seats, List<String> domains) {
-        OrganisationRow row = entities.find(OrganisationRow.class, account);
+        TermsRow row = entities.find(TermsRow.class, account);
         boolean fresh = row == null;
-        OrganisationRow filled = fresh ? new OrganisationRow() : row;
+        TermsRow filled = fresh ? new TermsRow() : row;
         filled.account = account;
         filled.seats = seats.agreed().orElse(null);
         filled.seatsRefuse = seats.refuse();
@@ -121,7 +121,7 @@ public class Terms {
     /**
      * What the edits mean for seats.
      *
-     * @return warnings, for organisations that go over and may
+     * @return warnings, for accounts that go over and may
      * @throws Refused for one that goes over and may not
      */
     public List<String> checkSeats(Edits edits) {
@@ -169,7 +169,7 @@ public class Terms {
                     Stream.concat(
                                     refused.stream(),
                                     Stream.of(
-                                            "Agree on more seats, on the organisation's sheet, or"
+                                            "Agree on more seats, on the account's sheet, or"
                                                     + " close somebody who has left."))
                             .toList());
         }

@@ -11,9 +11,9 @@ import { Facts, Part, Remark } from '../app/parts';
 import { Trouble } from '../app/Trouble';
 import { number } from '../ask/said';
 import { Working } from '../ask/Working';
-import { type OrganisationSheet, useDoing, useOrganisation, usePeopleList } from './api';
-import { OrganisationEdit } from './OrganisationEdit';
-import { State } from './Organisations';
+import { AccountEdit } from './AccountEdit';
+import { State } from './Accounts';
+import { type AccountSheet, useAccount, useDoing, usePeopleList } from './api';
 import { PeopleFrame } from './PeopleFrame';
 import { PeopleTable } from './PeopleTable';
 import { History } from './PersonHistory';
@@ -32,14 +32,14 @@ const nothing = {
   descending: false,
 };
 
-/** One organisation: its terms, its people, and who may ask to join. */
-export default function OrganisationPlace() {
+/** One account: its terms, its people, and who may ask to join. */
+export default function AccountPlace() {
   const { key = '' } = useParams();
-  const sheet = useOrganisation(key);
+  const sheet = useAccount(key);
   const [editing, setEditing] = useState(false);
   const name = sheet.data?.line.name;
   useEffect(() => {
-    document.title = name ? `${name} · Nembar` : 'Organisations · Nembar';
+    document.title = name ? `${name} · Nembar` : 'Accounts · Nembar';
   }, [name]);
   return (
     <PeopleFrame>
@@ -73,14 +73,14 @@ export default function OrganisationPlace() {
           <Part title="What was done">
             <History lines={sheet.data.history} />
           </Part>
-          {editing && <OrganisationEdit sheet={sheet.data} onClose={() => setEditing(false)} />}
+          {editing && <AccountEdit sheet={sheet.data} onClose={() => setEditing(false)} />}
         </>
       )}
     </PeopleFrame>
   );
 }
 
-function Terms({ sheet }: { sheet: OrganisationSheet }) {
+function Terms({ sheet }: { sheet: AccountSheet }) {
   const { line } = sheet;
   const over = line.seats !== undefined && line.people > line.seats;
   return (
@@ -104,18 +104,18 @@ function Terms({ sheet }: { sheet: OrganisationSheet }) {
   );
 }
 
-function Joining({ sheet }: { sheet: OrganisationSheet }) {
+function Joining({ sheet }: { sheet: AccountSheet }) {
   const path = { key: sheet.line.key };
   const open = useQuery({
-    queryKey: keys.organisationsJoin(sheet.line.key),
+    queryKey: keys.accountsJoin(sheet.line.key),
     queryFn: ({ signal }) =>
-      data(api.GET('/api/organisations/{key}/join-link', { signal, params: { path } })),
+      data(api.GET('/api/accounts/{key}/join-link', { signal, params: { path } })),
   });
   const make = useDoing(() =>
-    data(api.POST('/api/organisations/{key}/join-link', { params: { path } })),
+    data(api.POST('/api/accounts/{key}/join-link', { params: { path } })),
   );
   const withdraw = useDoing(() =>
-    data(api.DELETE('/api/organisations/{key}/join-link', { params: { path } })),
+    data(api.DELETE('/api/accounts/{key}/join-link', { params: { path } })),
   );
   const link = open.data?.link;
   return (
@@ -168,14 +168,14 @@ function Joining({ sheet }: { sheet: OrganisationSheet }) {
   );
 }
 
-function TheirPeople({ sheet }: { sheet: OrganisationSheet }) {
-  const filters = { ...nothing, organisation: sheet.line.key };
+function TheirPeople({ sheet }: { sheet: AccountSheet }) {
+  const filters = { ...nothing, account: sheet.line.key };
   const people = usePeopleList(filters, 0);
   return (
     <Part
       title={`People (${number(sheet.line.people)})`}
       aside={
-        <MuiLink component={Link} to={`/people?organisation=${encodeURIComponent(sheet.line.key)}`}>
+        <MuiLink component={Link} to={`/people?account=${encodeURIComponent(sheet.line.key)}`}>
           All of them in the list
         </MuiLink>
       }
