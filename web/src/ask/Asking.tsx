@@ -65,12 +65,12 @@ function personChoice(person: PersonLine): Choice {
   return {
     key: person.key,
     name: person.name,
-    detail: `${person.seat}${status}`,
+    detail: `${person.unitOrAccount}${status}`,
     outside: person.kind === 'external',
   };
 }
 
-/** Somebody, by name, address or seat. */
+/** Somebody, by name, address, unit or account. */
 export function PersonSlot({
   label = 'Person',
   person,
@@ -117,7 +117,7 @@ export function PersonSlot({
       value={value}
       choices={[...found, ...(people.data?.people ?? []).map(personChoice)]}
       waiting={people.isPending || people.isPlaceholderData || typing}
-      none="Nobody you may view has such a name, address or seat"
+      none="Nobody you may view has such a name, address, unit or account"
       {...(inputRef ? { inputRef } : {})}
       onType={look}
       onChoose={(next) => {

@@ -101,7 +101,7 @@ function named(
   const role = roles.find((one) => one.element.key === slots.role)?.element.name;
   const all: [WhoPart, string | undefined][] = [
     [{ role: slots.role }, role],
-    [{ unit: slots.unit }, answer?.person.seat],
+    [{ unit: slots.unit }, answer?.person.unit],
     [{ externalsOf: slots.account }, answer?.person.account?.name],
   ];
   return all.flatMap(([part, name]) => (name ? [{ part, name, detail: '' }] : []));

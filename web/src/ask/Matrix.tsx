@@ -155,7 +155,7 @@ function Line({
           {row.name}
         </MuiLink>{' '}
         <Box component="span" sx={{ color: 'text.secondary', fontSize: 12.5 }}>
-          {row.seat}
+          {row.unitOrAccount}
         </Box>
       </Box>
       {row.cells.map((cell, at) => {

@@ -60,7 +60,7 @@ const answer: WhatCan = {
     name: 'Ilse Marrow',
     kind: 'staff',
     status: 'active',
-    seat: 'Sorrel Delta',
+    unit: 'Sorrel Delta',
     accounts: [],
     mayLookThrough: true,
     reasonWanted: false,

@@ -32,10 +32,10 @@ export function Summary({
     <Box sx={{ mt: 1.25, mb: 2, maxWidth: 860 }}>
       <Typography color="textSecondary" component="p">
         {kinds[person.kind]}
-        {person.seat && (
+        {person.unit && (
           <>
             {' '}
-            in <strong>{person.seat}</strong>
+            in <strong>{person.unit}</strong>
           </>
         )}
         {acting && (

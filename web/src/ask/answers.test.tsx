@@ -178,7 +178,7 @@ test('the matrix is people by record type, and a cell leads to its reasons', asy
           person: 'eve',
           name: 'Eve Marsh',
           account: 'red',
-          seat: 'Red Line',
+          unitOrAccount: 'Red Line',
           external: true,
           cells: [
             { notches: 6, words: 'own account' },

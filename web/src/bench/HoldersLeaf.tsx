@@ -51,7 +51,7 @@ export function HoldersLeaf({
             {one.name}
           </MuiLink>{' '}
           <Box component="span" sx={{ color: 'text.secondary', fontSize: 13 }}>
-            {one.seat}
+            {one.unitOrAccount}
             {one.status !== 'active' && `, ${one.status}`}
           </Box>
           <Box sx={{ fontSize: 13 }}>

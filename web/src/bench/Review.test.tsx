@@ -69,7 +69,7 @@ test('a broken expectation takes a reason of its own', async () => {
 test('what is for others to agree to is asked of them', async () => {
   const calls = serve({ [`POST ${D}/submit`]: () => ({}) });
   const objection = {
-    rule: 'guarded',
+    rule: 'guardedArea' as const,
     why: 'A steward has to agree.',
     people: [],
     approvers: ['Agnete Solberg', 'Rufus Tannahill'],

@@ -287,7 +287,7 @@ function Expectations({ application, review }: { application: string; review: Re
 
 type Finding = Schemas['FindingShown'];
 
-const DUTY = 'roles_in_conflict';
+const DUTY = 'rolesInConflict';
 
 /** What the draft makes worth a look, and what it mends; conflicts of duty on their own. */
 function Findings({ application, review }: { application: string; review: Review }) {

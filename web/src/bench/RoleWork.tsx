@@ -8,7 +8,7 @@ import Typography from '@mui/material/Typography';
 import { useMemo, useState } from 'react';
 import type { Bench } from './api';
 import type { Opened } from './Drawers';
-import { keyFor, type RoleElement } from './design';
+import { keyFor, type MeantFor, type RoleElement } from './design';
 import { type CellEdit, editOfOwnSet, editOfSet, otherRoles, putRole } from './edits';
 import { type GridWatch, GridWork } from './GridWork';
 import { heldBy, Sheet } from './Sheet';
@@ -25,7 +25,7 @@ type Props = {
   onCompare: (side: string) => void;
 };
 
-const meant: [string, string][] = [
+const meant: [MeantFor, string][] = [
   ['staff', 'for staff'],
   ['external', 'for externals'],
   ['service', 'for programs'],

@@ -238,7 +238,7 @@ function Leave({ application, onDone }: { application: string; onDone: () => voi
     data(
       api.PUT('/api/applications/{application}/tray', {
         params: { path: { application } },
-        body: {} as never,
+        body: {},
       }),
     ),
   );

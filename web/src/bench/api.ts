@@ -64,7 +64,7 @@ export function sendEdit(
   return data(
     api.POST('/api/applications/{application}/tray/edits', {
       params: { path: { application } },
-      body: { ...(seen === undefined ? {} : { seen }), changes } as never,
+      body: { ...(seen === undefined ? {} : { seen }), changes },
     }),
   );
 }

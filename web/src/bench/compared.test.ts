@@ -1,7 +1,7 @@
 import { expect, test } from 'vitest';
 import type { Bench } from './api';
 import { compared, places, takenOver } from './compared';
-import { type Privilege, withBounded } from './design';
+import { type Privilege, type Reach, withBounded } from './design';
 
 const bench = {
   types: [
@@ -22,12 +22,12 @@ const bench = {
   functions: [{ key: 'tide', name: 'Tide table', levels: ['none', 'look', 'set'] }],
 } as unknown as Bench;
 
-const may = (operation: string, reach: string): Privilege => ({
+const may = (operation: string, reach: Reach): Privilege => ({
   recordType: 'trip',
   operation,
   reach,
 });
-const sees = (fields: string[], reach = 'all'): Privilege => ({
+const sees = (fields: string[], reach: Reach = 'all'): Privilege => ({
   recordType: 'trip',
   fields,
   use: 'view',
@@ -82,7 +82,7 @@ test('a privilege under a condition is put, changed and taken out', () => {
     condition: 'crew > 3',
   });
   expect(withBounded(put, cell, one, null)).toEqual([may('view', 'own')]);
-  const field = { type: 'trip', field: 'price', use: 'view' };
+  const field = { type: 'trip', field: 'price', use: 'view' as const };
   const bound = { ...sees(['cost', 'price']), condition: 'crew > 2' };
   expect(withBounded([bound], field, one, null)).toEqual([
     { ...sees(['cost']), condition: 'crew > 2' },

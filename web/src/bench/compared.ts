@@ -1,6 +1,7 @@
 import type { Bench } from './api';
 import {
   carriedView,
+  type FieldUse,
   type Given,
   givenOn,
   givenOnField,
@@ -76,7 +77,7 @@ function side(bench: Bench, place: Place, privileges: Privilege[]): Side {
   const [on = '', what = ''] = place.key.split('/');
   const field = on.split('.')[1];
   const given = field
-    ? givenOnField(privileges, place.type, field, what)
+    ? givenOnField(privileges, place.type, field, what as FieldUse)
     : givenOn(privileges, place.type, what);
   const carried = !field && what === 'view' ? carriedView(privileges, place.type) : 0;
   return carried > widest(given)

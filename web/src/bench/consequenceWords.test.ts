@@ -43,7 +43,7 @@ test('gains and losses are told in people and records', () => {
       },
     ],
     broken: [{ key: 'one', name: 'Never so', severity: 'error', holds: false, covered: 3 }],
-    objections: [{ rule: 'guarded', why: '', people: [], approvers: ['Agnete Solberg'] }],
+    objections: [{ rule: 'guardedArea', why: '', people: [], approvers: ['Agnete Solberg'] }],
   });
   expect(told).toEqual([
     '5 people gain 1\u202f212 cargo lots',

@@ -31,7 +31,7 @@ function useNumbers(application: string, person: string, draft: DraftShown | und
         api.GET('/api/ask/what-can', {
           signal,
           params: {
-            query: { person, application, ...(draft ? { draft: draft.id } : {}) } as never,
+            query: { person, application, ...(draft ? { draft: draft.id } : {}) },
           },
         }),
       ),

@@ -3,6 +3,9 @@ import type { Schemas } from '../api/client';
 export type SetElement = Required<Schemas['SetPart']>;
 export type RoleElement = Schemas['RolePart'] & { key: string; name: string };
 export type Privilege = Schemas['PrivilegePart'];
+export type Reach = NonNullable<Privilege['reach']>;
+export type FieldUse = NonNullable<Privilege['use']>;
+export type MeantFor = NonNullable<Schemas['RolePart']['meantFor']>;
 export type TypeShown = Schemas['TypeShown'];
 export type FunctionShown = Schemas['FunctionShown'];
 
@@ -16,7 +19,7 @@ export const REACHES = [
   'branch',
   'account',
   'all',
-] as const;
+] as const satisfies Reach[];
 
 const words = [
   'none',
@@ -100,7 +103,7 @@ export function givenOnField(
   privileges: Privilege[],
   type: string,
   field: string,
-  use: string,
+  use: FieldUse,
 ): Given {
   return given(privileges.filter((one) => onField(one, type, field, use)));
 }
@@ -153,7 +156,7 @@ export function withFieldReach(
   privileges: Privilege[],
   type: string,
   field: string,
-  use: string,
+  use: FieldUse,
   notches: number,
 ): Privilege[] {
   const rest = privileges.flatMap((one) => {
@@ -191,7 +194,7 @@ export type Bounded = Given['conditional'][number];
  */
 export function withBounded(
   privileges: Privilege[],
-  cell: { type: string; operation: string } | { type: string; field: string; use: string },
+  cell: { type: string; operation: string } | { type: string; field: string; use: FieldUse },
   was: Bounded | null,
   is: Bounded | null,
 ): Privilege[] {
@@ -226,7 +229,7 @@ export function clearedField(
   privileges: Privilege[],
   type: string,
   field: string,
-  use: string,
+  use: FieldUse,
 ): Privilege[] {
   return privileges.flatMap((one) => {
     if (!onField(one, type, field, use)) {

@@ -103,7 +103,10 @@ test('several cells are those of the rectangle', () => {
 });
 
 test('only what differs is left where that is asked for', () => {
-  const now = { ...set, privileges: [{ recordType: 'chart', operation: 'view', reach: 'all' }] };
+  const now = {
+    ...set,
+    privileges: [{ recordType: 'chart', operation: 'view', reach: 'all' as const }],
+  };
   const source = ofSet({ key: 's', now, published: set, people: 0, touched: true });
   const rows = rowsOf(bench, source, { ...all, onlyChanged: true });
   expect(rows.map((row) => row.key)).toEqual(['work', 'trip', 'chart']);

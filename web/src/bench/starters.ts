@@ -1,4 +1,11 @@
-import { keyFor, type Privilege, type RoleElement, type TypeShown } from './design';
+import {
+  keyFor,
+  type MeantFor,
+  type Privilege,
+  type Reach,
+  type RoleElement,
+  type TypeShown,
+} from './design';
 import { putRole, putSet } from './edits';
 import type { ChangePart } from './queue';
 
@@ -6,9 +13,9 @@ type Starter = {
   key: string;
   name: string;
   for: string;
-  meantFor: string;
+  meantFor: MeantFor;
   /** From the reach that is wished to those that would do instead. */
-  reaches: string[];
+  reaches: Reach[];
   operations: string[];
 };
 

@@ -59,7 +59,7 @@ test('what is wrong is said beside its row, and a near address is offered', asyn
 test('somebody who is here already is shown with where they are', () => {
   shown({
     verdict: 'here',
-    known: { key: 'nadia.frost', name: 'Nadia Frost', seat: 'Credit', status: 'active' },
+    known: { key: 'nadia.frost', name: 'Nadia Frost', detail: 'Credit', status: 'active' },
   });
   expect(screen.getByRole('link', { name: 'Nadia Frost' }).getAttribute('href')).toBe(
     '/people/p/nadia.frost',
@@ -70,7 +70,7 @@ test('somebody who is here already is shown with where they are', () => {
 test('somebody closed can be brought back', async () => {
   const calls = shown({
     verdict: 'closed',
-    known: { key: 'nadia.frost', name: 'Nadia Frost', seat: 'Credit', status: 'closed' },
+    known: { key: 'nadia.frost', name: 'Nadia Frost', detail: 'Credit', status: 'closed' },
   });
   expect(screen.getByText(/was here and is closed/)).toBeTruthy();
   await userEvent.click(screen.getByRole('button', { name: 'Bring back' }));

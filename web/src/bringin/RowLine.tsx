@@ -174,7 +174,7 @@ function Judgement({
             <MuiLink component={Link} to={`/people/p/${encodeURIComponent(row.known.key)}`}>
               {row.known.name}
             </MuiLink>
-            <span className="quiet">, {row.known.seat}</span>
+            <span className="quiet">, {row.known.detail}</span>
           </>
         )}
         {row.decision === BACK && (

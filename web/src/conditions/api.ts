@@ -38,7 +38,7 @@ export function useCondition(about: About, written: { text?: string; rows?: Row 
       data(
         api.POST('/api/applications/{application}/conditions/check', {
           params: { path: { application } },
-          body: { ...rest, ...written, editor } as never,
+          body: { ...rest, ...written, editor },
           signal,
         }),
       ),

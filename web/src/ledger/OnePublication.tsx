@@ -146,7 +146,7 @@ function CompareWith({ application, number }: { application: string; number: num
           signal,
           params: {
             path: { application },
-            query: { size: 25, ...(search ? { search } : {}) } as never,
+            query: { size: 25, ...(search ? { search } : {}) },
           },
         }),
       ),

@@ -54,7 +54,9 @@ function OneSet({ application, set }: { application: string; set: Worked<SetElem
   const changedFields = useMemo(() => {
     const of = (one: SetElement | null, type: string, field: string) =>
       JSON.stringify(
-        ['view', 'change'].map((use) => givenOnField(one?.privileges ?? [], type, field, use)),
+        (['view', 'change'] as const).map((use) =>
+          givenOnField(one?.privileges ?? [], type, field, use),
+        ),
       );
     return new Set(
       (bench?.types ?? [])

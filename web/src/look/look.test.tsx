@@ -21,7 +21,7 @@ const person = (key: string, name: string) => ({
   name,
   kind: 'external',
   status: 'active',
-  seat: '',
+  unit: '',
   accounts: [],
   mayLookThrough: true,
 });

@@ -100,7 +100,7 @@ export function ActDialog({
                   <Told
                     key={one.submittedAt}
                     error={one.error}
-                    again={() => one.mutate(undefined as never)}
+                    again={() => one.mutate(undefined)}
                   />
                 ),
             )}

@@ -7,13 +7,14 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { type FormEvent, useState } from 'react';
-import { api, data, Problem } from '../api/client';
+import { api, data, Problem, type Schemas } from '../api/client';
 import { Remark } from '../app/parts';
 import { type SourceSheet, useAccount, useDoing } from './api';
 import { PickAccount, type Picked } from './PickOne';
 
 import { allRights, SourceRights } from './SourceRights';
 
+type Ldap = Required<Schemas['LdapSettings']>;
 type Props = { source?: SourceSheet; onClose: () => void };
 
 const fields = {
@@ -51,7 +52,7 @@ export function LdapForm({ source, onClose }: Props) {
   const [rights, setRights] = useState(source?.rights ?? allRights);
   const save = useDoing(() => {
     const body = {
-      kind: 'ldap',
+      kind: 'ldap' as const,
       name,
       rights,
       ldap: {
@@ -102,7 +103,7 @@ export function LdapForm({ source, onClose }: Props) {
             size="small"
             label="Security"
             value={at.security}
-            onChange={(event) => setAt({ ...at, security: event.target.value })}
+            onChange={(event) => setAt({ ...at, security: event.target.value as Ldap['security'] })}
           >
             <MenuItem value="startTls">StartTLS</MenuItem>
             <MenuItem value="tls">TLS</MenuItem>
@@ -118,7 +119,7 @@ export function LdapForm({ source, onClose }: Props) {
             size="small"
             label="Kind of those who say none"
             value={at.kind}
-            onChange={(event) => setAt({ ...at, kind: event.target.value })}
+            onChange={(event) => setAt({ ...at, kind: event.target.value as Ldap['kind'] })}
           >
             <MenuItem value="staff">Staff</MenuItem>
             <MenuItem value="service">Service</MenuItem>

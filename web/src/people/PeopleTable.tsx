@@ -22,7 +22,7 @@ const NOBODY: Map<string, PersonLine> = new Map();
 const columns = [
   ['name', 'Name', 190],
   ['email', 'E-mail', 230],
-  ['seat', 'Unit or account', 170],
+  ['unitOrAccount', 'Unit or account', 170],
   ['', 'Access', undefined],
   ['status', 'Status', 180],
   ['signedIn', 'Last sign-in', 110],
@@ -122,7 +122,7 @@ export function PeopleTable({ people, filters, change, picked = NOBODY, onPick }
             </td>
             <td className="clip quiet">{one.email}</td>
             <td className="clip">
-              {one.seat}
+              {one.unitOrAccount}
               {one.kind === 'service' && <span className="quiet">, service</span>}
             </td>
             <td className="clip">

@@ -103,7 +103,7 @@ export function PersonEdit({ person, onClose }: Props) {
           label="Kind"
           value={draft.kind}
           disabled={owned.has('kind')}
-          onChange={(event) => set({ kind: event.target.value })}
+          onChange={(event) => set({ kind: event.target.value as Draft['kind'] })}
         >
           <MenuItem value="staff">Staff</MenuItem>
           <MenuItem value="external">External</MenuItem>

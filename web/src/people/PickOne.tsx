@@ -88,7 +88,7 @@ export function PickPerson(props: Props) {
   const choices = (people.data?.people ?? []).map((one) => ({
     key: one.key,
     name: one.name,
-    detail: one.seat,
+    detail: one.unitOrAccount,
   }));
   return (
     <Chooser

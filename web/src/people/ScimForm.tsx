@@ -18,7 +18,7 @@ export function ScimForm({ source, onClose }: Props) {
   const [invite, setInvite] = useState(source?.invite ?? false);
   const [rights, setRights] = useState(source?.rights ?? allRights);
   const make = useDoing(() => {
-    const body = { kind: 'scim', name, invite, rights };
+    const body = { kind: 'scim' as const, name, invite, rights };
     return source
       ? data(api.PUT('/api/sources/{id}', { params: { path: { id: source.id } }, body }))
       : data(api.POST('/api/sources', { body }));

@@ -22,7 +22,7 @@ const answer = (notches: number, records: number, level: string): WhatCan => ({
     name: 'Ann',
     kind: 'staff',
     status: 'active',
-    seat: '',
+    unit: '',
     accounts: [],
     active: true,
     lookThrough: false,

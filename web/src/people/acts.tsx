@@ -15,7 +15,7 @@ type Props = { people: Who[]; onClose: () => void; onDone?: (told: Preview) => v
 
 type Said = Omit<Schemas['ActOn'], 'act' | 'people'>;
 
-export function actOn(act: string, people: Who[], said: Said, how: How) {
+export function actOn(act: Schemas['ActOn']['act'], people: Who[], said: Said, how: How) {
   const body: Schemas['ActOn'] = {
     act,
     people: people.map((one) => one.key),

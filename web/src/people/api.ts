@@ -56,7 +56,7 @@ export function usePeopleList(filters: Filters, page: number) {
       data(
         api.GET('/api/people', {
           signal,
-          params: { query: { ...wanted(filters), page, size: PAGE } as never },
+          params: { query: { ...wanted(filters), page, size: PAGE } },
         }),
       ),
     placeholderData: keepPreviousData,

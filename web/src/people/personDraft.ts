@@ -6,7 +6,7 @@ export type Draft = {
   givenName: string;
   familyName: string;
   email: string;
-  kind: string;
+  kind: PersonSheet['kind'];
   accounts: Picked[];
   unit: Picked | null;
   manager: Picked | null;

@@ -9,7 +9,7 @@ import { allRights, SourceRights } from './SourceRights';
 
 const source = {
   id: 's1',
-  kind: 'scim',
+  kind: 'scim' as const,
   name: 'Personnel',
   address: 'http://127.0.0.1/scim/v2',
   invite: false,

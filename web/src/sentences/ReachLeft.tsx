@@ -15,7 +15,7 @@ export function ReachLeft({ application, change }: { application: string; change
       data(
         api.POST('/api/applications/{application}/tray/edits/reach', {
           params: { path: { application } },
-          body: { changes: [change] } as never,
+          body: { changes: [change] },
           signal,
         }),
       ),

@@ -57,7 +57,7 @@ export function useReading(
         api.POST('/api/applications/{application}/bench/reading', {
           signal,
           params: { path: { application }, query: ofDraft(draft) },
-          body: { put: list, element } as never,
+          body: { put: list, element },
         }),
       ),
     placeholderData: keepPreviousData,
@@ -74,7 +74,7 @@ export function useWouldChange(application: string, changes: ChangePart[], enabl
       data(
         api.POST('/api/applications/{application}/tray/edits/preview', {
           params: { path: { application } },
-          body: { changes } as never,
+          body: { changes },
           signal,
         }),
       ),

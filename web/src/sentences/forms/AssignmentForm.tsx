@@ -13,7 +13,9 @@ export function AssignmentForm(props: FormProps) {
     units?: { listed: string[]; below: boolean };
   };
   const gives = element.set ? `set/${element.set}` : element.role ? `role/${element.role}` : '';
-  const setBounds = (next: typeof bounds) => {
+  const setBounds = (
+    next: { [name in keyof typeof bounds]?: (typeof bounds)[name] | undefined },
+  ) => {
     const left = Object.fromEntries(Object.entries(next).filter(([, one]) => one !== undefined));
     onChange({ ...element, bounds: Object.keys(left).length > 0 ? left : undefined });
   };
@@ -67,7 +69,7 @@ export function AssignmentForm(props: FormProps) {
                         listed: next.flatMap((one) => (one.unit ? [one.unit] : [])),
                         below: Boolean(next[0]?.below),
                       }
-                    : (undefined as never),
+                    : undefined,
               })
             }
           />
@@ -86,7 +88,7 @@ export function AssignmentForm(props: FormProps) {
             names={names}
             onChange={(accounts) => setBounds({ ...bounds, accounts })}
           />
-          <More onClick={() => setBounds({ ...bounds, accounts: undefined as never })}>
+          <More onClick={() => setBounds({ ...bounds, accounts: undefined })}>
             for all accounts
           </More>
         </>

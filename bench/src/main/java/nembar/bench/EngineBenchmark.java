@@ -11,7 +11,7 @@ import java.util.concurrent.TimeUnit;
 import nembar.core.answers.Impact;
 import nembar.core.answers.Moment;
 import nembar.core.answers.WhoCan;
-import nembar.core.arrival.Judge;
+import nembar.core.arrival.ArrivalJudge;
 import nembar.core.arrival.Placement;
 import nembar.core.catalogue.Operation;
 import nembar.core.catalogue.RecordType;
@@ -140,7 +140,7 @@ public class EngineBenchmark {
         for (int i = 0; i < 5_000; i++) {
             rows.add(Map.of("email", "new" + i + "@larkwater.example", "name", "New Hand"));
         }
-        return new Judge(model.directory(), Map.of(), Placement.NOWHERE, ZoneOffset.UTC)
+        return new ArrivalJudge(model.directory(), Map.of(), Placement.NOWHERE, ZoneOffset.UTC)
                 .judge(rows)
                 .size();
     }

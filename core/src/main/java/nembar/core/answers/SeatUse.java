@@ -125,15 +125,15 @@ public final class SeatUse {
         BitSet taking = new BitSet();
         model.personasIn(assignment.audience(), at).stream()
                 .mapToObj(model.personas().all()::get)
-                .filter(seat -> counts(seat, at))
-                .forEach(seat -> taking.set(numbers.get(seat.person().key())));
+                .filter(persona -> counts(persona, at))
+                .forEach(persona -> taking.set(numbers.get(persona.person().key())));
         return taking;
     }
 
-    private boolean counts(Persona seat, Instant at) {
-        PersonStatus status = seat.person().status();
+    private boolean counts(Persona persona, Instant at) {
+        PersonStatus status = persona.person().status();
         return (status == PersonStatus.ACTIVE || status == PersonStatus.INVITED)
-                && model.open(new Standpoint(seat.person(), seat.account(), at, true));
+                && model.open(new Standpoint(persona.person(), persona.account(), at, true));
     }
 
     /** Whether to be given this takes a seat from the pool. */

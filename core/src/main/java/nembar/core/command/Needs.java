@@ -52,23 +52,10 @@ public final class Needs {
         edits.teams().forEach(needs::team);
         edits.goneTeams().forEach(key -> needs.place("team", "delete", key, needs.teamName(key)));
         edits.units().forEach(needs::unit);
-        edits.goneUnits()
-                .forEach(
-                        key ->
-                                needs.place(
-                                        "unit",
-                                        "delete",
-                                        key,
-                                        now.unitNames().getOrDefault(key, key)));
+        edits.goneUnits().forEach(key -> needs.place("unit", "delete", key, now.unitName(key)));
         edits.accounts().forEach(needs::account);
         edits.goneAccounts()
-                .forEach(
-                        key ->
-                                needs.place(
-                                        "account",
-                                        "delete",
-                                        key,
-                                        now.accountNames().getOrDefault(key, key)));
+                .forEach(key -> needs.place("account", "delete", key, now.accountName(key)));
         edits.attributes()
                 .filter(some -> !some.equals(now.attributes()))
                 .ifPresent(any -> needs.needs.add(Need.onApplication("change", "nembar")));
@@ -183,7 +170,7 @@ public final class Needs {
     }
 
     private String teamName(String key) {
-        return now.teamNames().getOrDefault(key, key);
+        return now.teamName(key);
     }
 
     private void place(String type, String operation, String key, String name) {

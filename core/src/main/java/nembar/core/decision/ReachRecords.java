@@ -133,11 +133,7 @@ final class ReachRecords {
         if (below) {
             listed.forEach(unit -> units.addAll(directory.unitAndBelow(unit)));
         }
-        List<String> names =
-                listed.stream()
-                        .map(key -> directory.unitNames().getOrDefault(key, key))
-                        .sorted()
-                        .toList();
+        List<String> names = listed.stream().map(key -> directory.unitName(key)).sorted().toList();
         String words =
                 Wording.or(names) + (below && units.size() > listed.size() ? " or below" : "");
         Optional<String> unitField = type.places().unit();
@@ -148,8 +144,7 @@ final class ReachRecords {
     }
 
     private RecordSet ofTeams(RecordType type, SortedSet<String> teams) {
-        List<String> names =
-                teams.stream().map(key -> directory.teamNames().getOrDefault(key, key)).toList();
+        List<String> names = teams.stream().map(key -> directory.teamName(key)).toList();
         Optional<String> teamField = type.places().team();
         if (teamField.isPresent()) {
             return RecordSet.among(teamField.get(), teams, "team is " + Wording.or(names));
@@ -170,6 +165,6 @@ final class ReachRecords {
     }
 
     private String accountName(String key) {
-        return directory.accountNames().getOrDefault(key, key);
+        return directory.accountName(key);
     }
 }

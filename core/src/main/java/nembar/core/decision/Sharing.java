@@ -133,10 +133,7 @@ final class Sharing {
         TreeSet<String> owners =
                 new TreeSet<>(model.peopleIn(rule.ownedBy().orElseThrow(), who.at()));
         List<String> names =
-                owners.stream()
-                        .limit(3)
-                        .map(key -> model.directory().personNames().getOrDefault(key, key))
-                        .toList();
+                owners.stream().limit(3).map(key -> model.directory().personName(key)).toList();
         String words =
                 owners.size() > 3
                         ? "owner is one of " + owners.size() + " people"

@@ -30,8 +30,23 @@ public record Account(
         this(key, name, own, tags, false, Optional.empty());
     }
 
+    /** Whether it is held back, over, or neither. */
+    public enum State {
+        PENDING,
+        OPEN,
+        ENDED
+    }
+
+    /** How it stands on a day; what is held back is so even past its end. */
+    public State state(LocalDate day) {
+        if (pending) {
+            return State.PENDING;
+        }
+        return ends.filter(day::isAfter).isPresent() ? State.ENDED : State.OPEN;
+    }
+
     /** Whether whoever acts for it may have access on that day. */
     public boolean open(LocalDate day) {
-        return !pending && ends.filter(day::isAfter).isEmpty();
+        return state(day) == State.OPEN;
     }
 }

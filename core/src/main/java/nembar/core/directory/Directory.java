@@ -166,6 +166,41 @@ public final class Directory {
         return accountNames;
     }
 
+    /** Name of an account; its key where there is none of it. */
+    public String accountName(String key) {
+        return accountNames.getOrDefault(key, key);
+    }
+
+    /** Names of the accounts that a person belongs to. */
+    public List<String> accountNames(Person person) {
+        return person.accounts().stream().map(this::accountName).toList();
+    }
+
+    /** Name of a unit; its key where there is none of it. */
+    public String unitName(String key) {
+        return unitNames.getOrDefault(key, key);
+    }
+
+    /** Name of the unit that a person sits in; empty where they sit in none. */
+    public String unitName(Person person) {
+        return person.unit().map(this::unitName).orElse("");
+    }
+
+    /** Name of a team; its key where there is none of it. */
+    public String teamName(String key) {
+        return teamNames.getOrDefault(key, key);
+    }
+
+    /** Name of a person; their key where there is nobody of it. */
+    public String personName(String key) {
+        return personNames().getOrDefault(key, key);
+    }
+
+    /** What tells people of one name apart: the unit of staff, whom an external acts for. */
+    public String unitOrAccount(Person person, Optional<String> account) {
+        return person.external() ? account.map(this::accountName).orElse("") : unitName(person);
+    }
+
     public Map<String, String> unitNames() {
         return unitNames;
     }

@@ -32,19 +32,19 @@ final class AudienceWords implements Audience.Cases<Step> {
 
     @Override
     public Step onePerson(Audience.OnePerson part) {
-        String name = directory.personNames().getOrDefault(part.person(), part.person());
+        String name = directory.personName(part.person());
         return step("given in person to", name, "");
     }
 
     @Override
     public Step oneTeam(Audience.OneTeam part) {
-        String name = directory.teamNames().getOrDefault(part.team(), part.team());
+        String name = directory.teamName(part.team());
         return step("member of", name, "");
     }
 
     @Override
     public Step oneUnit(Audience.OneUnit part) {
-        String name = directory.unitNames().getOrDefault(part.unit(), part.unit());
+        String name = directory.unitName(part.unit());
         return step("sits in", name, part.below() ? "or below" : "");
     }
 
@@ -66,7 +66,7 @@ final class AudienceWords implements Audience.Cases<Step> {
 
     @Override
     public Step externalsOf(Audience.ExternalsOf part) {
-        String name = directory.accountNames().getOrDefault(part.account(), part.account());
+        String name = directory.accountName(part.account());
         return step("one of", "externals of " + name, "");
     }
 

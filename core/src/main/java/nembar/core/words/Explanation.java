@@ -234,13 +234,11 @@ public final class Explanation {
     private String inactive(Missing.Inactive what) {
         String name = who.person().name();
         String account =
-                who.account()
-                        .map(key -> model.directory().accountNames().getOrDefault(key, key))
-                        .orElse("no account");
+                who.account().map(key -> model.directory().accountName(key)).orElse("no account");
         String delegate =
                 who.through()
                         .map(Delegation::delegate)
-                        .map(key -> model.directory().personNames().getOrDefault(key, key))
+                        .map(key -> model.directory().personName(key))
                         .orElse("nobody");
         return switch (what) {
             case PERSON ->
@@ -337,10 +335,10 @@ public final class Explanation {
     }
 
     private Step person() {
-        return new Step(Step.Kind.PERSON, "", who.person().name(), seat());
+        return new Step(Step.Kind.PERSON, "", who.person().name(), stand());
     }
 
-    private String seat() {
+    private String stand() {
         Person person = who.person();
         Optional<String> place =
                 person.external()
@@ -409,8 +407,7 @@ public final class Explanation {
         if (scope.actedFor()) {
             words.add("the account acted for");
         }
-        scope.listed()
-                .forEach(key -> words.add(model.directory().accountNames().getOrDefault(key, key)));
+        scope.listed().forEach(key -> words.add(model.directory().accountName(key)));
         if (!scope.tagged().isEmpty()) {
             words.add("accounts tagged " + Wording.or(List.copyOf(scope.tagged())));
         }
@@ -469,7 +466,7 @@ public final class Explanation {
     }
 
     private String unitName(String key) {
-        return model.directory().unitNames().getOrDefault(key, key);
+        return model.directory().unitName(key);
     }
 
     /** What an effect does to a field, as one says of several: "hide". */

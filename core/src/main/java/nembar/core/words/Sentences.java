@@ -274,7 +274,7 @@ public final class Sentences {
     }
 
     private String person(String key) {
-        return model.directory().personNames().getOrDefault(key, key);
+        return model.directory().personName(key);
     }
 
     private void target(Sentence.Builder said, Expectation.Target target) {

@@ -21,24 +21,24 @@ class AnswersTest {
         Answer findings = nembar.auditor().get(TOWLINE + "/findings?size=200");
         assertThat(findings.status()).as(findings.text()).isEqualTo(200);
         String text = findings.text();
-        finding(text, "person_can_do_nothing", "clemency.hart");
-        finding(text, "role_gives_nothing_within_bounds", "incidents-astrid");
-        finding(text, "share_cut_to_nothing", "ore-to-keelmark");
-        finding(text, "roles_in_conflict", "ambrose.teague");
-        finding(text, "assignment_ended", "survey-ashlar");
-        finding(text, "external_kept_in_by_filter_alone", "elspeth.lantern");
-        finding(text, "set_redundant", "see-berths");
-        finding(text, "role_not_meant_for_them", "towline.gateway");
-        finding(text, "expectation_broken", "two-pairs-of-eyes");
-        finding(text, "expectation_broken", "safety-no-contracts");
-        finding(text, "expectation_covers_nobody", "newcomer-sells-nothing");
-        finding(text, "role_held_by_nobody", "winter-warden");
-        finding(text, "invitation_not_accepted", "ottilie.brandt");
+        finding(text, "personCanDoNothing", "clemency.hart");
+        finding(text, "roleGivesNothingWithinBounds", "incidents-astrid");
+        finding(text, "shareCutToNothing", "ore-to-keelmark");
+        finding(text, "rolesInConflict", "ambrose.teague");
+        finding(text, "assignmentEnded", "survey-ashlar");
+        finding(text, "externalKeptInByFilterAlone", "elspeth.lantern");
+        finding(text, "setRedundant", "see-berths");
+        finding(text, "roleNotMeantForThem", "towline.gateway");
+        finding(text, "expectationBroken", "two-pairs-of-eyes");
+        finding(text, "expectationBroken", "safety-no-contracts");
+        finding(text, "expectationCoversNobody", "newcomer-sells-nothing");
+        finding(text, "roleHeldByNobody", "winter-warden");
+        finding(text, "invitationNotAccepted", "ottilie.brandt");
         String before = Instant.now().minus(Duration.ofDays(100)).toString();
         assertThat(nembar.auditor().get(TOWLINE + "/findings?size=200&at=" + before).text())
                 .as("the share came later")
                 .doesNotContain("ore-to-keelmark");
-        Answer some = nembar.auditor().get(TOWLINE + "/findings?kind=set_redundant");
+        Answer some = nembar.auditor().get(TOWLINE + "/findings?kind=setRedundant");
         assertThat(some.json().path("total").asInt()).isEqualTo(1);
         assertThat(some.json().at("/findings/0/mend/0/put").asString()).isEqualTo("roles");
     }

@@ -27,11 +27,14 @@ import org.junit.jupiter.api.extension.ExtendWith;
 
 /**
  * What is shown of the demo's records to each of its people, for each account they act for, against
- * the naive referee: every row of every type, and every field of the rows that are shown.
+ * the naive referee: every row of every type, and every field of the rows that are shown. Each is
+ * held against a third of the rows, and the next against another third; {@code
+ * -Dnembar.rows.one-in=1} holds everybody against all.
  */
 @ExtendWith(Installation.class)
 class LookThroughTest {
     private static final String TOWLINE = "towline";
+    private static final int ONE_IN = Integer.getInteger("nembar.rows.one-in", 3);
 
     @Test
     void everybodyIsShownWhatTheRefereeSays(Installation nembar) {
@@ -39,17 +42,22 @@ class LookThroughTest {
         Moment moment = nembar.part(Moments.class).now(TOWLINE);
         AccessModel model = moment.model();
         Fleet fleet = fleet(records, model);
+        int personas = 0;
         long rows = 0;
         long fields = 0;
-        for (Persona seat : model.personas().all()) {
-            PersonAccess access = moment.access(seat);
-            Referee referee = new Referee(model, fleet, moment.standpoint(seat));
+        for (Persona persona : model.personas().all()) {
+            int turn = personas++;
+            PersonAccess access = moment.access(persona);
+            Referee referee = new Referee(model, fleet, moment.standpoint(persona));
             for (RecordType type : model.catalogue().recordTypes()) {
                 Map<String, Records.Row> shown = shown(records, access, type);
                 for (GovernedRecord record : fleet.of(type.key())) {
                     String key = record.key(type.keyField()).orElseThrow();
                     Records.Row row = shown.remove(key);
-                    String what = seat.person().name() + ", " + type.singular() + " " + key;
+                    if (turn++ % ONE_IN != 0) {
+                        continue;
+                    }
+                    String what = persona.person().name() + ", " + type.singular() + " " + key;
                     assertThat(row != null).as(what).isEqualTo(referee.may("view", record));
                     rows++;
                     if (row != null) {
@@ -62,8 +70,8 @@ class LookThroughTest {
                 assertThat(shown).as("shown, and not there").isEmpty();
             }
         }
-        assertThat(rows).isGreaterThan(500_000);
-        assertThat(fields).isGreaterThan(500_000);
+        assertThat(rows).isGreaterThan(500_000 / ONE_IN);
+        assertThat(fields).isGreaterThan(500_000 / ONE_IN);
     }
 
     private static Map<String, Records.Row> shown(

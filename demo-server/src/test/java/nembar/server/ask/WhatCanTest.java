@@ -68,7 +68,7 @@ class WhatCanTest {
         JsonNode answer = ask(nembar.administrator(), ILSE);
         assertThat(answer.at("/holdings/0").asString())
                 .isEqualTo("Dispatcher, only Sorrel Delta and below");
-        assertThat(answer.at("/person/seat").asString()).isEqualTo("Sorrel Delta");
+        assertThat(answer.at("/person/unit").asString()).isEqualTo("Sorrel Delta");
     }
 
     @Test
@@ -192,7 +192,7 @@ class WhatCanTest {
         Client client = nembar.administrator();
         JsonNode desk = ask(client, "application=towline&unit=night-desk");
         assertThat(desk.at("/person/name").asString()).isEqualTo("Somebody new");
-        assertThat(desk.at("/person/seat").asString()).isEqualTo("Night Desk");
+        assertThat(desk.at("/person/unit").asString()).isEqualTo("Night Desk");
         assertThat(desk.at("/totals/viewed").asLong()).isPositive();
         JsonNode outside =
                 ask(client, "application=towline&role=shipper-contact&account=hollis-grain");

@@ -61,7 +61,7 @@ class BringInTest {
         assertThat(batch.path("ready").asInt()).isEqualTo(1);
         JsonNode rows = rows(client, id);
         assertThat(rows.path(1).path("known").path("name").asString()).isEqualTo("Ilse Marrow");
-        assertThat(rows.path(1).path("known").path("seat").asString()).contains("Sorrel Delta");
+        assertThat(rows.path(1).path("known").path("detail").asString()).contains("Sorrel Delta");
         assertThat(rows.path(3).path("sameAs").asInt()).isEqualTo(1);
         Answer corrected =
                 client.put(

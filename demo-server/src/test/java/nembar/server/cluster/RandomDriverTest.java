@@ -62,7 +62,7 @@ class RandomDriverTest {
     /** What is known of each assignment: there (true), or nobody knows (false). */
     private final Map<String, Boolean> assignments = new ConcurrentHashMap<>();
 
-    /** The same of people whom the source brought in, by their address. */
+    /** What is known of people whom the source brought in, by their address. */
     private final Map<String, Boolean> sourced = new ConcurrentHashMap<>();
 
     /** What a property of a person may be: what was acknowledged last, and what came after it. */
@@ -190,7 +190,7 @@ class RandomDriverTest {
         return ask(random, client, asked, null);
     }
 
-    /** The same of something that nobody may refuse; null where it may be refused. */
+    /** Asks for something that nobody may refuse, and why not; null where it may be refused. */
     private End ask(Random random, Client client, Supplier<Answer> asked, String never) {
         client.at(servers.get(random.nextInt(servers.size())).address());
         try {

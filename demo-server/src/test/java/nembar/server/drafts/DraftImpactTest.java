@@ -142,7 +142,7 @@ class DraftImpactTest {
                                                 List.of("see-berths")))));
         Answer findings = client.get(at(draft) + "/findings");
         assertThat(findings.status()).as(findings.text()).isEqualTo(200);
-        assertThat(findings.json().path("made").toString()).contains("role_held_by_nobody");
+        assertThat(findings.json().path("made").toString()).contains("roleHeldByNobody");
         assertThat(findings.json().path("mended")).isEmpty();
         discard(client, draft);
     }

@@ -69,7 +69,9 @@ class PeopleListTest {
         assertThat(delta.json().path("people"))
                 .isNotEmpty()
                 .allSatisfy(
-                        one -> assertThat(one.path("seat").asString()).isEqualTo("Sorrel Delta"));
+                        one ->
+                                assertThat(one.path("unitOrAccount").asString())
+                                        .isEqualTo("Sorrel Delta"));
         Answer holders = client.get("/api/people?role=towline/dispatcher&size=100");
         assertThat(holders.json().path("people"))
                 .isNotEmpty()
@@ -115,7 +117,9 @@ class PeopleListTest {
         assertThat(all.json().path("people"))
                 .isNotEmpty()
                 .allSatisfy(
-                        one -> assertThat(one.path("seat").asString()).isEqualTo("Sorrel Delta"));
+                        one ->
+                                assertThat(one.path("unitOrAccount").asString())
+                                        .isEqualTo("Sorrel Delta"));
         assertThat(branch.get("/api/people/saskia.bellweather").status()).isEqualTo(403);
         assertThat(branch.get("/api/people/facets").json().path("total").asInt())
                 .isEqualTo(all.json().path("total").asInt());

@@ -103,7 +103,7 @@ public final class Client {
         return send("PUT", path, body);
     }
 
-    /** The same with a body made of this value. */
+    /** Posts a body made of this value. */
     public Answer post(String path, Object body) {
         return post(path, JSON.writeValueAsString(body));
     }

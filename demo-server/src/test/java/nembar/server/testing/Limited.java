@@ -81,7 +81,7 @@ public final class Limited {
                 .post(at + "/publish", Map.of("reason", "A test"));
     }
 
-    /** The same, which has to end well. */
+    /** Publishes changes; that they are refused fails the test. */
     public static Answer publish(
             Client client, String application, String name, List<Map<String, Object>> changes) {
         Answer published = tryToPublish(client, application, name, changes);

@@ -29,12 +29,12 @@ public final class Verifier implements AutoCloseable {
         return text(store.readAll().documents().get(application));
     }
 
-    /** The same as the history has it. */
+    /** An application's document as the history has it. */
     public String replayed(String application) {
         return text(store.readAt(application, Instant.now()).orElseThrow());
     }
 
-    /** The same as a server has answered. */
+    /** An application's document as a server has answered it. */
     public String told(String document) {
         return text(DocumentJson.read(document.getBytes(StandardCharsets.UTF_8)));
     }

@@ -32,7 +32,9 @@ import nembar.server.governance.Governance;
 import nembar.server.history.Acts;
 import nembar.server.http.BadRequest;
 import nembar.server.http.NotFound;
+import nembar.server.http.OneOf;
 import nembar.server.http.Paging;
+import nembar.server.http.Words;
 import nembar.server.model.Models;
 import nembar.server.store.ElementRef;
 import nembar.server.store.ModelStore;
@@ -85,7 +87,7 @@ public class Accounts {
             List<String> domains,
             int people,
             Optional<Integer> seats,
-            String state,
+            @OneOf(Account.State.class) String state,
             Optional<String> ends) {}
 
     public record AccountPage(List<AccountLine> accounts, long total, boolean mayCreate) {}
@@ -156,7 +158,7 @@ public class Accounts {
 
     private AccountLine line(Account account, List<String> domains, int people, SeatTerms seats) {
         LocalDate today = LocalDate.ofInstant(clock.instant(), zone());
-        String state = account.pending() ? "pending" : account.open(today) ? "open" : "ended";
+        String state = Words.of(account.state(today));
         return new AccountLine(
                 account.key(),
                 account.name(),
@@ -332,7 +334,7 @@ public class Accounts {
                         "domains",
                         domain
                                 + " belongs to "
-                                + models.directory().accountNames().getOrDefault(other, other)
+                                + models.directory().accountName(other)
                                 + " already.");
             }
             domains.add(domain);

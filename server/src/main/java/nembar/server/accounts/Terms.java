@@ -150,7 +150,7 @@ public class Terms {
                             int next = after.getOrDefault(account, 0);
                             if (next > agreed && next > before.getOrDefault(account, 0)) {
                                 String said =
-                                        now.accountNames().getOrDefault(account, account)
+                                        now.accountName(account)
                                                 + " has "
                                                 + agreed
                                                 + (agreed == 1 ? " seat" : " seats")

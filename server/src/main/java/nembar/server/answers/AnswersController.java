@@ -5,8 +5,10 @@ import io.swagger.v3.oas.annotations.Parameter;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
+import nembar.core.findings.Finding;
 import nembar.server.document.ChangePart;
 import nembar.server.http.Csv;
+import nembar.server.http.OneOf;
 import nembar.server.session.Me;
 import org.springdoc.core.annotations.ParameterObject;
 import org.springframework.http.ResponseEntity;
@@ -70,7 +72,10 @@ class AnswersController {
     record ConcernShown(String what, String key) {}
 
     record FindingShown(
-            String kind, List<ConcernShown> concerns, String why, List<ChangePart> mend) {}
+            @OneOf(Finding.Kind.class) String kind,
+            List<ConcernShown> concerns,
+            String why,
+            List<ChangePart> mend) {}
 
     /** What a draft makes worth a look, and what of it it mends. */
     record DraftFindings(List<FindingShown> made, List<FindingShown> mended) {}

@@ -35,6 +35,7 @@ import nembar.server.document.DocumentChanges;
 import nembar.server.governance.AskedMoments;
 import nembar.server.governance.Governance;
 import nembar.server.http.Paging;
+import nembar.server.http.Words;
 import nembar.server.model.Models;
 import nembar.server.records.Records;
 import nembar.server.session.SignIns;
@@ -111,10 +112,7 @@ class AnswersService {
         Paging.check(page, size);
         List<FindingShown> all =
                 findings(me, lookups.moment(me, where)).stream()
-                        .filter(
-                                one ->
-                                        kind.isEmpty()
-                                                || kind.get().equals(Lookups.lower(one.kind())))
+                        .filter(one -> kind.isEmpty() || kind.get().equals(Words.of(one.kind())))
                         .map(AnswersService::shown)
                         .toList();
         return new FindingPage(Paging.slice(all, page, size), all.size());
@@ -208,7 +206,7 @@ class AnswersService {
 
     private static FindingShown shown(Finding finding) {
         return new FindingShown(
-                Lookups.lower(finding.kind()),
+                Words.of(finding.kind()),
                 finding.concerns().stream()
                         .map(one -> new ConcernShown(one.what(), one.key()))
                         .toList(),
@@ -283,6 +281,6 @@ class AnswersService {
     }
 
     private String name(String person) {
-        return models.directory().personNames().getOrDefault(person, person);
+        return models.directory().personName(person);
     }
 }

@@ -22,7 +22,6 @@ import nembar.core.condition.ConditionRow;
 import nembar.core.condition.Polarity;
 import nembar.core.condition.Satisfiability;
 import nembar.core.condition.Scope;
-import nembar.core.condition.ValueType;
 import nembar.core.decision.PersonAccess;
 import nembar.core.design.Privilege;
 import nembar.core.directory.Directory;
@@ -46,6 +45,7 @@ import nembar.server.governance.Governance;
 import nembar.server.http.BadRequest;
 import nembar.server.http.Named;
 import nembar.server.http.NotFound;
+import nembar.server.http.Words;
 import nembar.server.model.Models;
 import nembar.server.records.Newest;
 import nembar.server.records.Records;
@@ -256,7 +256,7 @@ class ConditionService {
                         one ->
                                 new NameShown(
                                         one.getKey(),
-                                        word(one.getValue().type()),
+                                        Words.of(one.getValue().type()),
                                         one.getValue().words(),
                                         one.getValue().choices(),
                                         placing(about, one.getKey()).equals("unit")))
@@ -265,10 +265,6 @@ class ConditionService {
                                         one -> one.name().startsWith(Scope.PERSON))
                                 .thenComparing(NameShown::name))
                 .toList();
-    }
-
-    private static String word(ValueType type) {
-        return type == ValueType.YES_NO ? "yesNo" : type.name().toLowerCase(Locale.ROOT);
     }
 
     /** What the values of a name are keys of: person, unit, account or team; else empty text. */

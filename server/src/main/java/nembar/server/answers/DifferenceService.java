@@ -18,6 +18,7 @@ import nembar.server.answers.AnswersController.DifferenceLine;
 import nembar.server.answers.AnswersController.DifferenceShown;
 import nembar.server.answers.AnswersController.RoleLine;
 import nembar.server.governance.Governance;
+import nembar.server.http.Words;
 import nembar.server.model.Models;
 import org.springframework.stereotype.Service;
 
@@ -71,7 +72,7 @@ class DifferenceService {
                                         line(
                                                 of.type(),
                                                 of.field().key(),
-                                                Lookups.lower(of.level()),
+                                                Words.of(of.level()),
                                                 of.lost(),
                                                 of.gained(),
                                                 counts)));
@@ -100,7 +101,7 @@ class DifferenceService {
                 .map(
                         line ->
                                 List.of(
-                                        Subjects.words(
+                                        SubjectWords.words(
                                                 catalogue, line.type(), line.what(), line.level()),
                                         side(line, line.onlyFirst(), line.onlyFirstRecords()),
                                         side(line, line.onlySecond(), line.onlySecondRecords())))
@@ -147,7 +148,7 @@ class DifferenceService {
                 .map(
                         line ->
                                 List.of(
-                                        Subjects.words(
+                                        SubjectWords.words(
                                                 catalogue,
                                                 line.recordType(),
                                                 line.what(),

@@ -1,7 +1,6 @@
 package nembar.server.answers;
 
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.stream.Stream;
 import nembar.core.answers.Counting;
@@ -142,9 +141,5 @@ class Lookups {
                                         "There is no " + what + " `" + key + "`",
                                         key,
                                         known.toList())));
-    }
-
-    static String lower(Enum<?> value) {
-        return value.name().toLowerCase(Locale.ROOT);
     }
 }

@@ -54,7 +54,7 @@ class MatrixController {
             String person,
             String name,
             Optional<String> account,
-            String seat,
+            String unitOrAccount,
             boolean external,
             List<MatrixCell> cells) {}
 
@@ -111,7 +111,8 @@ class MatrixController {
 
     private static List<String> row(MatrixRow row) {
         List<String> values =
-                new ArrayList<>(List.of(row.name(), row.seat(), row.external() ? "yes" : ""));
+                new ArrayList<>(
+                        List.of(row.name(), row.unitOrAccount(), row.external() ? "yes" : ""));
         row.cells().forEach(cell -> values.add(cell.words()));
         return values;
     }

@@ -8,7 +8,6 @@ import nembar.core.answers.Moment;
 import nembar.core.catalogue.RecordType;
 import nembar.core.directory.Directory;
 import nembar.core.directory.Person;
-import nembar.core.directory.Unit;
 import nembar.server.answers.MatrixController.MatrixAsked;
 import nembar.server.answers.MatrixController.MatrixCell;
 import nembar.server.answers.MatrixController.MatrixRow;
@@ -59,7 +58,7 @@ class MatrixService {
                         .map(one -> shown(directory, one))
                         .filter(
                                 one ->
-                                        (one.name() + " " + one.seat())
+                                        (one.name() + " " + one.unitOrAccount())
                                                 .toLowerCase(Locale.ROOT)
                                                 .contains(search))
                         .toList(),
@@ -68,15 +67,12 @@ class MatrixService {
 
     private static MatrixRow shown(Directory directory, Matrix.Row row) {
         Person person = row.persona().person();
-        String seat =
-                person.external()
-                        ? row.persona().account().map(directory.accountNames()::get).orElse("")
-                        : person.unit().flatMap(directory::unit).map(Unit::name).orElse("");
+        String unitOrAccount = directory.unitOrAccount(person, row.persona().account());
         return new MatrixRow(
                 person.key(),
                 person.name(),
                 row.persona().account().filter(any -> person.accounts().size() > 1),
-                seat,
+                unitOrAccount,
                 person.external(),
                 row.cells().stream().map(MatrixService::cell).toList());
     }

@@ -1,10 +1,10 @@
 package nembar.server.answers;
 
-import java.util.Locale;
 import java.util.Optional;
 import java.util.function.Predicate;
 import nembar.core.answers.Proof;
 import nembar.core.catalogue.RecordType;
+import nembar.server.http.Words;
 
 /**
  * How an expectation stands.
@@ -27,7 +27,7 @@ public record Proved(
         return new Proved(
                 proof.expectation().key(),
                 proof.expectation().name(),
-                proof.expectation().severity().name().toLowerCase(Locale.ROOT),
+                Words.of(proof.expectation().severity()),
                 proof.holds(),
                 proof.covered(),
                 proof.counterExample().map(one -> one.persona().person().name()),

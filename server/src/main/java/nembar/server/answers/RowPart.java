@@ -4,12 +4,12 @@ import com.fasterxml.jackson.annotation.JsonInclude;
 import jakarta.validation.constraints.NotNull;
 import java.util.Arrays;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import nembar.core.condition.ConditionRow;
 import nembar.core.condition.ConditionRow.Kind;
 import nembar.core.condition.ConditionRow.Term;
 import nembar.server.http.BadRequest;
+import nembar.server.http.Words;
 
 /**
  * A row of a condition as requests and answers have it ({@link ConditionRow}).
@@ -43,11 +43,7 @@ public record RowPart(
     }
 
     private static TermPart term(Term term) {
-        return new TermPart(word(term.kind()), term.value());
-    }
-
-    private static String word(Kind kind) {
-        return kind == Kind.YES_NO ? "yesNo" : kind.name().toLowerCase(Locale.ROOT);
+        return new TermPart(Words.of(term.kind()), term.value());
     }
 
     ConditionRow row() {
@@ -73,7 +69,7 @@ public record RowPart(
     private static Term term(TermPart part) {
         Kind kind =
                 Arrays.stream(Kind.values())
-                        .filter(one -> word(one).equals(part.kind()))
+                        .filter(one -> Words.of(one).equals(part.kind()))
                         .findFirst()
                         .orElseThrow(
                                 () ->

@@ -33,6 +33,7 @@ import nembar.core.words.Explanation;
 import nembar.core.words.Step;
 import nembar.server.http.BadRequest;
 import nembar.server.http.Refused;
+import nembar.server.http.Words;
 import nembar.server.records.Records;
 
 /** Finds who can do something, at one moment. */
@@ -399,6 +400,6 @@ final class WhoCanQuestion {
     }
 
     private static String level(FieldLevel level) {
-        return Lookups.lower(level);
+        return Words.of(level);
     }
 }

@@ -6,7 +6,6 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -41,6 +40,7 @@ import nembar.server.document.DocumentWriter;
 import nembar.server.history.Actor;
 import nembar.server.history.Acts;
 import nembar.server.http.Refused;
+import nembar.server.http.Words;
 import nembar.server.model.Models;
 import nembar.server.store.ModelStore.Edition;
 import org.springframework.stereotype.Service;
@@ -114,7 +114,7 @@ public class DesignImport {
                 : fields
                         + (fields.isEmpty() ? "" : ", and ")
                         + "made them "
-                        + next.status().name().toLowerCase(Locale.ROOT);
+                        + Words.of(next.status());
     }
 
     /** Takes it in as part of setting an installation up, when there is nobody yet to do it. */

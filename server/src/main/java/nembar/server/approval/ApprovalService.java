@@ -15,6 +15,7 @@ import nembar.server.document.DocumentJson;
 import nembar.server.http.BadRequest;
 import nembar.server.http.Named;
 import nembar.server.http.NotFound;
+import nembar.server.http.OneOf;
 import nembar.server.http.Overtaken;
 import nembar.server.http.Refused;
 import nembar.server.model.Models;
@@ -52,7 +53,7 @@ class ApprovalService {
             String author,
             boolean mine,
             Instant asked,
-            String state,
+            @OneOf(words = {"waiting", "made", "declined", "withdrawn"}) String state,
             String stillAsked,
             boolean agreed,
             String note) {}
@@ -104,7 +105,7 @@ class ApprovalService {
     }
 
     private String name(String key) {
-        return models.directory().personNames().getOrDefault(key, key);
+        return models.directory().personName(key);
     }
 
     ApprovalLook look(Person me, String id) {

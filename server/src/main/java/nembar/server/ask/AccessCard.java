@@ -140,7 +140,7 @@ final class AccessCard {
     private String subtitle() {
         WhatCan.Whom who = answer.person();
         return Stream.of(
-                        who.seat(),
+                        who.unit(),
                         who.account()
                                 .filter(any -> who.kind().equals("external"))
                                 .map(one -> "acting for " + one.name())

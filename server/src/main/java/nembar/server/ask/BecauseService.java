@@ -29,6 +29,7 @@ import nembar.server.ask.Because.RouteShown;
 import nembar.server.ask.Because.StepShown;
 import nembar.server.governance.Governance;
 import nembar.server.http.Refused;
+import nembar.server.http.Words;
 import nembar.server.records.Records;
 import nembar.server.records.Records.Counts;
 import org.springframework.stereotype.Service;
@@ -314,7 +315,7 @@ class BecauseService {
                 .map(
                         step ->
                                 new StepShown(
-                                        step.kind().name().toLowerCase(Locale.ROOT),
+                                        Words.of(step.kind()),
                                         step.lead(),
                                         step.name(),
                                         step.detail()))

@@ -52,10 +52,7 @@ class DirectoryChanges {
             words.add(
                     after.unit() == null
                             ? "left their unit"
-                            : "moved to "
-                                    + directory
-                                            .unitNames()
-                                            .getOrDefault(after.unit(), after.unit()));
+                            : "moved to " + directory.unitName(after.unit()));
         }
         if (!Objects.equals(before.status(), after.status())) {
             words.add("became " + after.status());

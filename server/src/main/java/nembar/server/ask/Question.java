@@ -18,7 +18,7 @@ import nembar.server.records.Records;
 import nembar.server.records.Records.Counts;
 
 /**
- * A question that has been understood: about whom, in which application, from which seat.
+ * A question that has been understood: about whom, in which application, as which persona.
  *
  * @param disclosure of a question about a draft: what rests on what is not for whoever asks to see
  *     is not counted for them; empty where all is

@@ -28,6 +28,7 @@ import nembar.server.ask.RecordPage.FieldValue;
 import nembar.server.ask.RecordPage.RecordRow;
 import nembar.server.http.BadRequest;
 import nembar.server.http.Refused;
+import nembar.server.http.Words;
 import nembar.server.records.Cursors;
 import nembar.server.records.Records;
 import org.springframework.stereotype.Service;
@@ -235,7 +236,7 @@ class RecordListService {
                 MaskStyle mask = field.mask().orElse(MaskStyle.FULL);
                 value = value.map(mask::mask);
             }
-            values.add(new FieldValue(level.name().toLowerCase(Locale.ROOT), value));
+            values.add(new FieldValue(Words.of(level), value));
         }
         boolean seen = row.levels().stream().anyMatch(one -> one != FieldLevel.HIDDEN);
         return new RecordRow(row.record().key(type.keyField()).orElseThrow(), seen, values);

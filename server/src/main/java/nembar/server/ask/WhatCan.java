@@ -5,7 +5,7 @@ import java.util.Optional;
 import nembar.core.directory.PersonKind;
 import nembar.core.directory.PersonStatus;
 import nembar.server.http.Named;
-import nembar.server.http.Words;
+import nembar.server.http.OneOf;
 
 /** The answer to "What can [person] do in [application]?". */
 public record WhatCan(
@@ -19,7 +19,7 @@ public record WhatCan(
     /**
      * Whom the answer is about.
      *
-     * @param seat unit or account, in words
+     * @param unit name of the unit they sit in; empty for none
      * @param account the account acted for
      * @param accounts those one may choose from
      * @param inactive why they may do nothing at all, in a sentence; empty where that is not so
@@ -29,9 +29,9 @@ public record WhatCan(
     public record Whom(
             String key,
             String name,
-            @Words(PersonKind.class) String kind,
-            @Words(PersonStatus.class) String status,
-            String seat,
+            @OneOf(PersonKind.class) String kind,
+            @OneOf(PersonStatus.class) String status,
+            String unit,
             Optional<Named> account,
             List<Named> accounts,
             Optional<String> inactive,

@@ -2,7 +2,6 @@ package nembar.server.ask;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Consumer;
@@ -17,7 +16,6 @@ import nembar.core.decision.PersonAccess;
 import nembar.core.design.FieldLevel;
 import nembar.core.design.Reach;
 import nembar.core.directory.Person;
-import nembar.core.directory.Unit;
 import nembar.core.model.Standpoint;
 import nembar.core.recordset.RecordSet;
 import nembar.server.ask.WhatCan.AreaRows;
@@ -30,6 +28,7 @@ import nembar.server.ask.WhatCan.Whom;
 import nembar.server.governance.Governance;
 import nembar.server.http.Named;
 import nembar.server.http.RecordsAway;
+import nembar.server.http.Words;
 import nembar.server.records.Records;
 import nembar.server.records.Records.Counts;
 import org.springframework.stereotype.Service;
@@ -221,7 +220,7 @@ public class WhatCanService {
                 field.label(),
                 field.guarded(),
                 List.copyOf(field.classifications()),
-                level.name().toLowerCase(Locale.ROOT),
+                Words.of(level),
                 changed,
                 viewed,
                 masked);
@@ -245,17 +244,12 @@ public class WhatCanService {
         Standpoint who = question.access().who();
         Person person = who.person();
         List<Named> accounts = person.accounts().stream().map(key -> named(question, key)).toList();
-        String seat =
-                person.unit()
-                        .flatMap(question.model().directory()::unit)
-                        .map(Unit::name)
-                        .orElse("");
         return new Whom(
                 person.key(),
                 person.name(),
-                person.kind().name().toLowerCase(Locale.ROOT),
-                person.status().name().toLowerCase(Locale.ROOT),
-                seat,
+                Words.of(person.kind()),
+                Words.of(person.status()),
+                question.model().directory().unitName(person),
                 who.account().map(key -> named(question, key)),
                 accounts,
                 question.access().inactive().map(question.explanation()::missing),
@@ -264,8 +258,6 @@ public class WhatCanService {
     }
 
     private static Named named(Question question, String account) {
-        return new Named(
-                account,
-                question.model().directory().accountNames().getOrDefault(account, account));
+        return new Named(account, question.model().directory().accountName(account));
     }
 }

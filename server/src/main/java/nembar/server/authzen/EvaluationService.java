@@ -27,6 +27,7 @@ import nembar.core.text.Wording;
 import nembar.core.words.Explanation;
 import nembar.core.words.Step;
 import nembar.server.http.BadRequest;
+import nembar.server.http.Words;
 import nembar.server.records.Records;
 import nembar.server.records.Values;
 import org.springframework.stereotype.Service;
@@ -186,7 +187,7 @@ class EvaluationService {
     }
 
     private static Answer level(RecordType type, Field field, FieldLevel level, FieldLevel wanted) {
-        String word = level.name().toLowerCase(Locale.ROOT);
+        String word = Words.of(level);
         return new Answer(
                 level.compareTo(wanted) >= 0,
                 Map.of(

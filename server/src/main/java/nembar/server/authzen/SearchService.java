@@ -98,12 +98,12 @@ class SearchService {
     }
 
     /** Somebody of several accounts stands once for each, with what asks about it. */
-    private static FoundEntity subject(Persona seat) {
+    private static FoundEntity subject(Persona persona) {
         return new FoundEntity(
                 "person",
-                seat.person().email(),
-                seat.account()
-                        .filter(any -> seat.person().accounts().size() > 1)
+                persona.person().email(),
+                persona.account()
+                        .filter(any -> persona.person().accounts().size() > 1)
                         .map(account -> Map.<String, Object>of("account", account)));
     }
 

@@ -129,7 +129,7 @@ class Subjects {
     }
 
     /**
-     * Somebody who says so acts for somebody else: then the seat is the principal's, and the
+     * Somebody who says so acts for somebody else: then the persona is the principal's, and the
      * account one of theirs.
      */
     private static Standpoint standpoint(

@@ -3,9 +3,11 @@ package nembar.server.bench;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import nembar.core.directory.PersonStatus;
 import nembar.server.document.DesignDocument.RolePart;
 import nembar.server.document.DesignDocument.SetPart;
 import nembar.server.http.Named;
+import nembar.server.http.OneOf;
 
 /** The catalogue of an application, and its published roles and privilege sets. */
 record Bench(
@@ -59,7 +61,7 @@ record Bench(
     /**
      * Somebody who holds a role or a set.
      *
-     * @param seat unit or account, in words
+     * @param unitOrAccount the unit of staff, whom an external acts for
      * @param given what is held, with bounds and times
      * @param through how it comes to them
      * @param resting why it gives nothing now; empty where it does
@@ -68,8 +70,8 @@ record Bench(
             String key,
             String name,
             boolean external,
-            String status,
-            String seat,
+            @OneOf(PersonStatus.class) String status,
+            String unitOrAccount,
             String given,
             String through,
             Optional<String> resting) {}
@@ -91,7 +93,7 @@ record Bench(
      * How many records the holders have.
      *
      * @param most whoever of them has most in all; empty where nobody does, or none may be told
-     * @param people how many seats hold it
+     * @param people how many personas hold it
      * @param looked how many different accesses of theirs were looked at
      */
     record HolderRanges(Optional<Named> most, List<RangeShown> cells, int people, int looked) {}

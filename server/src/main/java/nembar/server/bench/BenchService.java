@@ -43,6 +43,7 @@ import nembar.server.governance.Governance;
 import nembar.server.http.Named;
 import nembar.server.http.NotFound;
 import nembar.server.http.Paging;
+import nembar.server.http.Words;
 import nembar.server.model.Models;
 import org.springframework.stereotype.Service;
 
@@ -269,21 +270,10 @@ class BenchService {
                 person.key(),
                 person.name(),
                 person.external(),
-                person.status().name().toLowerCase(Locale.ROOT),
-                seatName(moment.model(), persona),
+                Words.of(person.status()),
+                moment.model().directory().unitOrAccount(person, persona.account()),
                 explanation.assignment(held.assignment()),
                 explanation.through(held.assignment()),
                 explanation.resting(held.assignment()));
-    }
-
-    private static String seatName(AccessModel model, Persona persona) {
-        return persona.person().external()
-                ? persona.account()
-                        .map(key -> model.directory().accountNames().getOrDefault(key, key))
-                        .orElse("")
-                : persona.person()
-                        .unit()
-                        .map(key -> model.directory().unitNames().getOrDefault(key, key))
-                        .orElse("");
     }
 }

@@ -31,6 +31,7 @@ import nembar.server.document.DocumentChanges;
 import nembar.server.governance.AskedMoments;
 import nembar.server.governance.Governance;
 import nembar.server.http.BadRequest;
+import nembar.server.http.OneOf;
 import nembar.server.http.Paging;
 import nembar.server.model.Models;
 import org.springframework.stereotype.Service;
@@ -69,7 +70,7 @@ class Drawers {
             int people,
             Optional<Long> records,
             Optional<String> idle,
-            String state) {}
+            @OneOf(words = {"published", "new", "changed", "gone"}) String state) {}
 
     record ElementPage(List<ElementLine> elements, long total) {}
 

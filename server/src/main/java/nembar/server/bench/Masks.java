@@ -2,7 +2,6 @@ package nembar.server.bench;
 
 import java.util.Arrays;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import nembar.core.catalogue.Field;
 import nembar.core.catalogue.FieldType;
@@ -12,6 +11,7 @@ import nembar.core.directory.Person;
 import nembar.core.model.AccessModel;
 import nembar.server.governance.Governance;
 import nembar.server.http.NotFound;
+import nembar.server.http.Words;
 import nembar.server.model.Models;
 import nembar.server.records.Records;
 import org.springframework.stereotype.Component;
@@ -80,7 +80,7 @@ class Masks {
                         .map(
                                 style ->
                                         new MaskShown(
-                                                style.name().toLowerCase(Locale.ROOT),
+                                                Words.of(style),
                                                 style.suits(field.type()),
                                                 values.stream().map(style::mask).toList()))
                         .toList());

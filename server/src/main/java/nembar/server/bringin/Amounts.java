@@ -30,6 +30,7 @@ import nembar.server.command.Command;
 import nembar.server.command.Gate;
 import nembar.server.command.Objections;
 import nembar.server.http.Refused;
+import nembar.server.http.Words;
 import nembar.server.model.Models;
 import nembar.server.people.RoleGrants;
 import org.springframework.stereotype.Service;
@@ -230,20 +231,12 @@ class Amounts {
 
     private static String place(AccessModel model, Person person, Judged row) {
         List<String> words = new ArrayList<>();
-        words.add(person.kind().name().toLowerCase(Locale.ROOT));
+        words.add(Words.of(person.kind()));
         if (person.external()) {
-            person.accounts()
-                    .forEach(
-                            key ->
-                                    words.add(
-                                            model.directory()
-                                                    .accountNames()
-                                                    .getOrDefault(key, key)));
+            person.accounts().forEach(key -> words.add(model.directory().accountName(key)));
         }
         person.unit().map(key -> model.directory().unitNames().get(key)).ifPresent(words::add);
-        row.arrival()
-                .teams()
-                .forEach(key -> words.add(model.directory().teamNames().getOrDefault(key, key)));
+        row.arrival().teams().forEach(key -> words.add(model.directory().teamName(key)));
         return String.join(", ", words);
     }
 
@@ -271,7 +264,7 @@ class Amounts {
                                 warnings.add(
                                         one.name()
                                                 + " is not meant for "
-                                                + person.kind().name().toLowerCase(Locale.ROOT)
+                                                + Words.of(person.kind())
                                                 + " people; it is meant for "
                                                 + one.meantFor().name().toLowerCase(Locale.ROOT)
                                                 + "."));

@@ -25,6 +25,7 @@ import nembar.server.bringin.Judging.Judged;
 import nembar.server.bringin.Judging.JudgedRow;
 import nembar.server.governance.PeoplePermissions;
 import nembar.server.http.BadRequest;
+import nembar.server.http.OneOf;
 import nembar.server.http.Paging;
 import nembar.server.http.Refused;
 import nembar.server.model.Models;
@@ -74,7 +75,8 @@ class BringIn implements DisposableBean {
     record BatchLine(
             String id,
             String name,
-            String state,
+            @OneOf(words = {"reading", "mapping", "open", "sending", "done", "stopped", "failed"})
+                    String state,
             int done,
             int total,
             String message,

@@ -249,7 +249,7 @@ class BringInController {
     private static List<String> row(JudgedRow row) {
         String why =
                 row.problems().isEmpty()
-                        ? row.known().map(one -> one.name() + ", " + one.seat()).orElse("")
+                        ? row.known().map(one -> one.name() + ", " + one.detail()).orElse("")
                         : String.join(" ", row.problems().values());
         return List.of(
                 Integer.toString(row.number()),

@@ -4,22 +4,24 @@ import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
 import java.util.function.Predicate;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import nembar.core.arrival.Arrival;
-import nembar.core.arrival.Judge;
+import nembar.core.arrival.ArrivalJudge;
 import nembar.core.arrival.Verdict;
 import nembar.core.directory.Directory;
 import nembar.core.directory.Person;
-import nembar.core.directory.Unit;
+import nembar.core.directory.PersonStatus;
 import nembar.core.text.Wording;
 import nembar.server.accounts.Terms;
 import nembar.server.bringin.Batches.Entry;
 import nembar.server.governance.Governance;
 import nembar.server.http.Named;
+import nembar.server.http.OneOf;
 import nembar.server.http.Words;
 import nembar.server.model.Models;
 import org.springframework.stereotype.Service;
@@ -40,7 +42,11 @@ class Judging {
     }
 
     /** A person a row is about, and where they are. */
-    record KnownPerson(String key, String name, String seat, String status) {}
+    record KnownPerson(
+            String key,
+            String name,
+            String detail,
+            @OneOf(PersonStatus.class) Optional<String> status) {}
 
     /**
      * A row and its judgement.
@@ -55,7 +61,7 @@ class Judging {
     record JudgedRow(
             int number,
             Map<String, String> cells,
-            @Words(Verdict.class) String verdict,
+            @OneOf(Verdict.class) String verdict,
             Optional<String> person,
             Optional<KnownPerson> known,
             Optional<Integer> sameAs,
@@ -82,7 +88,7 @@ class Judging {
         // Rows that have become somebody are found again by their person, not by their address.
         List<Entry> left = entries.stream().filter(one -> one.person() == null).toList();
         List<Arrival> arrivals =
-                new Judge(models.directory(), terms.domains(), content.placing(), zone())
+                new ArrivalJudge(models.directory(), terms.domains(), content.placing(), zone())
                         .judge(left.stream().map(one -> mapped(one.cells(), content)).toList());
         List<Judged> judged = new ArrayList<>();
         int next = 0;
@@ -136,7 +142,7 @@ class Judging {
                 judged.entry().position() + 1,
                 arrival.cells(),
                 word(arrival.verdict()),
-                arrival.person().map(this::seat),
+                arrival.person().map(this::detail),
                 arrival.known().map(one -> visible.test(one) ? whom(one) : UNSEEN),
                 arrival.first().map(first -> numberOf(judged, first)),
                 arrival.offer().map(one -> new Named(one.key(), one.name())),
@@ -150,30 +156,23 @@ class Judging {
         return judged.entry().position() - judged.arrival().number() + first + 1;
     }
 
-    private String seat(Person person) {
+    private String detail(Person person) {
         Directory directory = models.directory();
-        List<String> words = new ArrayList<>();
-        words.add(person.kind().name().toLowerCase(Locale.ROOT));
-        if (person.external()) {
-            words.add(
-                    Wording.and(
-                            person.accounts().stream()
-                                    .map(key -> directory.accountNames().getOrDefault(key, key))
-                                    .toList()));
-        }
-        person.unit().flatMap(directory::unit).map(Unit::name).ifPresent(words::add);
-        return String.join(", ", words.stream().filter(one -> !one.isEmpty()).toList());
+        String accounts = person.external() ? Wording.and(directory.accountNames(person)) : "";
+        return Stream.of(Words.of(person.kind()), accounts, directory.unitName(person))
+                .filter(one -> !one.isEmpty())
+                .collect(Collectors.joining(", "));
     }
 
     private static final KnownPerson UNSEEN =
-            new KnownPerson("", "somebody whom you may not view", "", "");
+            new KnownPerson("", "somebody whom you may not view", "", Optional.empty());
 
     private KnownPerson whom(Person person) {
         return new KnownPerson(
                 person.key(),
                 person.name(),
-                seat(person),
-                person.status().name().toLowerCase(Locale.ROOT));
+                detail(person),
+                Optional.of(Words.of(person.status())));
     }
 
     private ZoneId zone() {
@@ -181,6 +180,6 @@ class Judging {
     }
 
     static String word(Verdict verdict) {
-        return verdict.name().toLowerCase(Locale.ROOT);
+        return Words.of(verdict);
     }
 }

@@ -3,7 +3,6 @@ package nembar.server.command;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.concurrent.locks.ReentrantLock;
 import nembar.core.command.ChangeSet;
@@ -19,6 +18,7 @@ import nembar.server.document.DocumentChanges;
 import nembar.server.history.Actor;
 import nembar.server.http.Overtaken;
 import nembar.server.http.Refused;
+import nembar.server.http.Words;
 import nembar.server.model.Models;
 import nembar.server.model.Models.Current;
 import nembar.server.securitylog.SecurityLog;
@@ -127,7 +127,7 @@ public class Gate {
                         judgement.before(),
                         judgement.next(),
                         new ModelWriter.Entry(
-                                actor.kind().name().toLowerCase(Locale.ROOT),
+                                Words.of(actor.kind()),
                                 actor.key(),
                                 actor.name(),
                                 command.reason(),
@@ -149,7 +149,7 @@ public class Gate {
                 "who",
                 command.actor().key(),
                 "as",
-                command.actor().kind().name().toLowerCase(Locale.ROOT),
+                Words.of(command.actor().kind()),
                 "why",
                 command.reason(),
                 "applications",

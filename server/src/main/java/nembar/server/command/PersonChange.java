@@ -11,6 +11,7 @@ import nembar.core.directory.Attribute;
 import nembar.core.directory.Directory;
 import nembar.core.directory.Person;
 import nembar.core.text.Wording;
+import nembar.server.http.Words;
 
 /** A person as they are and as they are to be. */
 public record PersonChange(Person now, Person next) {
@@ -73,7 +74,7 @@ public record PersonChange(Person now, Person next) {
 
     private Stream<Clause> clauses(Directory directory, String field) {
         return switch (field) {
-            case "kind" -> change("the kind", word(now.kind()), word(next.kind()));
+            case "kind" -> change("the kind", Words.of(now.kind()), Words.of(next.kind()));
             case "email" -> change("the address", now.email(), next.email());
             case "accounts" ->
                     set(
@@ -130,9 +131,5 @@ public record PersonChange(Person now, Person next) {
 
     private static Optional<Object> value(Person person, Attribute attribute) {
         return Optional.ofNullable(person.attributes().get(attribute.key()));
-    }
-
-    private static String word(Enum<?> value) {
-        return value.name().toLowerCase(Locale.ROOT);
     }
 }

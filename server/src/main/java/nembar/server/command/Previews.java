@@ -170,15 +170,18 @@ public class Previews {
         Map<List<String>, Map<String, PreviewLine>> lines = new LinkedHashMap<>();
         Map<List<String>, Impact.OfPerson> who = new LinkedHashMap<>();
         for (Impact.OfPerson one : some) {
-            List<String> seat = seat(one.persona().person(), one.persona().account());
-            who.put(seat, one);
-            lines.put(seat, new LinkedHashMap<>());
+            List<String> persona = persona(one.persona().person(), one.persona().account());
+            who.put(persona, one);
+            lines.put(persona, new LinkedHashMap<>());
         }
         new Impact(some)
                 .counted(counting, 0)
                 .forEach(
                         line ->
-                                lines.get(seat(line.persona().person(), line.persona().account()))
+                                lines.get(
+                                                persona(
+                                                        line.persona().person(),
+                                                        line.persona().account()))
                                         .merge(
                                                 what(line),
                                                 new PreviewLine(
@@ -192,8 +195,8 @@ public class Previews {
                                                 Previews::wider));
         List<Moved> moved = new ArrayList<>();
         who.forEach(
-                (seat, one) -> {
-                    List<PreviewLine> all = new ArrayList<>(lines.get(seat).values());
+                (persona, one) -> {
+                    List<PreviewLine> all = new ArrayList<>(lines.get(persona).values());
                     one.difference().functions().stream().map(Previews::function).forEach(all::add);
                     if (!all.isEmpty()) {
                         Person person = one.persona().person();
@@ -205,11 +208,7 @@ public class Previews {
                                         model.application().name(),
                                         one.persona()
                                                 .account()
-                                                .map(
-                                                        key ->
-                                                                model.directory()
-                                                                        .accountNames()
-                                                                        .getOrDefault(key, key)),
+                                                .map(key -> model.directory().accountName(key)),
                                         all));
                     }
                 });
@@ -221,7 +220,7 @@ public class Previews {
         return one.gained() + one.lost() >= other.gained() + other.lost() ? one : other;
     }
 
-    private static List<String> seat(Person person, Optional<String> account) {
+    private static List<String> persona(Person person, Optional<String> account) {
         return List.of(person.key(), account.orElse(""));
     }
 

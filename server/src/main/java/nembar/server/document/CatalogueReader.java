@@ -10,6 +10,7 @@ import nembar.core.catalogue.FieldType;
 import nembar.core.catalogue.Operation;
 import nembar.core.catalogue.Parent;
 import nembar.core.catalogue.RecordType;
+import nembar.server.http.Words;
 
 /** Reads the catalogue of a design document. */
 final class CatalogueReader {

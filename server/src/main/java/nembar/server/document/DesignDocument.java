@@ -3,6 +3,17 @@ package nembar.server.document;
 import com.fasterxml.jackson.annotation.JsonInclude;
 import java.util.List;
 import java.util.Map;
+import nembar.core.catalogue.FieldType;
+import nembar.core.catalogue.Parent;
+import nembar.core.design.Expectation;
+import nembar.core.design.MaskStyle;
+import nembar.core.design.Privilege;
+import nembar.core.design.Reach;
+import nembar.core.design.Role;
+import nembar.core.design.SeatPool;
+import nembar.core.directory.PersonKind;
+import nembar.core.directory.PersonStatus;
+import nembar.server.http.OneOf;
 
 /**
  * The JSON form of an application's catalogue, directory and design; see docs/design-document.md. A
@@ -59,7 +70,11 @@ public record DesignDocument(
         }
     }
 
-    public record ParentPart(String recordType, String through, String follows, boolean lifts) {}
+    public record ParentPart(
+            String recordType,
+            String through,
+            @OneOf(Parent.Follows.class) String follows,
+            boolean lifts) {}
 
     public record OperationPart(String key, String label) {}
 
@@ -68,7 +83,7 @@ public record DesignDocument(
             String key,
             String label,
             String column,
-            String type,
+            @OneOf(FieldType.class) String type,
             boolean guarded,
             List<String> classifications,
             String refersTo,
@@ -108,7 +123,11 @@ public record DesignDocument(
     }
 
     @JsonInclude(JsonInclude.Include.NON_EMPTY)
-    public record AttributePart(String key, String label, String type, List<String> choices) {
+    public record AttributePart(
+            String key,
+            String label,
+            @OneOf(words = {"text", "number", "date", "yesNo", "list"}) String type,
+            List<String> choices) {
         public AttributePart {
             choices = given(choices);
         }
@@ -137,7 +156,7 @@ public record DesignDocument(
     @JsonInclude(JsonInclude.Include.NON_EMPTY)
     public record PersonPart(
             String key,
-            String kind,
+            @OneOf(PersonKind.class) String kind,
             String email,
             String givenName,
             String familyName,
@@ -145,7 +164,7 @@ public record DesignDocument(
             String unit,
             String manager,
             String timeZone,
-            String status,
+            @OneOf(PersonStatus.class) String status,
             Map<String, Object> attributes) {
         public PersonPart {
             accounts = given(accounts);
@@ -191,8 +210,8 @@ public record DesignDocument(
             String recordType,
             String operation,
             List<String> fields,
-            String use,
-            String reach,
+            @OneOf(Privilege.FieldPrivilege.Use.class) String use,
+            @OneOf(Reach.class) String reach,
             String condition,
             String function,
             String level) {
@@ -206,7 +225,7 @@ public record DesignDocument(
             String key,
             String name,
             String purpose,
-            String meantFor,
+            @OneOf(Role.MeantFor.class) String meantFor,
             List<String> sets,
             List<String> conflicts) {
         public RolePart {
@@ -304,19 +323,19 @@ public record DesignDocument(
             String key,
             String name,
             AudiencePart subject,
-            String claim,
+            @OneOf(Expectation.Claim.class) String claim,
             String recordType,
             String operation,
             String condition,
             String record,
             String field,
-            String use,
+            @OneOf(Privilege.FieldPrivilege.Use.class) String use,
             String classification,
             String function,
             String level,
             String owner,
             String reason,
-            String severity) {}
+            @OneOf(Expectation.Severity.class) String severity) {}
 
     /**
      * A number of seats and what takes one.
@@ -333,7 +352,7 @@ public record DesignDocument(
             List<String> roles,
             List<String> sets,
             Map<String, String> functions,
-            String whenUsedUp) {
+            @OneOf(SeatPool.WhenUsedUp.class) String whenUsedUp) {
         public SeatPoolPart {
             roles = given(roles);
             sets = given(sets);
@@ -378,8 +397,8 @@ public record DesignDocument(
             AudiencePart audience,
             String recordType,
             List<String> fields,
-            String effect,
-            String mask,
+            @OneOf(words = {"hide", "mask", "freeze"}) String effect,
+            @OneOf(MaskStyle.class) String mask,
             String condition) {
         public FieldFilterPart {
             fields = given(fields);

@@ -43,6 +43,7 @@ import nembar.server.document.DesignDocument.RolePart;
 import nembar.server.document.DesignDocument.SeatPoolPart;
 import nembar.server.document.DesignDocument.SetPart;
 import nembar.server.document.DesignDocument.SharingRulePart;
+import nembar.server.http.Words;
 
 /** Reads the design of a design document. */
 final class DesignReader {

@@ -21,6 +21,7 @@ import nembar.core.directory.Person;
 import nembar.core.directory.Team;
 import nembar.core.directory.Unit;
 import nembar.core.model.AccessModel;
+import nembar.server.http.Words;
 
 /** Takes the core's shapes to a design document; reading that gives the same model again. */
 public final class DocumentWriter {

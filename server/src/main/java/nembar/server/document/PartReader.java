@@ -23,6 +23,7 @@ import nembar.core.model.Problem;
 import nembar.core.text.Nearest;
 import nembar.server.document.DesignDocument.AudiencePart;
 import nembar.server.http.Instants;
+import nembar.server.http.Words;
 
 /**
  * What reading a design document takes everywhere: it goes on after a problem, and keeps each with

@@ -1,6 +1,9 @@
 package nembar.server.drafts;
 
 import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.media.Content;
+import io.swagger.v3.oas.annotations.media.Schema;
+import io.swagger.v3.oas.annotations.parameters.RequestBody;
 import jakarta.servlet.http.HttpServletRequest;
 import java.io.IOException;
 import java.util.List;
@@ -13,6 +16,7 @@ import nembar.server.drafts.DraftShapes.DraftShown;
 import nembar.server.drafts.DraftShapes.ObjectionShown;
 import nembar.server.session.Me;
 import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -75,7 +79,18 @@ class DesignFileController {
      * @param merge whether elements that it leaves out stay; else they would be taken away
      */
     @PostMapping("/check")
-    @Operation(operationId = "checkDesign")
+    @Operation(
+            operationId = "checkDesign",
+            requestBody =
+                    @RequestBody(
+                            required = true,
+                            content =
+                                    @Content(
+                                            mediaType = MediaType.APPLICATION_JSON_VALUE,
+                                            schema =
+                                                    @Schema(
+                                                            implementation =
+                                                                    DesignDocument.class))))
     FileChecked check(
             @PathVariable String application,
             @RequestParam(defaultValue = "false") boolean merge,
@@ -107,7 +122,18 @@ class DesignFileController {
      */
     @PostMapping("/propose")
     @ResponseStatus(HttpStatus.CREATED)
-    @Operation(operationId = "proposeDesign")
+    @Operation(
+            operationId = "proposeDesign",
+            requestBody =
+                    @RequestBody(
+                            required = true,
+                            content =
+                                    @Content(
+                                            mediaType = MediaType.APPLICATION_JSON_VALUE,
+                                            schema =
+                                                    @Schema(
+                                                            implementation =
+                                                                    DesignDocument.class))))
     ResponseEntity<DraftShown> propose(
             @PathVariable String application,
             @RequestParam(defaultValue = "false") boolean merge,

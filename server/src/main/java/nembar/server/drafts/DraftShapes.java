@@ -2,7 +2,6 @@ package nembar.server.drafts;
 
 import java.time.Instant;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -13,6 +12,8 @@ import nembar.core.catalogue.Function;
 import nembar.core.governance.Objection;
 import nembar.server.answers.Proved;
 import nembar.server.document.ChangePart;
+import nembar.server.http.OneOf;
+import nembar.server.http.Words;
 import nembar.server.model.Models;
 import nembar.server.store.DraftStore.Draft;
 import nembar.server.store.DraftStore.Edit;
@@ -41,7 +42,7 @@ class DraftShapes {
             String name,
             String author,
             String authorName,
-            String state,
+            @OneOf(words = {"open", "published", "discarded"}) String state,
             long base,
             List<ChangePart> changes,
             List<String> approvals,
@@ -56,7 +57,12 @@ class DraftShapes {
      * @param words what it does, a sentence for each element
      * @param state counts, undone, takenBack, or takesBack for one that takes another back
      */
-    record EditShown(long number, String writer, Instant at, List<String> words, String state) {}
+    record EditShown(
+            long number,
+            String writer,
+            Instant at,
+            List<String> words,
+            @OneOf(words = {"counts", "undone", "takenBack", "takesBack"}) String state) {}
 
     /**
      * When a draft is to be published.
@@ -66,7 +72,11 @@ class DraftShapes {
     record PlanShown(Instant at, String by, String reason, String failed) {}
 
     /** What stands against publishing: a rule, why, and the names of those who could agree. */
-    record ObjectionShown(String rule, String why, List<String> people, List<String> approvers) {}
+    record ObjectionShown(
+            @OneOf(Objection.Rule.class) String rule,
+            String why,
+            List<String> people,
+            List<String> approvers) {}
 
     /**
      * One side of what changes on a record type.
@@ -173,7 +183,7 @@ class DraftShapes {
 
     ObjectionShown named(Objection objection) {
         return new ObjectionShown(
-                objection.rule().name().toLowerCase(Locale.ROOT),
+                Words.of(objection.rule()),
                 objection.why(),
                 objection.people().stream().map(this::name).toList(),
                 objection.approvers().stream().map(this::name).sorted().toList());

@@ -10,10 +10,10 @@ import java.lang.reflect.RecordComponent;
 import java.util.Arrays;
 import java.util.Iterator;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 
 /**
@@ -34,11 +34,16 @@ class OpenApiShape implements ModelConverter {
             Schema<?> named = context.getDefinedModels().get(raw.getSimpleName());
             if (named != null) {
                 records.put(raw.getSimpleName(), raw);
-                named.setRequired(raw.getName().contains("DesignDocument") ? null : always(raw));
+                named.setRequired(ofDesign(raw) ? null : always(raw));
                 words(raw, named);
             }
         }
         return schema;
+    }
+
+    /** Parts of design documents leave out what is empty, or as usual, both ways. */
+    private static boolean ofDesign(Class<?> raw) {
+        return raw.getName().contains("DesignDocument");
     }
 
     /** Members that are there in every answer. */
@@ -53,7 +58,7 @@ class OpenApiShape implements ModelConverter {
     /** Members that have to be sent, of a record of this name; none where it is no record. */
     List<String> askedFor(String name) {
         Class<?> raw = records.get(name);
-        return raw == null
+        return raw == null || ofDesign(raw)
                 ? List.of()
                 : Arrays.stream(raw.getRecordComponents())
                         .filter(OpenApiShape::askedFor)
@@ -70,17 +75,17 @@ class OpenApiShape implements ModelConverter {
     @SuppressWarnings("unchecked")
     private static void words(Class<?> raw, Schema<?> named) {
         for (RecordComponent component : raw.getRecordComponents()) {
-            Words words = component.getAnnotation(Words.class);
+            OneOf words = component.getAnnotation(OneOf.class);
             Schema<?> member =
                     named.getProperties() == null
                             ? null
                             : named.getProperties().get(component.getName());
             if (words != null && member != null) {
-                ((Schema<Object>) member)
-                        .setEnum(
-                                Arrays.stream(words.value().getEnumConstants())
-                                        .<Object>map(one -> one.name().toLowerCase(Locale.ROOT))
-                                        .toList());
+                Stream<String> all =
+                        words.words().length > 0
+                                ? Arrays.stream(words.words())
+                                : Arrays.stream(words.value().getEnumConstants()).map(Words::of);
+                ((Schema<Object>) member).setEnum(all.<Object>map(one -> one).toList());
             }
         }
     }

@@ -1,13 +1,21 @@
 package nembar.server.http;
 
-import java.lang.annotation.ElementType;
-import java.lang.annotation.Retention;
-import java.lang.annotation.RetentionPolicy;
-import java.lang.annotation.Target;
+import java.util.Arrays;
+import java.util.Locale;
+import java.util.stream.Collectors;
 
-/** Says that a text of the API is one of an enumeration's names, in small letters. */
-@Target({ElementType.RECORD_COMPONENT, ElementType.FIELD})
-@Retention(RetentionPolicy.RUNTIME)
-public @interface Words {
-    Class<? extends Enum<?>> value();
+/**
+ * The words that the API and documents use for enumerated values: {@code CAN_NEVER} is {@code
+ * canNever}.
+ */
+public final class Words {
+    private Words() {}
+
+    public static String of(Enum<?> value) {
+        String capitals =
+                Arrays.stream(value.name().split("_"))
+                        .map(part -> part.charAt(0) + part.substring(1).toLowerCase(Locale.ROOT))
+                        .collect(Collectors.joining());
+        return Character.toLowerCase(capitals.charAt(0)) + capitals.substring(1);
+    }
 }

@@ -274,7 +274,7 @@ public class EntryLinks implements LinkIssuer {
                 state,
                 row.madeAt,
                 row.expiresAt,
-                models.directory().personNames().getOrDefault(row.madeBy, row.madeBy),
+                models.directory().personName(row.madeBy),
                 row.note,
                 Optional.ofNullable(row.code).filter(any -> open),
                 mail == null ? "" : mail.error());

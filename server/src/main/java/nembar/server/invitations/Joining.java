@@ -139,7 +139,7 @@ public class Joining {
                 row.id,
                 address.get() + "/join#" + row.id,
                 row.madeAt,
-                models.directory().personNames().getOrDefault(row.madeBy, row.madeBy));
+                models.directory().personName(row.madeBy));
     }
 
     /** Opens a link for an account that has a domain, or gives the one that is open. */

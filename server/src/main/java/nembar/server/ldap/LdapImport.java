@@ -10,7 +10,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import nembar.core.arrival.Arrival;
-import nembar.core.arrival.Judge;
+import nembar.core.arrival.ArrivalJudge;
 import nembar.core.arrival.Placement;
 import nembar.core.arrival.Verdict;
 import nembar.core.directory.Directory;
@@ -255,7 +255,7 @@ public class LdapImport {
                                 })
                         .toList();
         Placement defaults = new Placement(settings.kind(), settings.account(), "", "", "", "");
-        return new Judge(
+        return new ArrivalJudge(
                         places,
                         terms.domains(),
                         defaults,

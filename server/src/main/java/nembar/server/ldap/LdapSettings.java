@@ -4,7 +4,9 @@ import com.fasterxml.jackson.annotation.JsonIgnoreProperties;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import nembar.core.directory.PersonKind;
 import nembar.server.http.BadRequest;
+import nembar.server.http.OneOf;
 
 /**
  * How a directory is reached and what its attributes mean. The password of the binding is asked for
@@ -23,12 +25,12 @@ import nembar.server.http.BadRequest;
 public record LdapSettings(
         String host,
         Integer port,
-        String security,
+        @OneOf(words = {"none", "tls", "startTls"}) String security,
         String bindDn,
         String base,
         String filter,
         Map<String, String> mapping,
-        String kind,
+        @OneOf(PersonKind.class) String kind,
         String account,
         Boolean goneClose) {
     static final List<String> FIELDS =

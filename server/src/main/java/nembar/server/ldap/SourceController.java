@@ -13,6 +13,7 @@ import nembar.core.directory.Person;
 import nembar.server.governance.PeoplePermissions;
 import nembar.server.http.Address;
 import nembar.server.http.BadRequest;
+import nembar.server.http.OneOf;
 import nembar.server.ldap.LdapImport.Run;
 import nembar.server.model.Models;
 import nembar.server.session.Me;
@@ -82,7 +83,7 @@ class SourceController {
      */
     record SourceSheet(
             String id,
-            String kind,
+            @OneOf(words = {"scim", "ldap"}) String kind,
             String name,
             String address,
             Optional<LdapSettings> ldap,
@@ -98,7 +99,7 @@ class SourceController {
             String lastRunWords) {}
 
     record SourceEdit(
-            @NotNull String kind,
+            @NotNull @OneOf(words = {"scim", "ldap"}) String kind,
             @NotNull String name,
             Boolean invite,
             LdapSettings ldap,
@@ -125,8 +126,8 @@ class SourceController {
                 scim ? address.get() + "/scim/v2" : "",
                 scim ? Optional.empty() : Optional.of(LdapImport.settings(source)),
                 Boolean.TRUE.equals(source.settings().get("invite")),
-                models.directory().personNames().getOrDefault(source.madeBy(), source.madeBy()),
-                models.directory().personNames().getOrDefault(source.keeper(), source.keeper()),
+                models.directory().personName(source.madeBy()),
+                models.directory().personName(source.keeper()),
                 source.keeper().equals(me.person().key()),
                 source.rights(),
                 sources.of(Sources.PERSON, source.id()).size(),

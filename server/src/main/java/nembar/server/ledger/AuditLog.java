@@ -114,9 +114,7 @@ class AuditLog {
                                         new SignInLine(
                                                 one.made().at(),
                                                 one.person(),
-                                                directory
-                                                        .personNames()
-                                                        .getOrDefault(one.person(), one.person()),
+                                                directory.personName(one.person()),
                                                 one.made().outcome(),
                                                 one.made().agent(),
                                                 one.made().address()))

@@ -6,7 +6,6 @@ import java.time.LocalDate;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
-import nembar.core.condition.ValueType;
 import nembar.core.directory.Attribute;
 import nembar.core.text.Nearest;
 import nembar.server.http.BadRequest;
@@ -14,10 +13,6 @@ import nembar.server.http.BadRequest;
 /** Values of a person's attributes, as people type them. */
 public final class AttributeText {
     private AttributeText() {}
-
-    static String word(ValueType type) {
-        return type == ValueType.YES_NO ? "yesNo" : type.name().toLowerCase(Locale.ROOT);
-    }
 
     /**
      * The value that the text says.

@@ -8,7 +8,7 @@ import nembar.core.directory.Person;
 import nembar.server.governance.PeoplePermissions;
 import nembar.server.http.Csv;
 import nembar.server.http.Paging;
-import nembar.server.people.PeopleList.Facets;
+import nembar.server.people.PeopleFacets.Facets;
 import nembar.server.people.PeopleList.PeoplePage;
 import nembar.server.people.PeopleList.PersonLine;
 import nembar.server.session.Me;
@@ -27,11 +27,14 @@ class PeopleController {
     private static final int CHUNK = 500;
 
     private final PeopleList list;
+    private final PeopleFacets facets;
     private final PeoplePermissions peoplePermissions;
     private final Me me;
 
-    PeopleController(PeopleList list, PeoplePermissions peoplePermissions, Me me) {
+    PeopleController(
+            PeopleList list, PeopleFacets facets, PeoplePermissions peoplePermissions, Me me) {
         this.list = list;
+        this.facets = facets;
         this.peoplePermissions = peoplePermissions;
         this.me = me;
     }
@@ -91,7 +94,7 @@ class PeopleController {
                 one.kind(),
                 one.status(),
                 one.accountName(),
-                one.seat(),
+                one.unitOrAccount(),
                 String.join("; ", one.access()),
                 one.signedIn().map(DateTimeFormatter.ISO_INSTANT::format).orElse(""),
                 one.invitation(),
@@ -108,6 +111,6 @@ class PeopleController {
     @GetMapping("/facets")
     @Operation(operationId = "peopleFacets")
     Facets facets() {
-        return list.facets(me.person());
+        return facets.of(me.person());
     }
 }

@@ -8,7 +8,6 @@ import java.util.Locale;
 import java.util.Map;
 import nembar.core.directory.Directory;
 import nembar.core.directory.Person;
-import nembar.core.directory.Unit;
 import nembar.core.text.Wording;
 
 /** What people are searched and sorted by, worked out once for each directory. */
@@ -18,27 +17,23 @@ final class PeopleIndex {
     private final List<Person> byName;
 
     /**
-     * @param seat unit or account
+     * @param unitOrAccount names of an external's accounts, of the unit of anybody else
      * @param text everything a search looks at, plain
      */
-    record Entry(String seat, String accountName, String text) {}
+    record Entry(String unitOrAccount, String accountName, String text) {}
 
     PeopleIndex(Directory directory) {
         this.directory = directory;
         Map<String, String> names = new HashMap<>();
         for (Person person : directory.people()) {
-            String accountName =
-                    Wording.and(
-                            person.accounts().stream()
-                                    .map(key -> directory.accountNames().getOrDefault(key, key))
-                                    .toList());
-            String unit = person.unit().flatMap(directory::unit).map(Unit::name).orElse("");
-            String seat = person.external() ? accountName : unit;
+            String accountName = Wording.and(directory.accountNames(person));
+            String unit = directory.unitName(person);
+            String unitOrAccount = person.external() ? accountName : unit;
             String name = plain(person.name());
             entries.put(
                     person.key(),
                     new Entry(
-                            seat,
+                            unitOrAccount,
                             accountName,
                             name + " " + plain(person.email() + " " + unit + " " + accountName)));
             names.put(person.key(), plain(person.familyName() + " " + person.givenName()).strip());

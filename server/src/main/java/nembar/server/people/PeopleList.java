@@ -8,7 +8,6 @@ import java.util.Collections;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
-import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
@@ -17,7 +16,6 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
-import nembar.core.answers.SeatUse;
 import nembar.core.design.Assignment;
 import nembar.core.directory.Directory;
 import nembar.core.directory.Person;
@@ -29,7 +27,7 @@ import nembar.core.model.Standpoint;
 import nembar.core.words.Explanation;
 import nembar.server.governance.Governance;
 import nembar.server.http.BadRequest;
-import nembar.server.http.Named;
+import nembar.server.http.OneOf;
 import nembar.server.http.Paging;
 import nembar.server.http.Words;
 import nembar.server.invitations.EntryLinks;
@@ -46,7 +44,7 @@ import org.springframework.stereotype.Service;
 @Service
 class PeopleList {
     private static final Set<String> SORTS =
-            Set.of("match", "name", "email", "seat", "account", "status", "signedIn");
+            Set.of("match", "name", "email", "unitOrAccount", "account", "status", "signedIn");
 
     private final Models models;
     private final Governance governance;
@@ -74,7 +72,7 @@ class PeopleList {
     /**
      * A person in a list.
      *
-     * @param seat unit or account
+     * @param unitOrAccount names of an external's accounts, of the unit of anybody else
      * @param access what they are given, in words; empty for nothing
      * @param invitation where the invitation stands; empty for those who have accepted it, or never
      *     had one
@@ -84,9 +82,9 @@ class PeopleList {
             String key,
             String name,
             String email,
-            @Words(PersonKind.class) String kind,
-            @Words(PersonStatus.class) String status,
-            String seat,
+            @OneOf(PersonKind.class) String kind,
+            @OneOf(PersonStatus.class) String status,
+            String unitOrAccount,
             String accountName,
             List<String> access,
             Optional<Instant> signedIn,
@@ -95,26 +93,6 @@ class PeopleList {
             String source) {}
 
     record PeoplePage(List<PersonLine> people, long total) {}
-
-    /** One value to filter by and how many people have it. */
-    record Facet(String key, String name, long people) {}
-
-    /**
-     * A role to filter by, or to give.
-     *
-     * @param seats how many seats are in use of the pools that it takes one from, in words
-     */
-    record RoleFacet(String key, String name, long people, List<String> seats) {}
-
-    /** Everything to filter by. */
-    record Facets(
-            long total,
-            List<Facet> kinds,
-            List<Facet> statuses,
-            List<Facet> teams,
-            List<RoleFacet> roles,
-            List<Facet> sources,
-            List<Named> units) {}
 
     /** The first who asks does not wait for the index. */
     @EventListener(ApplicationReadyEvent.class)
@@ -173,10 +151,10 @@ class PeopleList {
                     });
         }
         if (!wanted.kind().isEmpty()) {
-            all.add(person -> wanted.kind().contains(word(person.kind())));
+            all.add(person -> wanted.kind().contains(Words.of(person.kind())));
         }
         if (!wanted.status().isEmpty()) {
-            all.add(person -> wanted.status().contains(word(person.status())));
+            all.add(person -> wanted.status().contains(Words.of(person.status())));
         }
         if (!wanted.account().isEmpty()) {
             all.add(person -> person.accounts().contains(wanted.account()));
@@ -203,7 +181,10 @@ class PeopleList {
                     person ->
                             person.status() == PersonStatus.INVITED
                                     && Optional.ofNullable(states.get(person.key()))
-                                            .filter(one -> word(one).equals(wanted.invitation()))
+                                            .filter(
+                                                    one ->
+                                                            Words.of(one)
+                                                                    .equals(wanted.invitation()))
                                             .isPresent());
         }
         if (!wanted.source().isEmpty()) {
@@ -232,7 +213,8 @@ class PeopleList {
         return people(model, model.holdersOf(role.substring(slash + 1), clock.instant()));
     }
 
-    private static Set<String> people(AccessModel model, BitSet personas) {
+    /** Keys of the people of some personas, by their places among all. */
+    static Set<String> people(AccessModel model, BitSet personas) {
         Set<String> people = new HashSet<>();
         personas.stream().forEach(i -> people.add(model.personas().all().get(i).person().key()));
         return people;
@@ -259,7 +241,7 @@ class PeopleList {
     private Comparator<Person> order(Wanted wanted, PeopleIndex index) {
         return switch (wanted.sort()) {
             case "email" -> Comparator.comparing(one -> one.email().toLowerCase(Locale.ROOT));
-            case "seat" -> Comparator.comparing(one -> index.entry(one).seat());
+            case "unitOrAccount" -> Comparator.comparing(one -> index.entry(one).unitOrAccount());
             case "account" -> Comparator.comparing(one -> index.entry(one).accountName());
             case "status" -> Comparator.comparing(Person::status);
             case "signedIn" -> bySignIn();
@@ -294,7 +276,7 @@ class PeopleList {
         Map<String, Invited> invited =
                 links.invitationsOf(
                         people.stream()
-                                .filter(one -> word(one.status()).equals("invited"))
+                                .filter(one -> Words.of(one.status()).equals("invited"))
                                 .map(Person::key)
                                 .toList());
         Map<String, Sources.Origin> origins = sources.originsOf(Sources.PERSON, keys);
@@ -310,13 +292,13 @@ class PeopleList {
                                     person.key(),
                                     person.name(),
                                     person.email(),
-                                    word(person.kind()),
-                                    word(person.status()),
-                                    entry.seat(),
+                                    Words.of(person.kind()),
+                                    Words.of(person.status()),
+                                    entry.unitOrAccount(),
                                     entry.accountName(),
                                     access(person),
                                     Optional.ofNullable(last.get(person.key())),
-                                    invitation.map(one -> word(one.state())).orElse(""),
+                                    invitation.map(one -> Words.of(one.state())).orElse(""),
                                     invitation.map(Invited::expires),
                                     Optional.ofNullable(origins.get(person.key()))
                                             .map(one -> sourceNames.get(one.source()))
@@ -347,99 +329,5 @@ class PeopleList {
                             }
                         });
         return List.copyOf(words);
-    }
-
-    Facets facets(Person me) {
-        Directory directory = models.directory();
-        List<Person> visible = directory.people().stream().filter(governance.mayView(me)).toList();
-        Set<String> keys = visible.stream().map(Person::key).collect(Collectors.toSet());
-        Map<String, Long> kinds = new LinkedHashMap<>();
-        Map<String, Long> statuses = new LinkedHashMap<>();
-        visible.forEach(
-                one -> {
-                    kinds.merge(word(one.kind()), 1L, Long::sum);
-                    statuses.merge(word(one.status()), 1L, Long::sum);
-                });
-        Predicate<String> teamsSeen = governance.mayOnPlaces(me, "team", "view");
-        List<Facet> teams =
-                directory.teams().stream()
-                        .filter(
-                                team ->
-                                        teamsSeen.test(team.key())
-                                                || team.leads().contains(me.key()))
-                        .map(
-                                team ->
-                                        new Facet(
-                                                team.key(),
-                                                team.name(),
-                                                directory.membersOf(Set.of(team.key())).stream()
-                                                        .filter(keys::contains)
-                                                        .count()))
-                        .sorted(Comparator.comparing(Facet::name))
-                        .toList();
-        List<RoleFacet> roles = new ArrayList<>();
-        for (AccessModel model : models.all()) {
-            if (!governance.mayViewApplication(me, model.application().key())) {
-                continue;
-            }
-            SeatUse seats = new SeatUse(model);
-            model.design()
-                    .roles()
-                    .forEach(
-                            role ->
-                                    roles.add(
-                                            new RoleFacet(
-                                                    model.application().key() + "/" + role.key(),
-                                                    role.name()
-                                                            + (model.application()
-                                                                            .key()
-                                                                            .equals(Models.NEMBAR)
-                                                                    ? ", in Nembar"
-                                                                    : ""),
-                                                    people(
-                                                                    model,
-                                                                    model.holdersOf(
-                                                                            role.key(),
-                                                                            clock.instant()))
-                                                            .stream()
-                                                            .filter(keys::contains)
-                                                            .count(),
-                                                    seats.told(
-                                                            new Assignment.Gives.OfRole(role.key()),
-                                                            clock.instant()))));
-        }
-        roles.sort(Comparator.comparing(RoleFacet::name));
-        return new Facets(
-                visible.size(),
-                facets(kinds),
-                facets(statuses),
-                teams,
-                roles,
-                sources.all().stream()
-                        .map(
-                                one ->
-                                        new Facet(
-                                                one.id(),
-                                                one.name(),
-                                                (int)
-                                                        sources
-                                                                .of(Sources.PERSON, one.id())
-                                                                .keySet()
-                                                                .stream()
-                                                                .filter(keys::contains)
-                                                                .count()))
-                        .filter(one -> one.people() > 0)
-                        .toList(),
-                directory.units().stream().map(one -> new Named(one.key(), one.name())).toList());
-    }
-
-    private static List<Facet> facets(Map<String, Long> counts) {
-        return counts.entrySet().stream()
-                .map(one -> new Facet(one.getKey(), one.getKey(), one.getValue()))
-                .toList();
-    }
-
-    static String word(Enum<?> value) {
-        return value.name().toLowerCase(Locale.ROOT);
     }
 }

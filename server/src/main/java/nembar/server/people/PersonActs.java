@@ -10,6 +10,7 @@ import nembar.core.text.Wording;
 import nembar.server.approval.Submission;
 import nembar.server.command.Preview;
 import nembar.server.http.BadRequest;
+import nembar.server.http.OneOf;
 import nembar.server.people.RoleGrants.Given;
 import org.springframework.stereotype.Service;
 
@@ -55,7 +56,14 @@ class PersonActs {
      * @param draft whether what is given or taken back is left as a draft for somebody else
      */
     record ActOn(
-            @NotNull String act,
+            @NotNull
+                    @OneOf(
+                            words = {
+                                "place", "team", "assign", "unassign", "suspend", "bringBack",
+                                "close", "resend", "withdraw", "reset", "lock", "unlock",
+                                "endFactor", "lookThrough", "keepAddress", "signOut"
+                            })
+                    String act,
             @NotNull List<String> people,
             Place place,
             String team,

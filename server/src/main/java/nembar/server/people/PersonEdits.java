@@ -1,7 +1,5 @@
 package nembar.server.people;
 
-import java.time.DateTimeException;
-import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -26,7 +24,9 @@ import nembar.server.command.PersonChange;
 import nembar.server.command.Preview;
 import nembar.server.history.Acts;
 import nembar.server.http.BadRequest;
+import nembar.server.http.OneOf;
 import nembar.server.http.Overtaken;
+import nembar.server.http.Texts;
 import nembar.server.invitations.AddressChanges;
 import nembar.server.model.Models;
 import nembar.server.store.ElementRef;
@@ -36,7 +36,6 @@ import org.springframework.stereotype.Service;
 /** Changes who somebody is and where they sit. */
 @Service
 class PersonEdits {
-    private static final int NAME_LENGTH_AT_MOST = 100;
 
     private final Models models;
     private final Submissions submissions;
@@ -71,7 +70,7 @@ class PersonEdits {
      */
     record PersonEdit(
             Long version,
-            String kind,
+            @OneOf(PersonKind.class) String kind,
             String email,
             String givenName,
             String familyName,
@@ -167,12 +166,12 @@ class PersonEdits {
                 now.key(),
                 kind,
                 email,
-                name(edit.givenName(), "givenName", true),
-                name(edit.familyName(), "familyName", false),
+                Texts.name("givenName", edit.givenName(), true),
+                Texts.name("familyName", edit.familyName(), false),
                 accounts,
                 unit,
                 manager,
-                zone(edit.timeZone()),
+                Texts.zone("timeZone", edit.timeZone()),
                 now.status(),
                 attributes(directory, now, edit.attributes()));
     }
@@ -222,25 +221,6 @@ class PersonEdits {
             }
         }
         return accounts.stream().distinct().toList();
-    }
-
-    static ZoneId zone(String id) {
-        try {
-            return ZoneId.of(id == null ? "" : id.strip());
-        } catch (DateTimeException unknown) {
-            throw new BadRequest("timeZone", "`" + id + "` is no time zone; Europe/London is one.");
-        }
-    }
-
-    private static String name(String given, String path, boolean needed) {
-        String name = given == null ? "" : given.strip().replaceAll("\\p{Cntrl}", "");
-        if (needed && name.isEmpty()) {
-            throw new BadRequest(path, "Give a name.");
-        }
-        if (name.length() > NAME_LENGTH_AT_MOST) {
-            throw new BadRequest(path, "A name has at most " + NAME_LENGTH_AT_MOST + " letters.");
-        }
-        return name;
     }
 
     private static Map<String, Object> attributes(

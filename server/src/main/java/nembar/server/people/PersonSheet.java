@@ -3,8 +3,12 @@ package nembar.server.people;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import nembar.core.directory.Account;
+import nembar.core.directory.PersonKind;
+import nembar.core.directory.PersonStatus;
 import nembar.server.history.Acts;
 import nembar.server.http.Named;
+import nembar.server.http.OneOf;
 import nembar.server.invitations.AddressChanges.PendingAddress;
 import nembar.server.invitations.EntryLinks.Invited;
 import nembar.server.session.Sessions.Live;
@@ -24,12 +28,12 @@ import nembar.server.session.SignIns;
 record PersonSheet(
         String key,
         long version,
-        String kind,
+        @OneOf(PersonKind.class) String kind,
         String email,
         String givenName,
         String familyName,
         String name,
-        String status,
+        @OneOf(PersonStatus.class) String status,
         String timeZone,
         List<WorksFor> accounts,
         Optional<Named> unit,
@@ -52,7 +56,7 @@ record PersonSheet(
     /**
      * @param state open, pending or ended
      */
-    record WorksFor(String key, String name, String state) {}
+    record WorksFor(String key, String name, @OneOf(Account.State.class) String state) {}
 
     /**
      * @param type text, number, date, yesNo or list

@@ -25,6 +25,7 @@ import nembar.server.governance.Governance;
 import nembar.server.history.Acts;
 import nembar.server.http.Named;
 import nembar.server.http.NotFound;
+import nembar.server.http.Words;
 import nembar.server.invitations.AddressChanges;
 import nembar.server.invitations.EntryLinks;
 import nembar.server.model.Models;
@@ -102,12 +103,12 @@ public class PersonSheets {
         return new PersonSheet(
                 person.key(),
                 store.versionOf(new ElementRef("person", key)),
-                PeopleList.word(person.kind()),
+                Words.of(person.kind()),
                 person.email(),
                 person.givenName(),
                 person.familyName(),
                 person.name(),
-                PeopleList.word(person.status()),
+                Words.of(person.status()),
                 person.zone().getId(),
                 person.accounts().stream().map(one -> worksFor(directory, one)).toList(),
                 person.unit().map(one -> named(directory.unitNames(), one)),
@@ -145,7 +146,7 @@ public class PersonSheets {
                 LocalDate.ofInstant(
                         clock.instant(), models.model(Models.NEMBAR).application().zone());
         Account account = directory.account(key).orElseThrow();
-        String state = account.pending() ? "pending" : account.open(today) ? "open" : "ended";
+        String state = Words.of(account.state(today));
         return new WorksFor(key, account.name(), state);
     }
 
@@ -164,7 +165,7 @@ public class PersonSheets {
         return new AttributeValue(
                 attribute.key(),
                 attribute.label(),
-                AttributeText.word(attribute.type()),
+                Words.of(attribute.type()),
                 attribute.choices(),
                 text);
     }
@@ -221,12 +222,7 @@ public class PersonSheets {
                                     all
                                             ? Optional.empty()
                                             : persona.account()
-                                                    .map(
-                                                            key ->
-                                                                    model.directory()
-                                                                            .accountNames()
-                                                                            .getOrDefault(
-                                                                                    key, key)),
+                                                    .map(key -> model.directory().accountName(key)),
                                     explanation.resting(one),
                                     mine(one, person)));
                 }

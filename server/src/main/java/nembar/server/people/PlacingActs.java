@@ -22,6 +22,7 @@ import nembar.server.command.PersonChange;
 import nembar.server.command.Preview;
 import nembar.server.history.Acts;
 import nembar.server.http.BadRequest;
+import nembar.server.http.Texts;
 import nembar.server.model.Models;
 import nembar.server.people.PersonActs.Place;
 import org.springframework.stereotype.Component;
@@ -103,7 +104,9 @@ class PlacingActs {
                 .withUnit(unit)
                 .withManager(manager)
                 .withZone(
-                        place.timeZone() == null ? one.zone() : PersonEdits.zone(place.timeZone()));
+                        place.timeZone() == null
+                                ? one.zone()
+                                : Texts.zone("timeZone", place.timeZone()));
     }
 
     private static Optional<String> given(String value) {

@@ -28,6 +28,7 @@ import nembar.server.drafts.DraftEdits;
 import nembar.server.governance.Governance;
 import nembar.server.history.Acts;
 import nembar.server.http.BadRequest;
+import nembar.server.http.Words;
 import nembar.server.model.Models;
 import nembar.server.people.PersonActs.ActOn;
 import org.springframework.stereotype.Component;
@@ -77,11 +78,11 @@ class RoleActs {
                                 one ->
                                         role.name()
                                                 + " is not meant for "
-                                                + PeopleList.word(one.kind())
+                                                + Words.of(one.kind())
                                                 + "; "
                                                 + one.name()
                                                 + " is "
-                                                + PeopleList.word(one.kind())
+                                                + Words.of(one.kind())
                                                 + ".")
                         .toList();
         return design(

@@ -20,6 +20,7 @@ import nembar.server.command.Command;
 import nembar.server.command.Preview;
 import nembar.server.history.Acts;
 import nembar.server.http.BadRequest;
+import nembar.server.http.Words;
 import nembar.server.invitations.EntryLinks;
 import nembar.server.session.Sessions;
 import org.springframework.stereotype.Component;
@@ -55,7 +56,7 @@ class StatusActs {
     Preview set(Submission submission, List<Person> people, PersonStatus from, PersonStatus to) {
         List<Person> some = people.stream().filter(one -> one.status() == from).toList();
         if (some.isEmpty()) {
-            throw new BadRequest("people", "None of them is " + PeopleList.word(from) + ".");
+            throw new BadRequest("people", "None of them is " + Words.of(from) + ".");
         }
         Person me = submission.author();
         boolean out = to != PersonStatus.ACTIVE;

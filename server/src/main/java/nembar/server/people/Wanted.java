@@ -10,7 +10,7 @@ import java.util.List;
  * @param invitation waiting, sent, expired, withdrawn
  * @param access {@code nothing} for those who are given nothing
  * @param source key of a source, or {@code hand}
- * @param sort name, email, seat, account, status, signedIn or match
+ * @param sort name, email, unitOrAccount, account, status, signedIn or match
  */
 record Wanted(
         String search,

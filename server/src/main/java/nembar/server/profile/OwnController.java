@@ -5,7 +5,6 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpSession;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
-import java.time.DateTimeException;
 import java.time.ZoneId;
 import java.util.List;
 import java.util.Objects;
@@ -20,6 +19,7 @@ import nembar.server.history.Acts;
 import nembar.server.http.BadRequest;
 import nembar.server.http.Named;
 import nembar.server.http.Refused;
+import nembar.server.http.Texts;
 import nembar.server.model.Models;
 import nembar.server.session.Acting;
 import nembar.server.session.Me;
@@ -45,7 +45,6 @@ import org.springframework.web.bind.annotation.RestController;
 class OwnController {
     private static final Set<String> DATE_STYLES = Set.of("monthFirst", "iso");
     private static final Set<String> PLACES = Set.of("/people", "/ask/what-can", "/own");
-    private static final int NAME_LENGTH_AT_MOST = 100;
     private static final String PENDING_FACTOR = "nembar.factor";
 
     private final Models models;
@@ -134,13 +133,7 @@ class OwnController {
                 acting.startPlace(person).orElse(""),
                 acting.dateStyle(person),
                 person.accounts().stream()
-                        .map(
-                                key ->
-                                        new Named(
-                                                key,
-                                                models.directory()
-                                                        .accountNames()
-                                                        .getOrDefault(key, key)))
+                        .map(key -> new Named(key, models.directory().accountName(key)))
                         .toList(),
                 state.secondFactor(),
                 secondFactor.possible(),
@@ -162,15 +155,9 @@ class OwnController {
     @Operation(operationId = "changeOwn")
     ResponseEntity<Void> change(@Valid @RequestBody OwnEdit edit) {
         Person now = me.person();
-        String given = text("givenName", edit.givenName(), true);
-        String family = text("familyName", edit.familyName(), false);
-        ZoneId zone;
-        try {
-            zone = ZoneId.of(Objects.requireNonNullElse(edit.timeZone(), ""));
-        } catch (DateTimeException unknown) {
-            throw new BadRequest(
-                    "timeZone", "`" + edit.timeZone() + "` is no time zone; Europe/London is one.");
-        }
+        String given = Texts.name("givenName", edit.givenName(), true);
+        String family = Texts.name("familyName", edit.familyName(), false);
+        ZoneId zone = Texts.zone("timeZone", edit.timeZone());
         String place = Objects.requireNonNullElse(edit.startPlace(), "");
         if (!place.isEmpty() && !PLACES.contains(place)) {
             throw new BadRequest("startPlace", "There is no such place to begin at.");
@@ -213,17 +200,6 @@ class OwnController {
     /** The person as they are when it is their turn, with what they say of themselves. */
     private static Person said(Person now, String given, String family, ZoneId zone) {
         return now.withName(given, family).withZone(zone);
-    }
-
-    private static String text(String path, String given, boolean needed) {
-        String text = Objects.requireNonNullElse(given, "").strip();
-        if (needed && text.isEmpty()) {
-            throw new BadRequest(path, "Fill in a name.");
-        }
-        if (text.length() > NAME_LENGTH_AT_MOST) {
-            throw new BadRequest(path, "A name has at most " + NAME_LENGTH_AT_MOST + " letters.");
-        }
-        return text;
     }
 
     /** Sets a new password; every other session of oneself ends. */

@@ -227,8 +227,7 @@ class OwnDelegations {
                         .filter(one -> one.key().equals(key) && one.principal().equals(me.key()))
                         .findFirst()
                         .orElseThrow(() -> new NotFound("key", "Nobody acts for you by that."));
-        String delegate =
-                models.directory().personNames().getOrDefault(known.delegate(), known.delegate());
+        String delegate = models.directory().personName(known.delegate());
         String words = delegate + " no longer acts for " + me.name();
         submissions.submit(
                 Submission.execute(me),

@@ -121,9 +121,7 @@ public class Provisioning {
                                 new Refused(
                                         source.name() + " has nobody any more who keeps it.",
                                         List.of(
-                                                models.directory()
-                                                                .personNames()
-                                                                .getOrDefault(key, key)
+                                                models.directory().personName(key)
                                                         + " is not active any more, or may not keep"
                                                         + " sources. Somebody who may has to take"
                                                         + " the source over and make a new"

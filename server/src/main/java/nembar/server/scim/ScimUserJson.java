@@ -2,10 +2,10 @@ package nembar.server.scim;
 
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
-import java.util.Locale;
 import java.util.Optional;
 import nembar.core.directory.Directory;
 import nembar.core.directory.Person;
+import nembar.server.http.Words;
 import nembar.server.sources.Sources.Origin;
 
 /** A person as a SCIM user (RFC 7643, sections 4.1 and 4.3). */
@@ -30,7 +30,7 @@ final class ScimUserJson {
             name.put("familyName", person.familyName());
         }
         json.put("displayName", person.name());
-        json.put("userType", person.kind().name().toLowerCase(Locale.ROOT));
+        json.put("userType", Words.of(person.kind()));
         json.put("timezone", person.zone().getId());
         json.put("active", person.active());
         ObjectNode email = json.putArray("emails").addObject();

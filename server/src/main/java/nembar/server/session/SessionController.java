@@ -212,7 +212,7 @@ class SessionController {
     }
 
     private String accountName(String key) {
-        return models.directory().accountNames().getOrDefault(key, key);
+        return models.directory().accountName(key);
     }
 
     private SignedIn signedIn(Person person) {

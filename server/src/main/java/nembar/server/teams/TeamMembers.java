@@ -6,7 +6,6 @@ import jakarta.validation.constraints.NotNull;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -14,7 +13,7 @@ import java.util.TreeSet;
 import java.util.function.Predicate;
 import nembar.core.arrival.Arrival;
 import nembar.core.arrival.ArrivalField;
-import nembar.core.arrival.Judge;
+import nembar.core.arrival.ArrivalJudge;
 import nembar.core.arrival.Pasted;
 import nembar.core.arrival.Placement;
 import nembar.core.command.ChangeSet;
@@ -35,6 +34,7 @@ import nembar.server.history.Acts;
 import nembar.server.http.BadRequest;
 import nembar.server.http.Named;
 import nembar.server.http.Refused;
+import nembar.server.http.Words;
 import nembar.server.mail.Outbox;
 import nembar.server.model.Models;
 import org.springframework.stereotype.Service;
@@ -209,7 +209,7 @@ class TeamMembers {
                         .map(one -> Map.of(ArrivalField.EMAIL.key(), one.address()))
                         .toList();
         List<Arrival> judged =
-                new Judge(models.directory(), Map.of(), Placement.NOWHERE, ZoneOffset.UTC)
+                new ArrivalJudge(models.directory(), Map.of(), Placement.NOWHERE, ZoneOffset.UTC)
                         .judge(rows);
         return judged.stream()
                 .map(
@@ -225,7 +225,7 @@ class TeamMembers {
     private static String verdict(Arrival arrival, Team team) {
         boolean member =
                 arrival.known().filter(one -> team.members().contains(one.key())).isPresent();
-        return member ? "member" : arrival.verdict().name().toLowerCase(Locale.ROOT);
+        return member ? "member" : Words.of(arrival.verdict());
     }
 
     /**

@@ -21,6 +21,7 @@ import nembar.core.words.Explanation;
 import nembar.server.governance.Governance;
 import nembar.server.history.Acts;
 import nembar.server.http.NotFound;
+import nembar.server.http.OneOf;
 import nembar.server.http.Paging;
 import nembar.server.http.Words;
 import nembar.server.model.Models;
@@ -80,7 +81,7 @@ class Teams {
             String name,
             String email,
             boolean external,
-            @Words(PersonStatus.class) String status,
+            @OneOf(PersonStatus.class) String status,
             boolean lead,
             boolean listed,
             boolean matches) {}
@@ -153,7 +154,7 @@ class Teams {
     }
 
     static List<String> names(Directory directory, Set<String> keys) {
-        return keys.stream().map(key -> directory.personNames().getOrDefault(key, key)).toList();
+        return keys.stream().map(key -> directory.personName(key)).toList();
     }
 
     Team known(String key) {
@@ -187,7 +188,7 @@ class Teams {
                                                 one.name(),
                                                 one.email(),
                                                 one.external(),
-                                                one.status().name().toLowerCase(Locale.ROOT),
+                                                Words.of(one.status()),
                                                 team.leads().contains(one.key()),
                                                 team.members().contains(one.key()),
                                                 matching.contains(one.key())))

@@ -194,7 +194,7 @@ class Units {
         }
         Set<String> gone = new LinkedHashSet<>(order.gone());
         for (String key : gone) {
-            String name = directory.unitNames().getOrDefault(key, key);
+            String name = directory.unitName(key);
             long people = directory.peopleIn(Set.of(key)).size();
             if (people > 0) {
                 throw new BadRequest(
@@ -209,10 +209,7 @@ class Units {
     }
 
     private static String words(Directory directory, Optional<Unit> now, Unit next) {
-        String parent =
-                next.parent()
-                        .map(key -> directory.unitNames().getOrDefault(key, key))
-                        .orElse("nothing");
+        String parent = next.parent().map(key -> directory.unitName(key)).orElse("nothing");
         if (now.isEmpty()) {
             return "set up " + next.name() + " below " + parent;
         }

@@ -24,7 +24,7 @@ import nembar.core.text.Nearest;
  * and what is wrong with the others. What a row leaves out comes from the defaults. Look-ups by
  * name take one pass over the directory and are kept.
  */
-public final class Judge {
+public final class ArrivalJudge {
     private static final int NAME_AT_MOST = 100;
 
     private final Directory directory;
@@ -40,7 +40,7 @@ public final class Judge {
      * @param domains key of the account that each domain of addresses belongs to
      * @param zone the time zone of those who have no other
      */
-    public Judge(
+    public ArrivalJudge(
             Directory directory, Map<String, String> domains, Placement defaults, ZoneId zone) {
         this.directory = directory;
         this.domains = domains;

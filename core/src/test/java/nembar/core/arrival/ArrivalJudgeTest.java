@@ -20,7 +20,7 @@ import nembar.core.directory.Unit;
 import org.junit.jupiter.api.Test;
 
 /** Rows held against the directory and against each other. */
-class JudgeTest {
+class ArrivalJudgeTest {
     private static final Account HOME = new Account("home", "Home", true, Set.of());
     private static final Account MILL = new Account("mill", "The Mill", false, Set.of());
     private final Directory directory =
@@ -52,7 +52,7 @@ class JudgeTest {
 
     @SafeVarargs
     private List<Arrival> judged(Placement defaults, Map<String, String>... rows) {
-        return new Judge(directory, domains, defaults, ZoneOffset.UTC).judge(List.of(rows));
+        return new ArrivalJudge(directory, domains, defaults, ZoneOffset.UTC).judge(List.of(rows));
     }
 
     private Arrival one(Map<String, String> row) {
@@ -205,7 +205,7 @@ class JudgeTest {
             rows.add(row("email", "person" + i + "@home.example", "name", "Same Name"));
         }
         List<Arrival> judged =
-                new Judge(directory, domains, Placement.NOWHERE, ZoneOffset.UTC).judge(rows);
+                new ArrivalJudge(directory, domains, Placement.NOWHERE, ZoneOffset.UTC).judge(rows);
         assertThat(judged).allMatch(one -> one.verdict() == Verdict.NEW);
         assertThat(judged.stream().map(one -> one.person().orElseThrow().key()).distinct())
                 .hasSize(5_000);

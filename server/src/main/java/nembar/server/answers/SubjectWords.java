@@ -9,8 +9,8 @@ import nembar.core.catalogue.Operation;
 import nembar.core.catalogue.RecordType;
 
 /** What can be done or seen, in the application's words: "change cargo lots". */
-final class Subjects {
-    private Subjects() {}
+final class SubjectWords {
+    private SubjectWords() {}
 
     /**
      * @param type key of a record type; empty for a function
