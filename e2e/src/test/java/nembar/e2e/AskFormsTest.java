@@ -56,11 +56,11 @@ class AskFormsTest {
     void somebodyNewIsAskedAbout(Page page) {
         page.signInAsAdministrator().go("/ask/what-could");
         page.into("Who they would be").type("Night Desk");
-        page.read("unit alone").type(Keys.ENTER);
+        page.take("unit alone");
         page.read("Staff in Night Desk.").read("Rests on publication no.");
         assertThat(page.path()).contains("unit=night-desk");
         page.type("Hazard off");
-        page.read("whoever holds the role").type(Keys.ENTER);
+        page.take("whoever holds the role");
         page.read("Hazard officer");
         assertThat(page.path()).contains("role=hazard-officer");
         assertThat(page.seriousAxeFindings()).isEmpty();

@@ -5,7 +5,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.openqa.selenium.By;
-import org.openqa.selenium.Keys;
 
 /** Looking through somebody's eyes, and the sheet of a record. */
 @ExtendWith(Stage.class)
@@ -33,7 +32,7 @@ class LookTest {
         page.signInAsAdministrator();
         page.go("/look/towline?person=ilse.marrow&type=cargo_lot").read("of 642");
         page.into("Second pair of eyes").type("Livia");
-        page.read("Livia Sarto").type(Keys.ENTER);
+        page.take("Livia Sarto");
         page.read("only Ilse Marrow").read("only Livia Sarto").read("neither");
         assertThat(page.seriousAxeFindings()).isEmpty();
         page.dark();

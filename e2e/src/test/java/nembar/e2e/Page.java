@@ -312,10 +312,13 @@ public final class Page {
 
     /** Types into a field that completes, and takes the first match. */
     Page complete(String label, String text, String match) {
-        fill(label, text);
+        return fill(label, text).take(match);
+    }
+
+    /** Waits until this is among the choices of what has the focus, and takes the first of them. */
+    Page take(String match) {
         see(By.xpath("//li[@role='option'][contains(., \"" + match + "\")]"));
-        field(label).sendKeys(Keys.ENTER);
-        return this;
+        return type(Keys.ENTER);
     }
 
     /** Chooses from a list that opens. */

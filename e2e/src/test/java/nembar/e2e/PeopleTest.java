@@ -131,9 +131,9 @@ class PeopleTest {
     void aTeamsConditionShowsWhoMatchesNow(Page page) {
         page.signInAsAdministrator().go("/people/teams/flood-response").press("Change");
         page.into("What is compared").type("the person's unit");
-        page.read("user.unit").type(Keys.ENTER);
+        page.take("user.unit");
         page.into("Value").type("Credit");
-        page.read("credit").type(Keys.ENTER);
+        page.take("credit");
         page.read(" people").read("First: ");
         assertThat(page.seriousAxeFindings()).isEmpty();
         page.press("As text").press("As rows");

@@ -32,18 +32,18 @@ class SentencesTest {
         fresh(page, "sharingRules", "sharing rule");
         page.press("where …");
         page.into("What is compared").type("basin");
-        page.read("basin").type(Keys.ENTER);
+        page.take("basin");
         page.into("Value").type("Winter C");
-        page.read("winter-canal").type(Keys.ENTER);
+        page.take("winter-canal");
         page.read("basin is winter-canal").read(" voyages").read("First: ");
         page.press("Another row");
         page.click(By.xpath("(//*[@aria-label='What is compared'])[2]"));
         page.type("depar");
-        page.read("departs").type(Keys.ENTER);
+        page.take("departs");
         page.complete("Comparison", "is after", "is after");
         page.click(By.xpath("(//*[@aria-label='Value'])[2]"));
         page.type("30 days a");
-        page.read("30 days ago").type(Keys.ENTER);
+        page.take("30 days ago");
         page.read("departs is after");
         assertThat(page.seriousAxeFindings()).isEmpty();
         page.press("As text");
@@ -59,7 +59,7 @@ class SentencesTest {
         page.read("departs is after");
         page.press("As rows").read("all of these hold");
         page.into("Whom").type("Night Desk");
-        page.read("unit alone").type(Keys.ENTER);
+        page.take("unit alone");
         page.read("Open voyages where basin is winter-canal and departs is after");
         page.press("Put it into the draft").read("new in the draft");
         page.discardDraft();
@@ -71,7 +71,7 @@ class SentencesTest {
         fresh(page, "seatPools", "seat pool");
         page.fill("Seats agreed", "1");
         page.into("What takes a seat").type("Hazard");
-        page.read("Hazard officer").type(Keys.ENTER);
+        page.take("Hazard officer");
         page.complete("When they are used up", "is refused", "is refused");
         page.read("has 1 seat, one for everybody who holds Hazard officer");
         page.read("more than the 1 there would be");
@@ -95,7 +95,7 @@ class SentencesTest {
         page.go("/bench/towline?role=surveyor").press("Compare");
         page.read("Side by side");
         page.into("Right").type("Port agent");
-        page.read("role").type(Keys.ENTER);
+        page.take("role");
         page.read("differ").read("Berth bookings");
         assertThat(page.seriousAxeFindings()).isEmpty();
         page.click(By.cssSelector("button[aria-label='← as right: Berth bookings']"));
@@ -121,7 +121,7 @@ class SentencesTest {
         fresh(page, "assignments", "assignment");
         page.type("Incident w", Keys.ENTER);
         page.into("Whom").type("Clemency");
-        page.read("Clemency Hart").type(Keys.ENTER);
+        page.take("Clemency Hart");
         page.read("What it would change").press("Only at some hours of the week");
         page.read("By the clocks of");
         page.click(labelled("monday 08:00"));
@@ -160,7 +160,7 @@ class SentencesTest {
         page.read("Isolde Tran may view invoice 3016").press("Open this record to somebody");
         page.read("reaches it already").read("Isolde Tran");
         page.into("Whom").type("Maren");
-        page.read("Maren Holt").type(Keys.ENTER);
+        page.take("Maren Holt");
         page.read("Open invoice 3016 to Maren Holt to view");
         assertThat(page.seriousAxeFindings()).isEmpty();
         Page other = page.another();
@@ -176,7 +176,7 @@ class SentencesTest {
             page.complete("Kind of record", "invoices", "invoices");
             page.fill("Number or key of the record", "3016");
             page.into("Whom").type("Osric");
-            page.read("Osric Vane").type(Keys.ENTER);
+            page.take("Osric Vane");
             page.read("reaches it already").read("Maren Holt");
             page.press("Leave it");
             page.click(
@@ -202,7 +202,7 @@ class SentencesTest {
         page.read("What they would see of amount");
         page.type("a range", Keys.ENTER);
         page.into("Whom").type("Isolde");
-        page.read("Isolde Tran").type(Keys.ENTER);
+        page.take("Isolde Tran");
         page.read("Mask amount of invoices as a range for Isolde Tran");
         assertThat(page.seriousAxeFindings()).isEmpty();
         page.press("Put it into the draft").read("new in the draft");
@@ -267,7 +267,7 @@ class SentencesTest {
         page.signInAsAdministrator();
         fresh(page, "accountFilters", "account filter");
         page.into("Whom").type("Ilse");
-        page.read("Ilse Marrow").type(Keys.ENTER);
+        page.take("Ilse Marrow");
         page.read("to the account acted for on every record type that has an account");
         // What it would change comes last, and moves the buttons below it.
         page.read("What it would change, for 1 person");
@@ -275,18 +275,18 @@ class SentencesTest {
 
         fresh(page, "delegations", "delegation");
         page.into("Who acts").type("Piers");
-        page.read("Piers Lomax").type(Keys.ENTER);
+        page.take("Piers Lomax");
         page.into("For whom").type("Ilse");
-        page.read("Ilse Marrow").type(Keys.ENTER);
+        page.take("Ilse Marrow");
         page.into("Privilege sets").type("See ber");
-        page.read("See berths").type(Keys.ENTER);
+        page.take("See berths");
         page.read("Let Piers Lomax act for Ilse Marrow with See berths");
         page.press("Leave it").missing("A new delegation");
 
         fresh(page, "expectations", "expectation");
         page.complete("Do what", "view margin of voy", "view margin of voyages");
         page.into("Kept by").type("Idris");
-        page.read("Idris Munro").type(Keys.ENTER);
+        page.take("Idris Munro");
         page.read("All externals can never view margin of voyages, kept by Idris Munro.");
         assertThat(page.seriousAxeFindings()).isEmpty();
         page.press("Leave it").missing("A new expectation");
