@@ -1,0 +1,344 @@
+package nembar.core.answers;
+
+import static nembar.core.testing.Harbour.NOW;
+import static nembar.core.testing.Harbour.field;
+import static nembar.core.testing.Harbour.may;
+import static nembar.core.testing.Harbour.to;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.UnaryOperator;
+import nembar.core.catalogue.Catalogue;
+import nembar.core.catalogue.Field;
+import nembar.core.catalogue.FieldType;
+import nembar.core.catalogue.Parent;
+import nembar.core.catalogue.RecordType;
+import nembar.core.design.Privilege.FieldPrivilege.Use;
+import nembar.core.design.Reach;
+import nembar.core.directory.Audience;
+import nembar.core.directory.Directory;
+import nembar.core.directory.Person;
+import nembar.core.directory.Team;
+import nembar.core.directory.Unit;
+import nembar.core.model.AccessModel;
+import nembar.core.testing.Harbour;
+import org.junit.jupiter.api.Test;
+
+/** Who gains at any instant, by another catalogue or another directory (section 8). */
+class GainsTest {
+    private final Harbour harbour = new Harbour();
+
+    private static List<String> between(AccessModel before, AccessModel after) {
+        return Gains.between(new Timeline(before, NOW), new Timeline(after, NOW)).stream()
+                .map(
+                        one ->
+                                one.persona().person().key()
+                                        + one.persona().account().map("/"::concat).orElse("")
+                                        + " +"
+                                        + one.gained()
+                                        + " -"
+                                        + one.lost())
+                .sorted()
+                .toList();
+    }
+
+    /** What changes where only the catalogue's trips do. */
+    private List<String> with(UnaryOperator<RecordType> change) {
+        AccessModel before = harbour.model();
+        Catalogue was = before.catalogue();
+        List<RecordType> types = new ArrayList<>(was.recordTypes());
+        types.replaceAll(one -> one.key().equals("trip") ? change.apply(one) : one);
+        Catalogue is = new Catalogue(was.areas(), types, was.functions());
+        return between(
+                before,
+                AccessModel.of(before.application(), is, before.directory(), before.design()));
+    }
+
+    private static RecordType trip(
+            RecordType was, String table, String keyField, RecordType.Places places) {
+        return new RecordType(
+                was.key(),
+                was.singular(),
+                was.plural(),
+                was.area(),
+                table,
+                keyField,
+                was.titleField(),
+                places,
+                was.parent(),
+                was.fields(),
+                was.ownOperations());
+    }
+
+    private static RecordType withFields(RecordType was, List<Field> fields) {
+        return new RecordType(
+                was.key(),
+                was.singular(),
+                was.plural(),
+                was.area(),
+                was.table(),
+                was.keyField(),
+                was.titleField(),
+                was.places(),
+                was.parent(),
+                fields,
+                was.ownOperations());
+    }
+
+    private static RecordType withField(RecordType was, String key, UnaryOperator<Field> change) {
+        return withFields(
+                was,
+                was.fields().stream()
+                        .map(one -> one.key().equals(key) ? change.apply(one) : one)
+                        .toList());
+    }
+
+    private static Field as(
+            Field was, String label, String column, FieldType type, boolean guarded) {
+        return new Field(
+                was.key(),
+                label,
+                column,
+                type,
+                guarded,
+                was.classifications(),
+                was.refersTo(),
+                was.choices());
+    }
+
+    @Test
+    void whatATypeIsReadFromNowOnIsGainedAnew() {
+        harbour.give(to("ann"), may("trip", "view", Reach.ALL));
+        List<String> anew = List.of("ann/home +[trip] -[]");
+        assertThat(with(was -> trip(was, "harbour.other", was.keyField(), was.places())))
+                .isEqualTo(anew);
+        assertThat(with(was -> trip(was, was.table(), "name", was.places()))).isEqualTo(anew);
+        RecordType.Places unowned =
+                new RecordType.Places(
+                        Optional.empty(),
+                        Optional.of("team"),
+                        Optional.of("unit"),
+                        Optional.of("account"));
+        assertThat(with(was -> trip(was, was.table(), was.keyField(), unowned))).isEqualTo(anew);
+        assertThat(
+                        with(
+                                was ->
+                                        new RecordType(
+                                                was.key(),
+                                                was.singular(),
+                                                was.plural(),
+                                                was.area(),
+                                                was.table(),
+                                                was.keyField(),
+                                                was.titleField(),
+                                                was.places(),
+                                                Optional.of(
+                                                        new Parent(
+                                                                "chart",
+                                                                "name",
+                                                                Parent.Follows.NONE,
+                                                                false)),
+                                                was.fields(),
+                                                was.ownOperations())))
+                .isEqualTo(anew);
+    }
+
+    @Test
+    void aFieldThatShowsMoreIsGainedAndOneThatShowsLessIsNot() {
+        harbour.give(to("ann"), may("trip", "view", Reach.ALL));
+        List<String> anew = List.of("ann/home +[trip] -[]");
+        assertThat(
+                        with(
+                                was -> {
+                                    List<Field> more = new ArrayList<>(was.fields());
+                                    more.add(
+                                            as(
+                                                    more.get(0),
+                                                    "secret",
+                                                    "secret",
+                                                    FieldType.TEXT,
+                                                    false));
+                                    more.set(
+                                            more.size() - 1,
+                                            new Field(
+                                                    "secret",
+                                                    "secret",
+                                                    "secret",
+                                                    FieldType.TEXT,
+                                                    false,
+                                                    Set.of(),
+                                                    Optional.empty(),
+                                                    List.of()));
+                                    return withFields(was, more);
+                                }))
+                .isEqualTo(anew);
+        assertThat(
+                        with(
+                                was ->
+                                        withField(
+                                                was,
+                                                "name",
+                                                one ->
+                                                        as(
+                                                                one,
+                                                                one.label(),
+                                                                "other",
+                                                                one.type(),
+                                                                false))))
+                .isEqualTo(anew);
+        assertThat(
+                        with(
+                                was ->
+                                        withField(
+                                                was,
+                                                "crew",
+                                                one ->
+                                                        as(
+                                                                one,
+                                                                one.label(),
+                                                                one.column(),
+                                                                FieldType.DECIMAL,
+                                                                false))))
+                .isEqualTo(anew);
+        assertThat(
+                        with(
+                                was ->
+                                        withField(
+                                                was,
+                                                "price",
+                                                one ->
+                                                        as(
+                                                                one,
+                                                                one.label(),
+                                                                one.column(),
+                                                                one.type(),
+                                                                false))))
+                .isEqualTo(anew);
+        assertThat(
+                        with(
+                                was ->
+                                        withField(
+                                                was,
+                                                "name",
+                                                one ->
+                                                        as(
+                                                                one,
+                                                                "What it is called",
+                                                                one.column(),
+                                                                one.type(),
+                                                                false))))
+                .isEmpty();
+        assertThat(
+                        with(
+                                was ->
+                                        withField(
+                                                was,
+                                                "name",
+                                                one ->
+                                                        as(
+                                                                one,
+                                                                one.label(),
+                                                                one.column(),
+                                                                one.type(),
+                                                                true))))
+                .containsExactly("ann/home +[] -[trip]");
+    }
+
+    @Test
+    void aTypeThatStaysIsNotGainedByAnotherThatChanges() {
+        harbour.give(to("ann"), may("load", "view", Reach.ALL));
+        harbour.give(to("ann"), field("load", "price", Use.VIEW, Reach.ALL));
+        assertThat(with(was -> trip(was, "harbour.other", was.keyField(), was.places()))).isEmpty();
+    }
+
+    /** What changes where only the directory does. */
+    private List<String> moved(UnaryOperator<Directory> change) {
+        AccessModel before = harbour.model();
+        return between(before, before.withDirectory(change.apply(before.directory())));
+    }
+
+    private static Directory people(Directory was, String key, UnaryOperator<Person> change) {
+        return new Directory(
+                was.attributes(),
+                was.accounts(),
+                was.units(),
+                was.teams(),
+                was.people().stream()
+                        .map(one -> one.key().equals(key) ? change.apply(one) : one)
+                        .toList());
+    }
+
+    @Test
+    void whoeverSitsElsewhereGainsAndLosesByTheirUnitAlone() {
+        harbour.give(Audience.anyOf(new Audience.AllStaff()), may("trip", "view", Reach.UNIT));
+        assertThat(moved(was -> people(was, "cas", one -> one.withUnit(Optional.of("pier")))))
+                .containsExactly("cas/home +[trip] -[trip]");
+    }
+
+    @Test
+    void managersGainByWhoeverComesBelowThem() {
+        harbour.give(Audience.anyOf(new Audience.AllStaff()), may("trip", "view", Reach.REPORTS));
+        assertThat(moved(was -> people(was, "cas", one -> one.withManager(Optional.of("ann")))))
+                .containsExactly("ben/home +[] -[trip]");
+        assertThat(moved(was -> people(was, "tug", one -> one.withManager(Optional.of("cas")))))
+                .containsExactly(
+                        "ann/home +[trip] -[]", "ben/home +[trip] -[]", "cas/home +[trip] -[]");
+    }
+
+    @Test
+    void unitsAndTeamsThatChangeAreGainedByThoseInThem() {
+        harbour.give(Audience.anyOf(new Audience.AllStaff()), may("trip", "view", Reach.BRANCH));
+        assertThat(
+                        moved(
+                                was ->
+                                        new Directory(
+                                                was.attributes(),
+                                                was.accounts(),
+                                                List.of(
+                                                        new Unit(
+                                                                "harbour",
+                                                                "Harbour",
+                                                                Optional.empty()),
+                                                        new Unit(
+                                                                "pier",
+                                                                "Pier",
+                                                                Optional.of("quay")),
+                                                        new Unit(
+                                                                "quay",
+                                                                "Quay",
+                                                                Optional.of("harbour"))),
+                                                was.teams(),
+                                                was.people())))
+                .containsExactly("cas/home +[trip] -[]");
+        harbour.assignments.clear();
+        harbour.sets.clear();
+        harbour.give(Audience.anyOf(new Audience.AllStaff()), may("load", "view", Reach.TEAM));
+        assertThat(
+                        moved(
+                                was ->
+                                        new Directory(
+                                                was.attributes(),
+                                                was.accounts(),
+                                                was.units(),
+                                                List.of(
+                                                        new Team(
+                                                                "cranes",
+                                                                "Cranes",
+                                                                Set.of("ben", "tug"),
+                                                                Set.of("cas")),
+                                                        was.teams().get(1)),
+                                                was.people())))
+                .containsExactly("ben/home +[load, note] -[]", "cas/home +[load, note] -[]");
+    }
+
+    @Test
+    void nobodyGainsByANameOrAnAddress() {
+        harbour.give(Audience.anyOf(new Audience.AllStaff()), may("trip", "view", Reach.UNIT));
+        assertThat(moved(was -> people(was, "cas", one -> one.withName("Casper", "Quay"))))
+                .isEmpty();
+        assertThat(between(harbour.model(), harbour.model())).isEmpty();
+    }
+}
