@@ -94,4 +94,19 @@ class HolderCountsTest {
                         .orElseThrow();
         return List.of(cell.least(), cell.most());
     }
+
+    @Test
+    void nobodyWhoHoldsItHasNothing() {
+        assertThat(HolderCounts.of(new Moment(harbour.model(), NOW), List.of(), counting, 9))
+                .isEqualTo(new HolderCounts(Optional.empty(), List.of(), 0));
+    }
+
+    @Test
+    void ofManyEvenlyChosenOnesAreLookedAtAndTheFirstWithMostIsTold() {
+        harbour.give(STAFF, may("trip", "view", Reach.OWN));
+        assertThat(of(counting, 1).most().orElseThrow().person().key()).isEqualTo("ann");
+        assertThat(view(of(counting, 1))).isEqualTo(List.of(0L, 0L));
+        assertThat(view(of(counting, 2))).as("ann and ben").isEqualTo(List.of(0L, 1L));
+        assertThat(of(counting, 3).looked()).isEqualTo(3);
+    }
 }

@@ -124,4 +124,49 @@ class NewcomerTest {
         assertThat(second.who().person().key()).isEqualTo("somebody-new-2");
         assertThat(second.holdings()).hasSize(1);
     }
+
+    @Test
+    void nothingIsSaidOfSomebodyOfWhomNothingIsSaid() {
+        assertThat(in(null, null, null, null, null).some()).isFalse();
+        assertThat(in(null, null, null, null, "red").some()).isTrue();
+        assertThat(in(null, "look", null, null, null).some()).isTrue();
+    }
+
+    @Test
+    void whereTheyAreSaidToBeIsWhereTheyAre() {
+        AccessModel model = withPilots(Role.MeantFor.STAFF);
+        PersonAccess top = in("pilot", null, null, null, null).access(model, NOW);
+        assertThat(top.who().person().unit()).contains("harbour");
+        assertThat(top.who().account()).contains("home");
+        assertThat(top.who().person().accounts()).containsExactly("home");
+        assertThat(top.who().person().kind()).isEqualTo(PersonKind.STAFF);
+        assertThat(in(null, "look", null, null, null).access(model, NOW).who().person().unit())
+                .contains("harbour");
+        assertThat(in(null, null, null, "cranes", null).access(model, NOW).who().person().unit())
+                .isEmpty();
+        PersonAccess external = in("pilot", null, null, null, "blue").access(model, NOW);
+        assertThat(external.who().person().unit()).isEmpty();
+        assertThat(external.who().account()).contains("blue");
+    }
+
+    @Test
+    void aRoleAndASetAreTwoAssignments() {
+        AccessModel model = withPilots(Role.MeantFor.STAFF);
+        AccessModel with = in("pilot", "look", null, null, null).access(model, NOW).model();
+        assertThat(with.design().assignments())
+                .extracting(one -> one.key())
+                .containsExactly("role-to-somebody-new", "set-to-somebody-new");
+        AccessModel again = in("pilot", null, null, null, null).access(with, NOW).model();
+        assertThat(again.design().assignments())
+                .extracting(one -> one.key())
+                .contains("role-to-somebody-new-2");
+        assertThat(
+                        in("pilot", null, null, null, null)
+                                .access(again, NOW)
+                                .model()
+                                .design()
+                                .assignments())
+                .extracting(one -> one.key())
+                .contains("role-to-somebody-new-3");
+    }
 }

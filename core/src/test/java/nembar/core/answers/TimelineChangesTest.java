@@ -8,10 +8,25 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import nembar.core.design.AccountFilter;
+import nembar.core.design.AccountScope;
+import nembar.core.design.Assignment;
 import nembar.core.design.Bounds;
+import nembar.core.design.Delegation;
+import nembar.core.design.DirectShare;
+import nembar.core.design.Element;
+import nembar.core.design.FieldFilter;
+import nembar.core.design.Opening;
 import nembar.core.design.Reach;
+import nembar.core.design.Role;
+import nembar.core.design.SharingRule;
+import nembar.core.design.Times;
+import nembar.core.directory.Audience;
 import nembar.core.model.AccessModel;
+import nembar.core.model.Personas.Persona;
 import nembar.core.testing.Harbour;
 import org.junit.jupiter.api.Test;
 
@@ -55,5 +70,116 @@ class TimelineChangesTest {
                 Optional.empty(),
                 may("trip", "view", Reach.ALL));
         assertThat(changes(harbour, "ben", 10)).isEmpty();
+    }
+
+    private static Assignment role(String key, String person, Times times) {
+        return new Assignment(
+                key,
+                to(person),
+                new Assignment.Gives.OfRole("pilot"),
+                Bounds.NONE,
+                times,
+                "",
+                Optional.empty(),
+                Optional.empty());
+    }
+
+    @Test
+    void whatIsSharedChangesWithThoseWhoseRecordsItIs() {
+        Harbour harbour = new Harbour();
+        harbour.give(to("tug"), may("trip", "view", Reach.OWN));
+        harbour.roles.add(
+                new Role("pilot", "Pilot", "", Role.MeantFor.ANY, List.of("set0"), Set.of()));
+        Times later = Times.between(Optional.of(TOMORROW), Optional.empty());
+        harbour.assignments.add(role("now", "ben", Times.ALWAYS));
+        harbour.assignments.add(role("later", "cas", later));
+        Audience pilots = Audience.anyOf(new Audience.HoldersOf("pilot"));
+        harbour.sharingRules.add(
+                new SharingRule(
+                        "r",
+                        "R",
+                        "trip",
+                        Optional.empty(),
+                        Optional.of(new Audience(List.of(new Audience.AllStaff()), pilots.of())),
+                        to("fay"),
+                        new Opening(Set.of("view"), Map.of()),
+                        Times.between(Optional.empty(), Optional.of(LATER)),
+                        ""));
+        assertThat(changes(harbour, "fay", 10)).containsExactly(TOMORROW, LATER);
+        assertThat(changes(harbour, "ann", 10)).isEmpty();
+    }
+
+    @Test
+    void aDirectShareEndsAndWhatHasEndedIsNotThere() {
+        Harbour harbour = new Harbour();
+        Opening view = new Opening(Set.of("view"), Map.of());
+        harbour.directShares.add(
+                new DirectShare(
+                        "s",
+                        "trip",
+                        "t",
+                        to("cas"),
+                        view,
+                        Optional.of(LATER),
+                        "",
+                        Optional.empty()));
+        harbour.directShares.add(
+                new DirectShare(
+                        "over",
+                        "trip",
+                        "t",
+                        to("cas"),
+                        view,
+                        Optional.of(NOW.minusSeconds(1)),
+                        "",
+                        Optional.empty()));
+        harbour.give(
+                to("cas"),
+                Bounds.NONE,
+                Optional.empty(),
+                Optional.of(NOW.minusSeconds(1)),
+                may("trip", "view", Reach.ALL));
+        assertThat(changes(harbour, "cas", 10)).containsExactly(LATER);
+        AccessModel model = harbour.model();
+        Timeline timeline = new Timeline(model, NOW);
+        Persona cas = model.personas().of("cas").get(0);
+        assertThat(timeline.shares(cas)).extracting(Element::key).containsExactly("s");
+        assertThat(timeline.shares(model.personas().of("ben").get(0))).isEmpty();
+        assertThat(timeline.assignments(cas)).isEmpty();
+    }
+
+    @Test
+    void filtersAndDelegationsAreThoseOfThePerson() {
+        Harbour harbour = new Harbour();
+        harbour.give(to("ann"), may("trip", "view", Reach.ALL));
+        harbour.accountFilters.add(
+                new AccountFilter(
+                        "a",
+                        "A",
+                        to("cas"),
+                        new AccountScope(false, Set.of("red"), Set.of()),
+                        Set.of(),
+                        Optional.empty()));
+        harbour.fieldFilters.add(
+                new FieldFilter(
+                        "f",
+                        "F",
+                        to("cas"),
+                        "trip",
+                        Set.of("price"),
+                        new FieldFilter.Effect.Hide(),
+                        Optional.empty()));
+        Times over = Times.between(Optional.empty(), Optional.of(NOW.minusSeconds(1)));
+        harbour.delegations.add(
+                new Delegation("d", "ann", "cas", List.of("set0"), Times.ALWAYS, ""));
+        harbour.delegations.add(new Delegation("o", "ann", "cas", List.of("set0"), over, ""));
+        AccessModel model = harbour.model();
+        Timeline timeline = new Timeline(model, NOW);
+        assertThat(timeline.filters(model.personas().of("cas").get(0)))
+                .extracting(Element::key)
+                .containsExactly("a", "f");
+        assertThat(timeline.filters(model.personas().of("ben").get(0))).isEmpty();
+        assertThat(timeline.delegationsTo("cas")).extracting(Element::key).containsExactly("d");
+        assertThat(timeline.delegationsTo("ann")).isEmpty();
     }
 }
