@@ -8,15 +8,23 @@ import static nembar.core.testing.Harbour.to;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import nembar.core.catalogue.Parent;
 import nembar.core.catalogue.RecordType;
+import nembar.core.design.DirectShare;
+import nembar.core.design.ElementKind;
 import nembar.core.design.Expectation;
 import nembar.core.design.Expectation.Claim;
 import nembar.core.design.Expectation.Target;
+import nembar.core.design.Opening;
 import nembar.core.design.Privilege.FieldPrivilege.Use;
 import nembar.core.design.Privilege.FunctionPrivilege;
 import nembar.core.design.PrivilegeSet;
 import nembar.core.design.Reach;
+import nembar.core.design.SharingRule;
+import nembar.core.design.Times;
 import nembar.core.directory.Audience;
 import nembar.core.draft.Change;
 import nembar.core.draft.Changes;
@@ -103,6 +111,77 @@ class ExpectationMendingTest {
         harbour.give(to("ben"), may("trip", "view", Reach.ALL));
         assertThat(mends(harbour.model(), List.of(), expectation("ben", Claim.CAN, viewTrips)))
                 .isEmpty();
+    }
+
+    @Test
+    void aShareIsTakenAway() {
+        Opening view = new Opening(Set.of("view"), Map.of());
+        harbour.sharingRules.add(
+                new SharingRule(
+                        "r",
+                        "Cas's trips",
+                        "trip",
+                        Optional.empty(),
+                        Optional.of(to("cas")),
+                        to("ben"),
+                        view,
+                        Times.ALWAYS,
+                        ""));
+        Expectation never = expectation("ben", Claim.CAN_NEVER, viewTrips);
+        assertThat(mends(harbour.model(), List.of(), never))
+                .extracting(Mend::changes)
+                .containsExactly(List.of(new Change.Remove(ElementKind.SHARING_RULE, "r")));
+        harbour.sharingRules.clear();
+        harbour.directShares.add(
+                new DirectShare(
+                        "s",
+                        "trip",
+                        "t2",
+                        to("ben"),
+                        view,
+                        Optional.empty(),
+                        "",
+                        Optional.empty()));
+        assertThat(mends(harbour.model(), List.of(), never))
+                .extracting(Mend::changes)
+                .containsExactly(List.of(new Change.Remove(ElementKind.DIRECT_SHARE, "s")));
+    }
+
+    @Test
+    void whatComesByAParentOrAChildIsClosedThere() {
+        fleet.add(record("load", "l1", "owner", "cas", "trip", "t2"));
+        Target loads = new Target.OnRecords("load", "view", Optional.empty());
+        harbour.loadsFollow = Parent.Follows.ALL;
+        harbour.give(to("ben"), may("trip", "view", Reach.ALL));
+        assertThat(mends(harbour.model(), List.of(), expectation("ben", Claim.CAN_NEVER, loads)))
+                .extracting(Mend::changes)
+                .contains(List.of(new Change.Remove(ElementKind.ASSIGNMENT, "give0")))
+                .hasSize(2);
+        harbour.loadsFollow = Parent.Follows.NONE;
+        harbour.loadsLift = true;
+        harbour.sets.clear();
+        harbour.assignments.clear();
+        harbour.give(to("ben"), may("load", "view", Reach.ALL));
+        assertThat(
+                        mends(
+                                harbour.model(),
+                                List.of(),
+                                expectation("ben", Claim.CAN_NEVER, viewTrips)))
+                .extracting(Mend::changes)
+                .contains(List.of(new Change.Remove(ElementKind.ASSIGNMENT, "give0")))
+                .hasSize(2);
+    }
+
+    @Test
+    void anAssignmentToManyIsNotTakenAwayForOne() {
+        harbour.give(Audience.anyOf(new Audience.AllStaff()), may("trip", "view", Reach.ALL));
+        assertThat(
+                        mends(
+                                harbour.model(),
+                                List.of(),
+                                expectation("ben", Claim.CAN_NEVER, viewTrips)))
+                .extracting(mend -> mend.lost() + " " + mend.losing())
+                .containsExactly("6 [ann, ben, cas]");
     }
 
     private List<Mend> mends(AccessModel published, List<Change> draft, Expectation expectation) {
