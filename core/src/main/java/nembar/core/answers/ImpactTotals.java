@@ -123,7 +123,7 @@ public record ImpactTotals(
     }
 
     private static boolean any(Counted counted) {
-        return counted.some() && (counted.number() != 0 || counted.withheld());
+        return counted.some() && counted.number() != 0;
     }
 
     private static boolean any(Line line, Counted counted) {

@@ -7,11 +7,16 @@ import static nembar.core.testing.Harbour.record;
 import static nembar.core.testing.Harbour.to;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import nembar.core.design.Privilege;
 import nembar.core.design.Privilege.FieldPrivilege.Use;
 import nembar.core.design.Reach;
 import nembar.core.directory.Audience;
+import nembar.core.directory.Directory;
+import nembar.core.directory.Person;
+import nembar.core.model.AccessModel;
 import nembar.core.testing.Fleet;
 import nembar.core.testing.FleetCounting;
 import nembar.core.testing.Harbour;
@@ -109,5 +114,63 @@ class ImpactTotalsTest {
         after.give(to("tug"), may("load", "view", Reach.OWN));
         assertThat(said(totals())).isEqualTo("0 gain, 0 lose, 0 externals gain, 0 gain guarded");
         assertThat(totals().kinds()).isEmpty();
+    }
+
+    /** So many hands on the pier, each with a trip of their own, and the last with two. */
+    private ImpactTotals ofHands(int hands) {
+        before.give(to("ann"), may("chart", "view", Reach.ALL));
+        after.give(
+                Audience.anyOf(new Audience.OneUnit("pier", false)),
+                may("trip", "view", Reach.OWN));
+        Fleet fleet = new Fleet().add(record("trip", "more", "owner", "h" + hands));
+        List<Person> people = new ArrayList<>();
+        AccessModel was = before.model();
+        people.add(was.directory().person("ann").orElseThrow());
+        for (int i = 1; i <= hands; i++) {
+            fleet.add(record("trip", "t" + i, "owner", "h" + i));
+            people.add(
+                    was.directory()
+                            .person("cas")
+                            .orElseThrow()
+                            .withKey("h" + i)
+                            .withEmail("h" + i + "@home.example")
+                            .withManager(Optional.empty())
+                            .withUnit(Optional.of("pier")));
+        }
+        Directory directory =
+                new Directory(
+                        was.directory().attributes(),
+                        was.directory().accounts(),
+                        was.directory().units(),
+                        List.of(),
+                        people);
+        AccessModel first = was.withDirectory(directory);
+        Impact impact =
+                Impact.of(
+                        new Moment(first, NOW),
+                        new Moment(first.withDesign(after.model().design()), NOW));
+        FleetCounting counting = new FleetCounting(fleet);
+        return ImpactTotals.of(impact.people(), impact.counted(counting, 0), counting);
+    }
+
+    @Test
+    void ofVeryManyDifferentGainsTheLargestIsTold() {
+        assertThat(kinds(ofHands(60))).contains("trip +60 on 61 -0");
+    }
+
+    @Test
+    void andThenNotTheSumOfThem() {
+        assertThat(kinds(ofHands(61))).contains("trip +61 on 2 each -0");
+    }
+
+    @Test
+    void fieldsCountWithTheRecordsTheyAreOf() {
+        for (Harbour one : List.of(before, after)) {
+            one.give(to("ann"), may("trip", "view", Reach.ALL));
+            one.give(to("ben"), may("load", "view", Reach.ALL));
+        }
+        after.give(to("ann"), field("trip", "price", Use.VIEW, Reach.OWN));
+        before.give(to("ben"), field("load", "price", Use.VIEW, Reach.ALL));
+        assertThat(kinds(totals())).containsExactlyInAnyOrder("trip +1 on 1 -0", "load +0 -1 on 1");
     }
 }

@@ -198,4 +198,64 @@ class MendingTest {
                         "Give Cas Set 0, only for the account of this record | 0 [cas]",
                         "Give Cas Set 0 | 0 [cas]");
     }
+
+    @Test
+    void boundsAreDrawnOnlyRoundWhatIsThere() {
+        harbour.give(
+                to("cas"),
+                new Bounds(
+                        Optional.empty(), Optional.of(new Bounds.UnitScope(Set.of("pier"), false))),
+                may("trip", "view", Reach.ALL));
+        assertThat(mends(Operation.VIEW))
+                .contains("Give Cas Set 0 within bounds that have this record | 1 [cas]");
+        AccessModel model = harbour.model();
+        GovernedRecord lost =
+                record("trip", "t9", "owner", "ann", "account", "gone", "unit", "quay");
+        Fleet fleet = new Fleet().add(lost).add(record("trip", "t8", "unit", "quay"));
+        assertThat(
+                        new Mending(
+                                        new Moment(model, NOW),
+                                        model.personas().of("cas").get(0),
+                                        model.catalogue().recordType("trip").orElseThrow(),
+                                        Operation.VIEW,
+                                        lost,
+                                        fleet,
+                                        new FleetCounting(fleet))
+                                .mends())
+                .extracting(one -> one.words() + " | " + one.records())
+                .contains("Give Cas Set 0 within bounds that have this record | 2");
+    }
+
+    @Test
+    void anAccountThatIsNotThereIsNoBoundAndKeysThatAreTakenAreNot() {
+        harbour.give(to("ann"), may("trip", "view", Reach.ALL));
+        for (String key : List.of("share-cas-1", "share-cas-2")) {
+            harbour.directShares.add(
+                    new DirectShare(
+                            key,
+                            "trip",
+                            "t3",
+                            to("ann"),
+                            new Opening(Set.of("view"), Map.of()),
+                            Optional.empty(),
+                            "",
+                            Optional.empty()));
+        }
+        AccessModel model = harbour.model();
+        GovernedRecord lost = record("trip", "t9", "owner", "ann", "account", "gone");
+        List<Mend> mends =
+                new Mending(
+                                new Moment(model, NOW),
+                                model.personas().of("cas").get(0),
+                                model.catalogue().recordType("trip").orElseThrow(),
+                                Operation.VIEW,
+                                lost,
+                                new Fleet().add(lost),
+                                new FleetCounting(new Fleet().add(lost)))
+                        .mends();
+        assertThat(mends)
+                .extracting(Mend::words)
+                .containsExactly("Share this trip with Cas", "Give Cas Set 0");
+        assertThat(mends.get(0).changes().get(0).key()).isEqualTo("share-cas-3");
+    }
 }

@@ -72,4 +72,23 @@ class RoleDifferenceTest {
         Role other = role("other", "set1", "set2", "set0");
         assertThat(RoleDifference.between(harbour.design(), one, other).rows()).isEmpty();
     }
+
+    @Test
+    void inWhichOrderReachesAreWrittenIsNoDifference() {
+        harbour.give(
+                to("cas"),
+                may("trip", "view", Reach.UNIT, "crew > 3"),
+                may("trip", "view", Reach.OWN));
+        harbour.give(
+                to("cas"),
+                may("trip", "view", Reach.OWN),
+                may("trip", "view", Reach.UNIT, "crew > 3"));
+        assertThat(
+                        RoleDifference.between(
+                                        harbour.design(),
+                                        role("one", "set0"),
+                                        role("other", "set1"))
+                                .rows())
+                .isEmpty();
+    }
 }
