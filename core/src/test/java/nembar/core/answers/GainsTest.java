@@ -6,6 +6,7 @@ import static nembar.core.testing.Harbour.may;
 import static nembar.core.testing.Harbour.to;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -16,8 +17,11 @@ import nembar.core.catalogue.Field;
 import nembar.core.catalogue.FieldType;
 import nembar.core.catalogue.Parent;
 import nembar.core.catalogue.RecordType;
+import nembar.core.design.Delegation;
 import nembar.core.design.Privilege.FieldPrivilege.Use;
+import nembar.core.design.PrivilegeSet;
 import nembar.core.design.Reach;
+import nembar.core.design.Times;
 import nembar.core.directory.Audience;
 import nembar.core.directory.Directory;
 import nembar.core.directory.Person;
@@ -340,5 +344,48 @@ class GainsTest {
         assertThat(moved(was -> people(was, "cas", one -> one.withName("Casper", "Quay"))))
                 .isEmpty();
         assertThat(between(harbour.model(), harbour.model())).isEmpty();
+    }
+
+    private static Delegation delegation(Times times, String... sets) {
+        return new Delegation("d", "ann", "cas", List.of(sets), times, "");
+    }
+
+    @Test
+    void whoeverActsForSomebodyGainsWhatTheyMayDoForThem() {
+        harbour.give(to("ann"), may("trip", "view", Reach.ALL));
+        harbour.give(to("ann"), may("load", "view", Reach.ALL));
+        harbour.give(to("cas"), may("chart", "view", Reach.ALL));
+        AccessModel none = harbour.model();
+        harbour.delegations.add(delegation(Times.ALWAYS, "set0"));
+        AccessModel trips = harbour.model();
+        harbour.delegations.set(0, delegation(Times.ALWAYS, "set0", "set1"));
+        AccessModel both = harbour.model();
+        assertThat(between(none, trips)).containsExactly("cas/home +[trip] -[]");
+        assertThat(between(trips, both)).containsExactly("cas/home +[load, note] -[]");
+        assertThat(between(both, trips)).containsExactly("cas/home +[] -[load, note]");
+        assertThat(between(both, none)).containsExactly("cas/home +[] -[load, note, trip]");
+    }
+
+    @Test
+    void alsoWhatBeginsLaterAndWhatThePrincipalComesToHave() {
+        harbour.give(to("ann"), may("trip", "view", Reach.OWN));
+        AccessModel none = harbour.model();
+        Instant later = NOW.plusSeconds(100);
+        harbour.delegations.add(
+                delegation(Times.between(Optional.of(later), Optional.empty()), "set0"));
+        AccessModel own = harbour.model();
+        assertThat(between(none, own)).containsExactly("cas/home +[trip] -[]");
+        harbour.sets.set(
+                0,
+                new PrivilegeSet("set0", "Set 0", "", List.of(may("trip", "change", Reach.ALL))));
+        assertThat(between(own, harbour.model()))
+                .containsExactly("ann/home +[trip] -[]", "cas/home +[trip] -[]");
+        harbour.delegations.set(
+                0,
+                delegation(
+                        Times.between(Optional.empty(), Optional.of(NOW.minusSeconds(1))), "set0"));
+        AccessModel over = harbour.model();
+        harbour.delegations.clear();
+        assertThat(between(over, harbour.model())).isEmpty();
     }
 }
