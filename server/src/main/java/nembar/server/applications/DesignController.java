@@ -1,9 +1,6 @@
 package nembar.server.applications;
 
 import io.swagger.v3.oas.annotations.Operation;
-import io.swagger.v3.oas.annotations.media.Content;
-import io.swagger.v3.oas.annotations.media.Schema;
-import io.swagger.v3.oas.annotations.parameters.RequestBody;
 import jakarta.servlet.http.HttpServletRequest;
 import java.io.IOException;
 import java.util.List;
@@ -14,11 +11,11 @@ import nembar.core.model.Problem;
 import nembar.server.document.DesignDocument;
 import nembar.server.document.DocumentJson;
 import nembar.server.document.DocumentWriter;
+import nembar.server.document.TakesDesign;
 import nembar.server.governance.Governance;
 import nembar.server.model.Models;
 import nembar.server.session.Me;
 import nembar.server.store.ModelStore.Edition;
-import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -76,18 +73,8 @@ class DesignController {
 
     /** Puts a document in; If-Match carries the ETag of the one it is meant to follow. */
     @PutMapping("/{application}/design")
-    @Operation(
-            operationId = "putDesign",
-            requestBody =
-                    @RequestBody(
-                            required = true,
-                            content =
-                                    @Content(
-                                            mediaType = MediaType.APPLICATION_JSON_VALUE,
-                                            schema =
-                                                    @Schema(
-                                                            implementation =
-                                                                    DesignDocument.class))))
+    @Operation(operationId = "putDesign")
+    @TakesDesign
     ResponseEntity<DesignDocument> put(
             @PathVariable String application,
             @RequestHeader(name = "If-Match", required = false) String ifMatch,

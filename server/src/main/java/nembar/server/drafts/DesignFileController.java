@@ -1,9 +1,6 @@
 package nembar.server.drafts;
 
 import io.swagger.v3.oas.annotations.Operation;
-import io.swagger.v3.oas.annotations.media.Content;
-import io.swagger.v3.oas.annotations.media.Schema;
-import io.swagger.v3.oas.annotations.parameters.RequestBody;
 import jakarta.servlet.http.HttpServletRequest;
 import java.io.IOException;
 import java.util.List;
@@ -12,11 +9,11 @@ import nembar.core.answers.ImpactTotals;
 import nembar.core.model.Problem;
 import nembar.server.command.Judgement;
 import nembar.server.document.DesignDocument;
+import nembar.server.document.TakesDesign;
 import nembar.server.drafts.DraftShapes.DraftShown;
 import nembar.server.drafts.DraftShapes.ObjectionShown;
 import nembar.server.session.Me;
 import org.springframework.http.HttpStatus;
-import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -79,18 +76,8 @@ class DesignFileController {
      * @param merge whether elements that it leaves out stay; else they would be taken away
      */
     @PostMapping("/check")
-    @Operation(
-            operationId = "checkDesign",
-            requestBody =
-                    @RequestBody(
-                            required = true,
-                            content =
-                                    @Content(
-                                            mediaType = MediaType.APPLICATION_JSON_VALUE,
-                                            schema =
-                                                    @Schema(
-                                                            implementation =
-                                                                    DesignDocument.class))))
+    @Operation(operationId = "checkDesign")
+    @TakesDesign
     FileChecked check(
             @PathVariable String application,
             @RequestParam(defaultValue = "false") boolean merge,
@@ -122,18 +109,8 @@ class DesignFileController {
      */
     @PostMapping("/propose")
     @ResponseStatus(HttpStatus.CREATED)
-    @Operation(
-            operationId = "proposeDesign",
-            requestBody =
-                    @RequestBody(
-                            required = true,
-                            content =
-                                    @Content(
-                                            mediaType = MediaType.APPLICATION_JSON_VALUE,
-                                            schema =
-                                                    @Schema(
-                                                            implementation =
-                                                                    DesignDocument.class))))
+    @Operation(operationId = "proposeDesign")
+    @TakesDesign
     ResponseEntity<DraftShown> propose(
             @PathVariable String application,
             @RequestParam(defaultValue = "false") boolean merge,
