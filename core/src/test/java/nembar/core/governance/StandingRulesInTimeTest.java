@@ -166,6 +166,22 @@ class StandingRulesInTimeTest {
                 .satisfies(one -> assertThat(one.why()).contains("from 2026-03-03T12:00:30Z on"));
     }
 
+    @Test
+    void thatAllHangsOnOnePersonIsFoundWhileItDoes() {
+        NembarOfHarbour few = new NembarOfHarbour();
+        few.administers("ann", Reach.ALL, Bounds.NONE);
+        few.changesPeople("cas");
+        assertThat(Administrators.findings(few.nembar(), NOW))
+                .extracting(one -> one.kind() + " " + one.concerns())
+                .containsExactly("ONLY_ONE_ADMINISTRATOR [Concern[what=person, key=ann]]");
+        few.administers("ben", Reach.ALL, Bounds.NONE);
+        assertThat(Administrators.findings(few.nembar(), NOW)).isEmpty();
+        Instant later = NOW.plusSeconds(60);
+        few.administersUntil("ben", later);
+        assertThat(Administrators.findings(few.nembar(), NOW)).isEmpty();
+        assertThat(Administrators.findings(few.nembar(), later)).hasSize(1);
+    }
+
     private List<Objection> never() {
         return Administrators.neverNobody(world.nembar(), List.of(world.harbour.model()), NOW);
     }
