@@ -15,13 +15,11 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import nembar.core.catalogue.RecordType;
-import nembar.core.design.AccountFilter;
 import nembar.core.design.AccountScope;
 import nembar.core.design.Assignment;
 import nembar.core.design.Bounds;
 import nembar.core.design.DirectShare;
 import nembar.core.design.Element;
-import nembar.core.design.Opening;
 import nembar.core.design.Reach;
 import nembar.core.design.Role;
 import nembar.core.design.SeatPool;
@@ -30,6 +28,7 @@ import nembar.core.design.Times;
 import nembar.core.design.WeeklyHours;
 import nembar.core.directory.Audience;
 import nembar.core.recordset.RecordSet;
+import nembar.core.testing.Elements;
 import nembar.core.testing.Fleet;
 import nembar.core.testing.FleetCounting;
 import nembar.core.testing.Harbour;
@@ -114,35 +113,15 @@ class CareTest {
         assertThat(care(given("pilot", "ann", Bounds.NONE))).isEmpty();
     }
 
-    private static final Opening VIEW = new Opening(Set.of("view"), Map.of());
-
     private SharingRule rule(String who) {
-        SharingRule rule =
-                new SharingRule(
-                        "r",
-                        "R",
-                        "trip",
-                        Optional.empty(),
-                        Optional.of(to("ann")),
-                        to(who),
-                        VIEW,
-                        Times.ALWAYS,
-                        "");
+        SharingRule rule = Elements.ofOwner("r", "trip", to("ann"), to(who), Elements.VIEW);
         harbour.sharingRules.add(rule);
         return rule;
     }
 
     private DirectShare share(String record) {
         DirectShare share =
-                new DirectShare(
-                        "s" + record,
-                        "trip",
-                        record,
-                        to("cas"),
-                        VIEW,
-                        Optional.empty(),
-                        "",
-                        Optional.empty());
+                Elements.share("s" + record, "trip", record, to("cas"), Optional.empty());
         harbour.directShares.add(share);
         return share;
     }
@@ -168,14 +147,7 @@ class CareTest {
     @Test
     void aShareThatFiltersCutToNothingIsSaid() {
         SharingRule rule = rule("cas");
-        harbour.accountFilters.add(
-                new AccountFilter(
-                        "f",
-                        "Blue alone",
-                        to("cas"),
-                        new AccountScope(false, Set.of("blue"), Set.of()),
-                        Set.of(),
-                        Optional.empty()));
+        harbour.accountFilters.add(Elements.accountFilter("f", to("cas"), "blue", Set.of()));
         assertThat(care(rule, ANNS))
                 .containsExactly("The filters of those it is for let none of it through.");
     }
@@ -224,18 +196,14 @@ class CareTest {
                 new WeeklyHours.Span(
                         Set.of(DayOfWeek.FRIDAY), LocalTime.of(11, 0), LocalTime.of(15, 0));
         Assignment one =
-                new Assignment(
+                Elements.assignment(
                         "a",
                         to("ann"),
                         new Assignment.Gives.OfSet("set0"),
-                        Bounds.NONE,
                         new Times(
                                 Optional.empty(),
                                 Optional.empty(),
-                                Optional.of(new WeeklyHours(List.of(early, late)))),
-                        "",
-                        Optional.empty(),
-                        Optional.empty());
+                                Optional.of(new WeeklyHours(List.of(early, late)))));
         assertThat(care(one))
                 .containsExactly(
                         "Some of its hours of the week overlap; they count once.",
@@ -250,15 +218,11 @@ class CareTest {
         given("clerk", "ann", Bounds.NONE);
         given("clerk", "ben", Bounds.NONE);
         Assignment pilot =
-                new Assignment(
+                Elements.assignment(
                         "all",
                         Audience.anyOf(new Audience.AllStaff()),
                         new Assignment.Gives.OfRole("pilot"),
-                        Bounds.NONE,
-                        Times.ALWAYS,
-                        "",
-                        Optional.empty(),
-                        Optional.empty());
+                        Times.ALWAYS);
         assertThat(care(pilot))
                 .containsExactly(
                         "Ann and Ben hold clerk as well, which nobody should beside pilot.");

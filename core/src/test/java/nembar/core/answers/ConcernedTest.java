@@ -10,7 +10,6 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import nembar.core.design.Assignment;
-import nembar.core.design.Bounds;
 import nembar.core.design.Delegation;
 import nembar.core.design.Expectation;
 import nembar.core.design.PrivilegeSet;
@@ -20,6 +19,7 @@ import nembar.core.directory.Audience;
 import nembar.core.draft.Change;
 import nembar.core.draft.Changes;
 import nembar.core.model.AccessModel;
+import nembar.core.testing.Elements;
 import nembar.core.testing.Harbour;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -40,15 +40,7 @@ class ConcernedTest {
     }
 
     private static Assignment given(String key, Audience audience, Times times) {
-        return new Assignment(
-                key,
-                audience,
-                new Assignment.Gives.OfSet("set0"),
-                Bounds.NONE,
-                times,
-                "",
-                Optional.empty(),
-                Optional.empty());
+        return Elements.assignment(key, audience, new Assignment.Gives.OfSet("set0"), times);
     }
 
     @Test

@@ -4,19 +4,16 @@ import static nembar.core.testing.Harbour.may;
 import static nembar.core.testing.Harbour.to;
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import nembar.core.condition.Condition;
 import nembar.core.design.AccountFilter;
 import nembar.core.design.AccountScope;
-import nembar.core.design.FieldFilter;
-import nembar.core.design.Opening;
 import nembar.core.design.Privilege;
 import nembar.core.design.Privilege.FieldPrivilege.Use;
 import nembar.core.design.Reach;
-import nembar.core.design.SharingRule;
 import nembar.core.design.Times;
+import nembar.core.testing.Elements;
 import nembar.core.testing.Harbour;
 import org.junit.jupiter.api.Test;
 
@@ -36,16 +33,14 @@ class ConditionsTest {
                 new Privilege.FieldPrivilege(
                         "trip", Set.of("price"), Use.VIEW, Reach.ALL, crew(2)));
         harbour.sharingRules.add(
-                new SharingRule(
+                Elements.rule(
                         "r",
-                        "R",
                         "trip",
                         crew(3),
                         Optional.empty(),
                         to("cas"),
-                        new Opening(Set.of("view"), Map.of()),
-                        Times.ALWAYS,
-                        ""));
+                        Elements.VIEW,
+                        Times.ALWAYS));
         harbour.accountFilters.add(
                 new AccountFilter(
                         "a",
@@ -54,15 +49,7 @@ class ConditionsTest {
                         new AccountScope(false, Set.of("red"), Set.of()),
                         Set.of("trip"),
                         crew(4)));
-        harbour.fieldFilters.add(
-                new FieldFilter(
-                        "f",
-                        "F",
-                        to("ann"),
-                        "trip",
-                        Set.of("price"),
-                        new FieldFilter.Effect.Hide(),
-                        crew(5)));
+        harbour.fieldFilters.add(Elements.hides("f", to("ann"), "trip", "price", crew(5)));
         assertThat(Conditions.of(harbour.design()))
                 .extracting(
                         one ->

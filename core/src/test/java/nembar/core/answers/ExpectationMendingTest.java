@@ -8,27 +8,22 @@ import static nembar.core.testing.Harbour.to;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import nembar.core.catalogue.Parent;
 import nembar.core.catalogue.RecordType;
-import nembar.core.design.DirectShare;
 import nembar.core.design.ElementKind;
 import nembar.core.design.Expectation;
 import nembar.core.design.Expectation.Claim;
 import nembar.core.design.Expectation.Target;
-import nembar.core.design.Opening;
 import nembar.core.design.Privilege.FieldPrivilege.Use;
 import nembar.core.design.Privilege.FunctionPrivilege;
 import nembar.core.design.PrivilegeSet;
 import nembar.core.design.Reach;
-import nembar.core.design.SharingRule;
-import nembar.core.design.Times;
 import nembar.core.directory.Audience;
 import nembar.core.draft.Change;
 import nembar.core.draft.Changes;
 import nembar.core.model.AccessModel;
+import nembar.core.testing.Elements;
 import nembar.core.testing.Fleet;
 import nembar.core.testing.FleetCounting;
 import nembar.core.testing.Harbour;
@@ -115,33 +110,14 @@ class ExpectationMendingTest {
 
     @Test
     void aShareIsTakenAway() {
-        Opening view = new Opening(Set.of("view"), Map.of());
         harbour.sharingRules.add(
-                new SharingRule(
-                        "r",
-                        "Cas's trips",
-                        "trip",
-                        Optional.empty(),
-                        Optional.of(to("cas")),
-                        to("ben"),
-                        view,
-                        Times.ALWAYS,
-                        ""));
+                Elements.ofOwner("r", "trip", to("cas"), to("ben"), Elements.VIEW));
         Expectation never = expectation("ben", Claim.CAN_NEVER, viewTrips);
         assertThat(mends(harbour.model(), List.of(), never))
                 .extracting(Mend::changes)
                 .containsExactly(List.of(new Change.Remove(ElementKind.SHARING_RULE, "r")));
         harbour.sharingRules.clear();
-        harbour.directShares.add(
-                new DirectShare(
-                        "s",
-                        "trip",
-                        "t2",
-                        to("ben"),
-                        view,
-                        Optional.empty(),
-                        "",
-                        Optional.empty()));
+        harbour.directShares.add(Elements.share("s", "trip", "t2", to("ben"), Optional.empty()));
         assertThat(mends(harbour.model(), List.of(), never))
                 .extracting(Mend::changes)
                 .containsExactly(List.of(new Change.Remove(ElementKind.DIRECT_SHARE, "s")));

@@ -62,7 +62,12 @@ class GainsTest {
     }
 
     private static RecordType trip(
-            RecordType was, String table, String keyField, RecordType.Places places) {
+            RecordType was,
+            String table,
+            String keyField,
+            RecordType.Places places,
+            Optional<Parent> parent,
+            List<Field> fields) {
         return new RecordType(
                 was.key(),
                 was.singular(),
@@ -72,32 +77,36 @@ class GainsTest {
                 keyField,
                 was.titleField(),
                 places,
-                was.parent(),
-                was.fields(),
-                was.ownOperations());
-    }
-
-    private static RecordType withFields(RecordType was, List<Field> fields) {
-        return new RecordType(
-                was.key(),
-                was.singular(),
-                was.plural(),
-                was.area(),
-                was.table(),
-                was.keyField(),
-                was.titleField(),
-                was.places(),
-                was.parent(),
+                parent,
                 fields,
                 was.ownOperations());
     }
 
-    private static RecordType withField(RecordType was, String key, UnaryOperator<Field> change) {
-        return withFields(
-                was,
-                was.fields().stream()
-                        .map(one -> one.key().equals(key) ? change.apply(one) : one)
-                        .toList());
+    private static RecordType trip(
+            RecordType was, String table, String keyField, RecordType.Places places) {
+        return trip(was, table, keyField, places, was.parent(), was.fields());
+    }
+
+    private static RecordType withFields(RecordType was, List<Field> fields) {
+        return trip(was, was.table(), was.keyField(), was.places(), was.parent(), fields);
+    }
+
+    /** What changes where one field of trips does. */
+    private List<String> withField(
+            String key, String label, String column, FieldType type, boolean guarded) {
+        return with(
+                was ->
+                        withFields(
+                                was,
+                                was.fields().stream()
+                                        .map(
+                                                one ->
+                                                        one.key().equals(key)
+                                                                ? as(
+                                                                        one, label, column, type,
+                                                                        guarded)
+                                                                : one)
+                                        .toList()));
     }
 
     private static Field as(
@@ -127,26 +136,18 @@ class GainsTest {
                         Optional.of("unit"),
                         Optional.of("account"));
         assertThat(with(was -> trip(was, was.table(), was.keyField(), unowned))).isEqualTo(anew);
+        Optional<Parent> parent =
+                Optional.of(new Parent("chart", "name", Parent.Follows.NONE, false));
         assertThat(
                         with(
                                 was ->
-                                        new RecordType(
-                                                was.key(),
-                                                was.singular(),
-                                                was.plural(),
-                                                was.area(),
+                                        trip(
+                                                was,
                                                 was.table(),
                                                 was.keyField(),
-                                                was.titleField(),
                                                 was.places(),
-                                                Optional.of(
-                                                        new Parent(
-                                                                "chart",
-                                                                "name",
-                                                                Parent.Follows.NONE,
-                                                                false)),
-                                                was.fields(),
-                                                was.ownOperations())))
+                                                parent,
+                                                was.fields())))
                 .isEqualTo(anew);
     }
 
@@ -159,14 +160,6 @@ class GainsTest {
                                 was -> {
                                     List<Field> more = new ArrayList<>(was.fields());
                                     more.add(
-                                            as(
-                                                    more.get(0),
-                                                    "secret",
-                                                    "secret",
-                                                    FieldType.TEXT,
-                                                    false));
-                                    more.set(
-                                            more.size() - 1,
                                             new Field(
                                                     "secret",
                                                     "secret",
@@ -179,75 +172,11 @@ class GainsTest {
                                     return withFields(was, more);
                                 }))
                 .isEqualTo(anew);
-        assertThat(
-                        with(
-                                was ->
-                                        withField(
-                                                was,
-                                                "name",
-                                                one ->
-                                                        as(
-                                                                one,
-                                                                one.label(),
-                                                                "other",
-                                                                one.type(),
-                                                                false))))
-                .isEqualTo(anew);
-        assertThat(
-                        with(
-                                was ->
-                                        withField(
-                                                was,
-                                                "crew",
-                                                one ->
-                                                        as(
-                                                                one,
-                                                                one.label(),
-                                                                one.column(),
-                                                                FieldType.DECIMAL,
-                                                                false))))
-                .isEqualTo(anew);
-        assertThat(
-                        with(
-                                was ->
-                                        withField(
-                                                was,
-                                                "price",
-                                                one ->
-                                                        as(
-                                                                one,
-                                                                one.label(),
-                                                                one.column(),
-                                                                one.type(),
-                                                                false))))
-                .isEqualTo(anew);
-        assertThat(
-                        with(
-                                was ->
-                                        withField(
-                                                was,
-                                                "name",
-                                                one ->
-                                                        as(
-                                                                one,
-                                                                "What it is called",
-                                                                one.column(),
-                                                                one.type(),
-                                                                false))))
-                .isEmpty();
-        assertThat(
-                        with(
-                                was ->
-                                        withField(
-                                                was,
-                                                "name",
-                                                one ->
-                                                        as(
-                                                                one,
-                                                                one.label(),
-                                                                one.column(),
-                                                                one.type(),
-                                                                true))))
+        assertThat(withField("name", "name", "other", FieldType.TEXT, false)).isEqualTo(anew);
+        assertThat(withField("crew", "crew", "crew", FieldType.DECIMAL, false)).isEqualTo(anew);
+        assertThat(withField("price", "price", "price", FieldType.TEXT, false)).isEqualTo(anew);
+        assertThat(withField("name", "What it is called", "name", FieldType.TEXT, false)).isEmpty();
+        assertThat(withField("name", "name", "name", FieldType.TEXT, true))
                 .containsExactly("ann/home +[] -[trip]");
     }
 

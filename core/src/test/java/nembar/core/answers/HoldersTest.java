@@ -9,13 +9,11 @@ import java.time.Duration;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import nembar.core.design.Assignment;
-import nembar.core.design.Bounds;
 import nembar.core.design.Reach;
-import nembar.core.design.Role;
 import nembar.core.design.Times;
 import nembar.core.directory.Audience;
+import nembar.core.testing.Elements;
 import nembar.core.testing.Harbour;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -29,8 +27,8 @@ class HoldersTest {
     void design() {
         harbour.give(to("cas"), may("trip", "view", Reach.ALL));
         harbour.give(Audience.anyOf(new Audience.AllExternals()), may("load", "view", Reach.OWN));
-        harbour.roles.add(role("pilot", "set0"));
-        harbour.roles.add(role("idle", "set1"));
+        harbour.roles.add(Elements.role("pilot", "set0"));
+        harbour.roles.add(Elements.role("idle", "set1"));
         given("now", Audience.anyOf(new Audience.OneUnit("harbour", true)), Times.ALWAYS);
         given(
                 "over",
@@ -39,21 +37,9 @@ class HoldersTest {
         given("eves", to("eve"), Times.ALWAYS);
     }
 
-    private static Role role(String key, String... sets) {
-        return new Role(key, key, "", Role.MeantFor.ANY, List.of(sets), Set.of());
-    }
-
     private void given(String key, Audience audience, Times times) {
         harbour.assignments.add(
-                new Assignment(
-                        key,
-                        audience,
-                        new Assignment.Gives.OfRole("pilot"),
-                        Bounds.NONE,
-                        times,
-                        "",
-                        Optional.empty(),
-                        Optional.empty()));
+                Elements.assignment(key, audience, new Assignment.Gives.OfRole("pilot"), times));
     }
 
     private Holders holders() {

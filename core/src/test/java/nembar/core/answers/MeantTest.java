@@ -14,19 +14,17 @@ import java.util.Set;
 import nembar.core.design.AccountFilter;
 import nembar.core.design.AccountScope;
 import nembar.core.design.Assignment;
-import nembar.core.design.Bounds;
 import nembar.core.design.Delegation;
 import nembar.core.design.DirectShare;
 import nembar.core.design.Element;
 import nembar.core.design.Expectation;
-import nembar.core.design.FieldFilter;
-import nembar.core.design.Opening;
 import nembar.core.design.PrivilegeSet;
 import nembar.core.design.SeatPool;
 import nembar.core.design.SharingRule;
 import nembar.core.design.Times;
 import nembar.core.design.WeeklyHours;
 import nembar.core.directory.Audience;
+import nembar.core.testing.Elements;
 import nembar.core.testing.Harbour;
 import org.junit.jupiter.api.Test;
 
@@ -36,7 +34,6 @@ class MeantTest {
     private static final Audience NOBODY =
             new Audience(
                     List.of(new Audience.OnePerson("ann")), List.of(new Audience.OnePerson("ann")));
-    private static final Opening LOOK = new Opening(Set.of("view"), Map.of());
 
     private final Harbour harbour = new Harbour();
 
@@ -45,32 +42,22 @@ class MeantTest {
     }
 
     private static Assignment given(Audience audience, Times times) {
-        return new Assignment(
-                "a",
-                audience,
-                new Assignment.Gives.OfSet("set0"),
-                Bounds.NONE,
-                times,
-                "",
-                Optional.empty(),
-                Optional.empty());
+        return Elements.assignment("a", audience, new Assignment.Gives.OfSet("set0"), times);
     }
 
     private static SharingRule rule(Audience audience, Times times) {
-        return new SharingRule(
+        return Elements.rule(
                 "r",
-                "R",
                 "trip",
                 Optional.empty(),
                 Optional.of(to("ann")),
                 audience,
-                LOOK,
-                times,
-                "");
+                Elements.VIEW,
+                times);
     }
 
     private static DirectShare share(Optional<java.time.Instant> until) {
-        return new DirectShare("s", "trip", "t", EXTERNALS, LOOK, until, "", Optional.empty());
+        return Elements.share("s", "trip", "t", EXTERNALS, until);
     }
 
     private static Delegation delegation(Times times) {
@@ -91,14 +78,7 @@ class MeantTest {
                                 new AccountScope(true, Set.of(), Set.of()),
                                 Set.of(),
                                 Optional.empty()),
-                        new FieldFilter(
-                                "f",
-                                "F",
-                                EXTERNALS,
-                                "trip",
-                                Set.of("price"),
-                                new FieldFilter.Effect.Hide(),
-                                Optional.empty()),
+                        Elements.hides("f", EXTERNALS, "trip", "price", Optional.empty()),
                         new Expectation(
                                 "e",
                                 "E",

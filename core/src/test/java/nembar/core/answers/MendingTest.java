@@ -8,7 +8,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.time.Duration;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import nembar.core.catalogue.Operation;
@@ -18,15 +17,13 @@ import nembar.core.design.AccountFilter;
 import nembar.core.design.AccountScope;
 import nembar.core.design.Assignment;
 import nembar.core.design.Bounds;
-import nembar.core.design.DirectShare;
-import nembar.core.design.Opening;
 import nembar.core.design.Reach;
 import nembar.core.design.Role;
-import nembar.core.design.SharingRule;
 import nembar.core.design.Times;
 import nembar.core.directory.PersonStatus;
 import nembar.core.model.AccessModel;
 import nembar.core.recordset.GovernedRecord;
+import nembar.core.testing.Elements;
 import nembar.core.testing.Fleet;
 import nembar.core.testing.FleetCounting;
 import nembar.core.testing.Harbour;
@@ -114,15 +111,8 @@ class MendingTest {
     void aReachIsWidenedAsFarAsItTakesForAllWhoHoldIt() {
         harbour.give(to("cas"), may("trip", "view", Reach.OWN));
         harbour.assignments.add(
-                new Assignment(
-                        "ben",
-                        to("ben"),
-                        new Assignment.Gives.OfSet("set0"),
-                        Bounds.NONE,
-                        Times.ALWAYS,
-                        "",
-                        Optional.empty(),
-                        Optional.empty()));
+                Elements.assignment(
+                        "ben", to("ben"), new Assignment.Gives.OfSet("set0"), Times.ALWAYS));
         assertThat(mends(Operation.VIEW))
                 .containsExactly(
                         "Share this trip with Cas | 1 [cas]",
@@ -138,28 +128,16 @@ class MendingTest {
     @Test
     void whoeverIsLeftOutOfAShareIsAdded() {
         harbour.give(to("tug"), may("chart", "view", Reach.ALL));
-        Opening view = new Opening(Set.of("view"), Map.of());
         harbour.sharingRules.add(
-                new SharingRule(
+                Elements.rule(
                         "r",
-                        "R",
                         "trip",
                         Optional.of(Condition.ofText("state = 'closed'")),
                         Optional.empty(),
                         to("ann"),
-                        view,
-                        Times.ALWAYS,
-                        ""));
-        harbour.directShares.add(
-                new DirectShare(
-                        "s",
-                        "trip",
-                        "t1",
-                        to("ann"),
-                        view,
-                        Optional.empty(),
-                        "",
-                        Optional.empty()));
+                        Elements.VIEW,
+                        Times.ALWAYS));
+        harbour.directShares.add(Elements.share("s", "trip", "t1", to("ann"), Optional.empty()));
         assertThat(mends(Operation.VIEW))
                 .containsExactly(
                         "Share this trip with Cas | 1 [cas]",
@@ -231,15 +209,7 @@ class MendingTest {
         harbour.give(to("ann"), may("trip", "view", Reach.ALL));
         for (String key : List.of("share-cas-1", "share-cas-2")) {
             harbour.directShares.add(
-                    new DirectShare(
-                            key,
-                            "trip",
-                            "t3",
-                            to("ann"),
-                            new Opening(Set.of("view"), Map.of()),
-                            Optional.empty(),
-                            "",
-                            Optional.empty()));
+                    Elements.share(key, "trip", "t3", to("ann"), Optional.empty()));
         }
         AccessModel model = harbour.model();
         GovernedRecord lost = record("trip", "t9", "owner", "ann", "account", "gone");

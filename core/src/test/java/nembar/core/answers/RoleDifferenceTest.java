@@ -6,13 +6,13 @@ import static nembar.core.testing.Harbour.to;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
-import java.util.Set;
 import nembar.core.answers.RoleDifference.Row;
 import nembar.core.answers.RoleDifference.Subject;
 import nembar.core.design.Privilege;
 import nembar.core.design.Privilege.FieldPrivilege.Use;
 import nembar.core.design.Reach;
 import nembar.core.design.Role;
+import nembar.core.testing.Elements;
 import nembar.core.testing.Harbour;
 import org.junit.jupiter.api.Test;
 
@@ -21,7 +21,7 @@ class RoleDifferenceTest {
     private final Harbour harbour = new Harbour();
 
     private Role role(String key, String... sets) {
-        Role role = new Role(key, key, "", Role.MeantFor.ANY, List.of(sets), Set.of());
+        Role role = Elements.role(key, sets);
         harbour.roles.add(role);
         return role;
     }

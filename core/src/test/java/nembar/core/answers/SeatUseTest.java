@@ -11,10 +11,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import nembar.core.design.Assignment;
-import nembar.core.design.Bounds;
 import nembar.core.design.Privilege.FunctionPrivilege;
 import nembar.core.design.PrivilegeSet;
-import nembar.core.design.Role;
 import nembar.core.design.SeatPool;
 import nembar.core.design.SeatPool.WhenUsedUp;
 import nembar.core.design.Times;
@@ -29,6 +27,7 @@ import nembar.core.governance.Objection;
 import nembar.core.governance.SeatRules;
 import nembar.core.model.AccessModel;
 import nembar.core.testing.Draws;
+import nembar.core.testing.Elements;
 import nembar.core.testing.Fleet;
 import nembar.core.testing.FleetCounting;
 import nembar.core.testing.Harbour;
@@ -54,8 +53,7 @@ class SeatUseTest {
     }
 
     private static Assignment given(String key, Assignment.Gives gives, Times times, String who) {
-        return new Assignment(
-                key, to(who), gives, Bounds.NONE, times, "", Optional.empty(), Optional.empty());
+        return Elements.assignment(key, to(who), gives, times);
     }
 
     private Harbour harbour() {
@@ -65,8 +63,7 @@ class SeatUseTest {
         harbour.sets.add(
                 new PrivilegeSet(
                         "looks", "Looks", "", List.of(new FunctionPrivilege("tide", "look"))));
-        harbour.roles.add(
-                new Role("pilot", "Pilot", "", Role.MeantFor.ANY, List.of("looks"), Set.of()));
+        harbour.roles.add(Elements.role("pilot", "looks"));
         return harbour;
     }
 

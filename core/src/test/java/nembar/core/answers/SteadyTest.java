@@ -5,16 +5,12 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import nembar.core.design.Bounds;
 import nembar.core.design.Delegation;
-import nembar.core.design.DirectShare;
-import nembar.core.design.Opening;
 import nembar.core.design.Reach;
-import nembar.core.design.SharingRule;
 import nembar.core.design.Times;
+import nembar.core.testing.Elements;
 import nembar.core.testing.Harbour;
 import org.junit.jupiter.api.Test;
 
@@ -67,20 +63,12 @@ class SteadyTest {
     void sharesDelegationsAndTheLastDayOfAnAccountEndIt() {
         Instant soon = Harbour.NOW.plusSeconds(90);
         Times times = Times.between(Optional.of(soon), Optional.empty());
-        Opening view = new Opening(Set.of("view"), Map.of());
         harbour.give(Harbour.to("ben"), Harbour.may("trip", "view", Reach.ALL));
         harbour.ends.put("red", LocalDate.parse("2026-03-05"));
         assertThat(until()).isEqualTo(Instant.parse("2026-03-06T00:00:00Z"));
         harbour.directShares.add(
-                new DirectShare(
-                        "s",
-                        "trip",
-                        "t",
-                        Harbour.to("ann"),
-                        view,
-                        Optional.of(soon.plusSeconds(20)),
-                        "",
-                        Optional.empty()));
+                Elements.share(
+                        "s", "trip", "t", Harbour.to("ann"), Optional.of(soon.plusSeconds(20))));
         assertThat(until()).isEqualTo(soon.plusSeconds(20));
         harbour.delegations.add(
                 new Delegation(
@@ -92,16 +80,14 @@ class SteadyTest {
                         ""));
         assertThat(until()).isEqualTo(soon.plusSeconds(10));
         harbour.sharingRules.add(
-                new SharingRule(
+                Elements.rule(
                         "r",
-                        "R",
                         "trip",
                         Optional.empty(),
                         Optional.of(Harbour.to("ann")),
                         Harbour.to("cas"),
-                        view,
-                        times,
-                        ""));
+                        Elements.VIEW,
+                        times));
         assertThat(until()).isEqualTo(soon);
     }
 }

@@ -8,25 +8,18 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import nembar.core.design.AccountFilter;
-import nembar.core.design.AccountScope;
 import nembar.core.design.Assignment;
 import nembar.core.design.Bounds;
 import nembar.core.design.Delegation;
-import nembar.core.design.DirectShare;
 import nembar.core.design.Element;
-import nembar.core.design.FieldFilter;
-import nembar.core.design.Opening;
 import nembar.core.design.Reach;
-import nembar.core.design.Role;
-import nembar.core.design.SharingRule;
 import nembar.core.design.Times;
 import nembar.core.directory.Audience;
 import nembar.core.model.AccessModel;
 import nembar.core.model.Personas.Persona;
+import nembar.core.testing.Elements;
 import nembar.core.testing.Harbour;
 import org.junit.jupiter.api.Test;
 
@@ -73,38 +66,27 @@ class TimelineChangesTest {
     }
 
     private static Assignment role(String key, String person, Times times) {
-        return new Assignment(
-                key,
-                to(person),
-                new Assignment.Gives.OfRole("pilot"),
-                Bounds.NONE,
-                times,
-                "",
-                Optional.empty(),
-                Optional.empty());
+        return Elements.assignment(key, to(person), new Assignment.Gives.OfRole("pilot"), times);
     }
 
     @Test
     void whatIsSharedChangesWithThoseWhoseRecordsItIs() {
         Harbour harbour = new Harbour();
         harbour.give(to("tug"), may("trip", "view", Reach.OWN));
-        harbour.roles.add(
-                new Role("pilot", "Pilot", "", Role.MeantFor.ANY, List.of("set0"), Set.of()));
+        harbour.roles.add(Elements.role("pilot", "set0"));
         Times later = Times.between(Optional.of(TOMORROW), Optional.empty());
         harbour.assignments.add(role("now", "ben", Times.ALWAYS));
         harbour.assignments.add(role("later", "cas", later));
         Audience pilots = Audience.anyOf(new Audience.HoldersOf("pilot"));
         harbour.sharingRules.add(
-                new SharingRule(
+                Elements.rule(
                         "r",
-                        "R",
                         "trip",
                         Optional.empty(),
                         Optional.of(new Audience(List.of(new Audience.AllStaff()), pilots.of())),
                         to("fay"),
-                        new Opening(Set.of("view"), Map.of()),
-                        Times.between(Optional.empty(), Optional.of(LATER)),
-                        ""));
+                        Elements.VIEW,
+                        Times.between(Optional.empty(), Optional.of(LATER))));
         assertThat(changes(harbour, "fay", 10)).containsExactly(TOMORROW, LATER);
         assertThat(changes(harbour, "ann", 10)).isEmpty();
     }
@@ -112,27 +94,9 @@ class TimelineChangesTest {
     @Test
     void aDirectShareEndsAndWhatHasEndedIsNotThere() {
         Harbour harbour = new Harbour();
-        Opening view = new Opening(Set.of("view"), Map.of());
+        harbour.directShares.add(Elements.share("s", "trip", "t", to("cas"), Optional.of(LATER)));
         harbour.directShares.add(
-                new DirectShare(
-                        "s",
-                        "trip",
-                        "t",
-                        to("cas"),
-                        view,
-                        Optional.of(LATER),
-                        "",
-                        Optional.empty()));
-        harbour.directShares.add(
-                new DirectShare(
-                        "over",
-                        "trip",
-                        "t",
-                        to("cas"),
-                        view,
-                        Optional.of(NOW.minusSeconds(1)),
-                        "",
-                        Optional.empty()));
+                Elements.share("over", "trip", "t", to("cas"), Optional.of(NOW.minusSeconds(1))));
         harbour.give(
                 to("cas"),
                 Bounds.NONE,
@@ -152,23 +116,8 @@ class TimelineChangesTest {
     void filtersAndDelegationsAreThoseOfThePerson() {
         Harbour harbour = new Harbour();
         harbour.give(to("ann"), may("trip", "view", Reach.ALL));
-        harbour.accountFilters.add(
-                new AccountFilter(
-                        "a",
-                        "A",
-                        to("cas"),
-                        new AccountScope(false, Set.of("red"), Set.of()),
-                        Set.of(),
-                        Optional.empty()));
-        harbour.fieldFilters.add(
-                new FieldFilter(
-                        "f",
-                        "F",
-                        to("cas"),
-                        "trip",
-                        Set.of("price"),
-                        new FieldFilter.Effect.Hide(),
-                        Optional.empty()));
+        harbour.accountFilters.add(Elements.accountFilter("a", to("cas"), "red", Set.of()));
+        harbour.fieldFilters.add(Elements.hides("f", to("cas"), "trip", "price", Optional.empty()));
         Times over = Times.between(Optional.empty(), Optional.of(NOW.minusSeconds(1)));
         harbour.delegations.add(
                 new Delegation("d", "ann", "cas", List.of("set0"), Times.ALWAYS, ""));

@@ -11,20 +11,19 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import nembar.core.catalogue.RecordType;
 import nembar.core.condition.Condition;
 import nembar.core.design.DirectShare;
 import nembar.core.design.Element;
 import nembar.core.design.Expectation;
 import nembar.core.design.FieldFilter;
-import nembar.core.design.Opening;
 import nembar.core.design.PrivilegeSet;
 import nembar.core.design.SharingRule;
 import nembar.core.design.Times;
 import nembar.core.directory.Audience;
 import nembar.core.recordset.GovernedRecord;
 import nembar.core.recordset.RecordSet;
+import nembar.core.testing.Elements;
 import nembar.core.testing.Fleet;
 import nembar.core.testing.FleetCounting;
 import nembar.core.testing.Harbour;
@@ -32,7 +31,6 @@ import org.junit.jupiter.api.Test;
 
 /** How many records elements are about (docs/access-model.md, section 9). */
 class TouchedRecordsTest {
-    private static final Opening LOOK = new Opening(Set.of("view"), Map.of());
     private static final Fleet FLEET =
             new Fleet()
                     .add(trip("t1", 2))
@@ -48,38 +46,26 @@ class TouchedRecordsTest {
     }
 
     private static SharingRule rule(Optional<String> condition, Optional<Audience> ownedBy) {
-        return new SharingRule(
+        return Elements.rule(
                 "rule" + condition + ownedBy.isPresent(),
-                "R",
                 "trip",
                 condition.map(Condition::ofText),
                 ownedBy,
                 to("ann"),
-                LOOK,
-                Times.ALWAYS,
-                "");
+                Elements.VIEW,
+                Times.ALWAYS);
     }
 
     private static DirectShare share(String type, String record) {
-        return new DirectShare(
-                "share" + record,
-                type,
-                record,
-                to("ann"),
-                LOOK,
-                Optional.empty(),
-                "",
-                Optional.empty());
+        return Elements.share("share" + record, type, record, to("ann"), Optional.empty());
     }
 
     private static FieldFilter filter(String condition) {
-        return new FieldFilter(
+        return Elements.hides(
                 "f" + condition,
-                "F",
                 to("ann"),
                 "trip",
-                Set.of("price"),
-                new FieldFilter.Effect.Hide(),
+                "price",
                 Optional.of(Condition.ofText(condition)));
     }
 

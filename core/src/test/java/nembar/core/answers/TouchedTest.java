@@ -11,11 +11,8 @@ import java.util.Optional;
 import java.util.Set;
 import nembar.core.catalogue.Parent;
 import nembar.core.design.AccountFilter;
-import nembar.core.design.AccountScope;
 import nembar.core.design.Assignment;
-import nembar.core.design.Bounds;
 import nembar.core.design.Design;
-import nembar.core.design.DirectShare;
 import nembar.core.design.Element;
 import nembar.core.design.FieldFilter;
 import nembar.core.design.Opening;
@@ -23,12 +20,11 @@ import nembar.core.design.Privilege;
 import nembar.core.design.Privilege.FieldPrivilege.Use;
 import nembar.core.design.PrivilegeSet;
 import nembar.core.design.Reach;
-import nembar.core.design.Role;
-import nembar.core.design.SharingRule;
 import nembar.core.design.Times;
 import nembar.core.directory.Audience;
 import nembar.core.draft.Change;
 import nembar.core.draft.Changes;
+import nembar.core.testing.Elements;
 import nembar.core.testing.Harbour;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -40,11 +36,7 @@ class TouchedTest {
     @BeforeEach
     void design() {
         harbour.give(to("ann"), may("trip", "view", Reach.ALL), may("load", "view", Reach.OWN));
-        harbour.roles.add(role("pilot", "set0"));
-    }
-
-    private static Role role(String key, String... sets) {
-        return new Role(key, key, "", Role.MeantFor.ANY, List.of(sets), Set.of());
+        harbour.roles.add(Elements.role("pilot", "set0"));
     }
 
     private Optional<Set<String>> by(Change... changes) {
@@ -65,15 +57,7 @@ class TouchedTest {
     }
 
     private static Assignment given(Audience audience, Assignment.Gives gives) {
-        return new Assignment(
-                "new",
-                audience,
-                gives,
-                Bounds.NONE,
-                Times.ALWAYS,
-                "",
-                Optional.empty(),
-                Optional.empty());
+        return Elements.assignment("new", audience, gives, Times.ALWAYS);
     }
 
     @Test
@@ -101,7 +85,7 @@ class TouchedTest {
 
     @Test
     void ofARoleOrAnAssignmentAllThatItsSetsGive() {
-        assertThat(by(role("pilot"))).contains(Set.of("trip", "load", "note"));
+        assertThat(by(Elements.role("pilot"))).contains(Set.of("trip", "load", "note"));
         assertThat(by(given(to("ben"), new Assignment.Gives.OfSet("set0"))))
                 .contains(Set.of("trip", "load", "note"));
         assertThat(by(given(to("ben"), new Assignment.Gives.OfRole("pilot"))))
@@ -137,57 +121,21 @@ class TouchedTest {
     @Test
     void ofWhatSharesTheTypesThatItOpens() {
         Opening opening = new Opening(Set.of("view"), Map.of("load", Set.of("view")));
-        assertThat(
-                        by(
-                                new SharingRule(
-                                        "r",
-                                        "R",
-                                        "trip",
-                                        Optional.empty(),
-                                        Optional.of(to("ann")),
-                                        to("cas"),
-                                        opening,
-                                        Times.ALWAYS,
-                                        "")))
+        assertThat(by(Elements.ofOwner("r", "trip", to("ann"), to("cas"), opening)))
                 .contains(Set.of("trip", "load", "note"));
-        assertThat(
-                        by(
-                                new DirectShare(
-                                        "s",
-                                        "chart",
-                                        "c",
-                                        to("cas"),
-                                        new Opening(Set.of("view"), Map.of()),
-                                        Optional.empty(),
-                                        "",
-                                        Optional.empty())))
+        assertThat(by(Elements.share("s", "chart", "c", to("cas"), Optional.empty())))
                 .contains(Set.of("chart"));
     }
 
     @Test
     void ofFiltersTheTypesTheyCutAndOfAnAccountFilterOnAllEverything() {
-        assertThat(
-                        by(
-                                new FieldFilter(
-                                        "f",
-                                        "F",
-                                        to("ann"),
-                                        "trip",
-                                        Set.of("price"),
-                                        new FieldFilter.Effect.Hide(),
-                                        Optional.empty())))
+        assertThat(by(Elements.hides("f", to("ann"), "trip", "price", Optional.empty())))
                 .contains(Set.of("trip"));
         assertThat(by(accountFilter(Set.of("trip")))).contains(Set.of("trip"));
         assertThat(by(accountFilter(Set.of()))).isEmpty();
     }
 
     private static AccountFilter accountFilter(Set<String> types) {
-        return new AccountFilter(
-                "f",
-                "F",
-                to("ann"),
-                new AccountScope(false, Set.of("red"), Set.of()),
-                types,
-                Optional.empty());
+        return Elements.accountFilter("f", to("ann"), "red", types);
     }
 }

@@ -8,14 +8,12 @@ import static nembar.core.testing.Harbour.to;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
-import java.util.Optional;
 import nembar.core.catalogue.Function;
 import nembar.core.catalogue.Operation;
 import nembar.core.catalogue.RecordType;
 import nembar.core.decision.Coverage;
 import nembar.core.decision.FunctionAccess;
 import nembar.core.design.Assignment;
-import nembar.core.design.Bounds;
 import nembar.core.design.Element;
 import nembar.core.design.FieldLevel;
 import nembar.core.design.Privilege;
@@ -27,6 +25,7 @@ import nembar.core.directory.Audience;
 import nembar.core.model.AccessModel;
 import nembar.core.recordset.GovernedRecord;
 import nembar.core.recordset.Relatives;
+import nembar.core.testing.Elements;
 import nembar.core.testing.Fleet;
 import nembar.core.testing.Harbour;
 import org.junit.jupiter.api.Test;
@@ -34,15 +33,8 @@ import org.junit.jupiter.api.Test;
 /** By what people can do something (docs/access-model.md, section 6). */
 class WhoCanTest {
     private static Assignment give(String key, String person) {
-        return new Assignment(
-                key,
-                to(person),
-                new Assignment.Gives.OfSet("look"),
-                Bounds.NONE,
-                Times.ALWAYS,
-                "",
-                Optional.empty(),
-                Optional.empty());
+        return Elements.assignment(
+                key, to(person), new Assignment.Gives.OfSet("look"), Times.ALWAYS);
     }
 
     private static List<String> ways(WhoCan.AtLevel<?> one) {
