@@ -20,7 +20,7 @@ export function ActsLeaf() {
   const { asked, change, page, turn, filtered, query, list } = useListed(
     ['acts'],
     ['search', 'person', 'author', 'from', 'until'] as const,
-    (query) => data(api.GET('/api/ledger/acts', { params: { query: query } })),
+    (query) => data(api.GET('/api/ledger/acts', { params: { query } })),
   );
   return (
     <>
@@ -76,7 +76,7 @@ export function SignInsLeaf() {
   const { asked, change, page, turn, filtered, query, list } = useListed(
     ['sign-ins'],
     ['search', 'person', 'from', 'until'] as const,
-    (query) => data(api.GET('/api/ledger/sign-ins', { params: { query: query } })),
+    (query) => data(api.GET('/api/ledger/sign-ins', { params: { query } })),
   );
   return (
     <>

@@ -19,7 +19,7 @@ export function Publications({ application }: { application: string }) {
     (query) =>
       data(
         api.GET('/api/applications/{application}/publications', {
-          params: { path: { application }, query: query },
+          params: { path: { application }, query },
         }),
       ),
   );

@@ -269,7 +269,6 @@ class SentencesTest {
         page.into("Whom").type("Ilse");
         page.take("Ilse Marrow");
         page.read("to the account acted for on every record type that has an account");
-        // What it would change comes last, and moves the buttons below it.
         page.read("What it would change, for 1 person");
         page.press("Leave it").missing("A new account filter");
 

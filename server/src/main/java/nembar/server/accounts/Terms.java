@@ -32,7 +32,7 @@ public class Terms {
     }
 
     /**
-     * Personas of an account.
+     * Seats of an account.
      *
      * @param agreed empty where none are agreed
      * @param refuse whether going over is refused; otherwise it is warned of

@@ -2,6 +2,7 @@ package nembar.server.command;
 
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -26,6 +27,7 @@ import nembar.core.governance.Objection;
 import nembar.core.governance.SeatRules;
 import nembar.core.model.AccessModel;
 import nembar.core.model.ModelRefused;
+import nembar.core.model.Personas.Persona;
 import nembar.core.model.Problem;
 import nembar.server.command.Preview.Moved;
 import nembar.server.command.Preview.PreviewLine;
@@ -167,21 +169,13 @@ public class Previews {
                         .filter(one -> visible.test(one.persona().person()))
                         .limit(COUNTED_AT_MOST)
                         .toList();
-        Map<List<String>, Map<String, PreviewLine>> lines = new LinkedHashMap<>();
-        Map<List<String>, Impact.OfPerson> who = new LinkedHashMap<>();
-        for (Impact.OfPerson one : some) {
-            List<String> persona = persona(one.persona().person(), one.persona().account());
-            who.put(persona, one);
-            lines.put(persona, new LinkedHashMap<>());
-        }
+        Map<Persona, Map<String, PreviewLine>> lines = new IdentityHashMap<>();
+        some.forEach(one -> lines.put(one.persona(), new LinkedHashMap<>()));
         new Impact(some)
                 .counted(counting, 0)
                 .forEach(
                         line ->
-                                lines.get(
-                                                persona(
-                                                        line.persona().person(),
-                                                        line.persona().account()))
+                                lines.get(line.persona())
                                         .merge(
                                                 what(line),
                                                 new PreviewLine(
@@ -194,9 +188,9 @@ public class Previews {
                                                         Optional.empty()),
                                                 Previews::wider));
         List<Moved> moved = new ArrayList<>();
-        who.forEach(
-                (persona, one) -> {
-                    List<PreviewLine> all = new ArrayList<>(lines.get(persona).values());
+        some.forEach(
+                one -> {
+                    List<PreviewLine> all = new ArrayList<>(lines.get(one.persona()).values());
                     one.difference().functions().stream().map(Previews::function).forEach(all::add);
                     if (!all.isEmpty()) {
                         Person person = one.persona().person();
@@ -218,10 +212,6 @@ public class Previews {
     /** A field stands once, with the level at which most of it changes. */
     private static PreviewLine wider(PreviewLine one, PreviewLine other) {
         return one.gained() + one.lost() >= other.gained() + other.lost() ? one : other;
-    }
-
-    private static List<String> persona(Person person, Optional<String> account) {
-        return List.of(person.key(), account.orElse(""));
     }
 
     /** Where no record there is tells, what there could be does. */

@@ -8,7 +8,6 @@ import java.time.Instant;
 import java.time.ZoneId;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.function.Predicate;
@@ -271,7 +270,7 @@ public class Joining {
     /** Requests that wait, as far as whoever asks may bring people in there. */
     @Transactional(readOnly = true)
     public JoinRequestPage waiting(Person me, int page, int size) {
-        Map<String, String> names = models.directory().accountNames();
+        Directory directory = models.directory();
         Predicate<Person> mine = governance.may(me, "create");
         List<JoinRequestRow> all =
                 entities
@@ -290,7 +289,7 @@ public class Joining {
                                         new JoinRequest(
                                                 row.id,
                                                 row.account,
-                                                names.getOrDefault(row.account, row.account),
+                                                directory.accountName(row.account),
                                                 row.email,
                                                 (row.givenName + " " + row.familyName).strip(),
                                                 row.note,
