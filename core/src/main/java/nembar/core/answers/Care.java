@@ -24,6 +24,7 @@ import nembar.core.directory.Person;
 import nembar.core.model.AccessModel;
 import nembar.core.model.Personas.Persona;
 import nembar.core.text.Wording;
+import nembar.core.text.Words;
 
 /**
  * What is worth knowing of an element before it is kept (docs/access-model.md, section 9): nothing
@@ -115,7 +116,7 @@ public final class Care {
             told.add(
                     role.name()
                             + " is meant for "
-                            + role.meantFor().name().toLowerCase(Locale.ROOT)
+                            + Words.of(role.meantFor())
                             + "; "
                             + Wording.some(List.copyOf(names))
                             + (names.size() == 1 ? " is not." : " are not."));

@@ -7,6 +7,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import nembar.core.text.Words;
 
 /** What a column of a file can say of a person. */
 public enum ArrivalField {
@@ -44,12 +45,7 @@ public enum ArrivalField {
 
     /** The word by which rows keep it: {@code givenName}. */
     public String key() {
-        String[] words = name().toLowerCase(Locale.ROOT).split("_");
-        return words.length == 1
-                ? words[0]
-                : words[0]
-                        + words[1].substring(0, 1).toUpperCase(Locale.ROOT)
-                        + words[1].substring(1);
+        return Words.of(this);
     }
 
     public static Optional<ArrivalField> ofKey(String key) {

@@ -3,36 +3,25 @@ package nembar.core.catalogue;
 /** What a field's values are (docs/access-model.md, section 1). */
 public enum FieldType {
     /** {@link String}. */
-    TEXT("text"),
+    TEXT,
     /** {@link Long}. */
-    WHOLE_NUMBER("wholeNumber"),
+    WHOLE_NUMBER,
     /** {@link java.math.BigDecimal}. */
-    DECIMAL("decimal"),
+    DECIMAL,
     /** {@link java.math.BigDecimal}, in the application's currency. */
-    MONEY("money"),
+    MONEY,
     /** {@link java.time.LocalDate}. */
-    DATE("date"),
+    DATE,
     /** {@link java.time.Instant}. */
-    TIMESTAMP("timestamp"),
+    TIMESTAMP,
     /** {@link Boolean}. */
-    YES_NO("yesNo"),
+    YES_NO,
     /** {@link String}, one of the field's choices. */
-    CHOICE("choice"),
+    CHOICE,
     /** {@link java.util.List} of {@link String}, each one of the field's choices. */
-    CHOICES("choices"),
+    CHOICES,
     /** {@link String}, the key of a record of another type. */
-    REFERENCE("reference"),
+    REFERENCE,
     /** {@link String}, the key of a person. */
-    PERSON("person");
-
-    private final String word;
-
-    FieldType(String word) {
-        this.word = word;
-    }
-
-    /** The word that design documents use. */
-    public String word() {
-        return word;
-    }
+    PERSON
 }

@@ -1,8 +1,8 @@
 package nembar.core.directory;
 
 import java.util.Arrays;
-import java.util.Locale;
 import java.util.Optional;
+import nembar.core.text.Words;
 
 /** What sort of person this is (docs/access-model.md, section 2). */
 public enum PersonKind {
@@ -15,8 +15,6 @@ public enum PersonKind {
 
     /** The kind of this name, in small letters; empty where there is none. */
     public static Optional<PersonKind> named(String word) {
-        return Arrays.stream(values())
-                .filter(kind -> kind.name().toLowerCase(Locale.ROOT).equals(word))
-                .findFirst();
+        return Arrays.stream(values()).filter(kind -> Words.of(kind).equals(word)).findFirst();
     }
 }

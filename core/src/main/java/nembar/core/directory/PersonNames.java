@@ -12,6 +12,7 @@ import nembar.core.condition.Added;
 import nembar.core.condition.Scope;
 import nembar.core.condition.Scope.Named;
 import nembar.core.condition.ValueType;
+import nembar.core.text.Words;
 
 /**
  * The names by which conditions speak of a person (docs/access-model.md, section 5): {@code
@@ -64,7 +65,7 @@ public final class PersonNames {
         String key = name.substring(Scope.PERSON.length());
         return switch (key) {
             case "id" -> person.key();
-            case "kind" -> person.kind().name().toLowerCase(Locale.ROOT);
+            case "kind" -> Words.of(person.kind());
             case "unit" -> person.unit().orElse(null);
             case "manager" -> person.manager().orElse(null);
             case "accounts" ->

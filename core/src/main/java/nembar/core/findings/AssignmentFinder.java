@@ -1,7 +1,6 @@
 package nembar.core.findings;
 
 import java.util.List;
-import java.util.Locale;
 import nembar.core.answers.Edges;
 import nembar.core.answers.Moment;
 import nembar.core.catalogue.Operation;
@@ -21,6 +20,7 @@ import nembar.core.findings.Finding.Concern;
 import nembar.core.findings.Finding.Kind;
 import nembar.core.model.Personas.Persona;
 import nembar.core.recordset.RecordSet;
+import nembar.core.text.Words;
 
 /** Assignments that ended, never start, give nothing within their bounds, or are for others. */
 final class AssignmentFinder extends Finder {
@@ -123,13 +123,13 @@ final class AssignmentFinder extends Finder {
         for (Persona persona : personasOf(assignment.audience())) {
             Person person = persona.person();
             if (person.active() && !role.meantFor().suits(person.kind())) {
-                String kind = person.kind().name().toLowerCase(Locale.ROOT);
+                String kind = Words.of(person.kind());
                 add(
                         Kind.ROLE_NOT_MEANT_FOR_THEM,
                         List.of(person(person), new Concern("role", role.key())),
                         role.name()
                                 + " is meant for "
-                                + role.meantFor().name().toLowerCase(Locale.ROOT)
+                                + Words.of(role.meantFor())
                                 + "; "
                                 + person.name()
                                 + " is "

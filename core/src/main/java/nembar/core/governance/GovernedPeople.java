@@ -2,11 +2,11 @@ package nembar.core.governance;
 
 import java.util.HashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import nembar.core.directory.Person;
 import nembar.core.recordset.GovernedRecord;
+import nembar.core.text.Words;
 
 /**
  * People as records of Nembar's own application (docs/access-model.md, section 10). Somebody of
@@ -33,8 +33,8 @@ public final class GovernedPeople {
         person.unit().ifPresent(unit -> values.put("unit", unit));
         account.ifPresent(one -> values.put("account", one));
         person.manager().ifPresent(manager -> values.put("manager", manager));
-        values.put("kind", person.kind().name().toLowerCase(Locale.ROOT));
-        values.put("status", person.status().name().toLowerCase(Locale.ROOT));
+        values.put("kind", Words.of(person.kind()));
+        values.put("status", Words.of(person.status()));
         values.put("full_name", person.name());
         values.put("email", person.email());
         return new GovernedRecord(PERSON, values);

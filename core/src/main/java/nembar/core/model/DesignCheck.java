@@ -3,7 +3,6 @@ package nembar.core.model;
 import static nembar.core.model.ModelCheck.keysOf;
 
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import nembar.core.catalogue.Catalogue;
@@ -36,6 +35,7 @@ import nembar.core.directory.Account;
 import nembar.core.directory.Directory;
 import nembar.core.directory.Person;
 import nembar.core.directory.Unit;
+import nembar.core.text.Words;
 
 /** Checks the design against catalogue and directory (docs/access-model.md, section 3). */
 final class DesignCheck {
@@ -335,9 +335,9 @@ final class DesignCheck {
         return "`"
                 + field.key()
                 + "` is of the type "
-                + field.type().word()
+                + Words.of(field.type())
                 + ", of which the mask "
-                + style.name().toLowerCase(Locale.ROOT)
+                + Words.of(style)
                 + " has nothing to leave";
     }
 }

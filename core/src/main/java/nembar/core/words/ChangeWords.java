@@ -24,6 +24,7 @@ import nembar.core.draft.Change;
 import nembar.core.draft.Changes;
 import nembar.core.model.AccessModel;
 import nembar.core.text.Wording;
+import nembar.core.text.Words;
 
 /**
  * Says what changes do to a design, a sentence for each element that they touch, with names instead
@@ -150,7 +151,7 @@ public final class ChangeWords {
             parts.add("without " + Wording.and(setNames(less, before)));
         }
         if (was.meantFor() != is.meantFor()) {
-            parts.add("meant for " + is.meantFor().name().toLowerCase(Locale.ROOT));
+            parts.add("meant for " + Words.of(is.meantFor()));
         }
         if (!was.conflicts().equals(is.conflicts())) {
             List<String> names =
@@ -237,7 +238,7 @@ public final class ChangeWords {
                     String label = type.field(field).map(Field::label).orElse(field);
                     put(
                             by,
-                            of.use().name().toLowerCase(Locale.ROOT)
+                            Words.of(of.use())
                                     + " "
                                     + label.toLowerCase(Locale.ROOT)
                                     + " of "

@@ -37,6 +37,7 @@ import nembar.core.directory.Unit;
 import nembar.core.model.AccessModel;
 import nembar.core.model.Standpoint;
 import nembar.core.text.Wording;
+import nembar.core.text.Words;
 
 /**
  * Tells routes, filters and what is missing in the words of the access model, with names instead of
@@ -115,7 +116,7 @@ public final class Explanation {
                         .map(label -> label.toLowerCase(Locale.ROOT))
                         .toList();
         List<Step> steps = new ArrayList<>(chain(grant.holding()));
-        String use = grant.privilege().use().name().toLowerCase(Locale.ROOT);
+        String use = Words.of(grant.privilege().use());
         steps.add(
                 new Step(
                         Step.Kind.PRIVILEGE,
@@ -244,7 +245,7 @@ public final class Explanation {
             case PERSON ->
                     name
                             + " is "
-                            + who.person().status().name().toLowerCase(Locale.ROOT)
+                            + Words.of(who.person().status())
                             + ", and only active people have any access.";
             case ACCOUNT ->
                     name
@@ -346,8 +347,7 @@ public final class Explanation {
                                 .flatMap(model.directory()::account)
                                 .map(account -> "acting for " + account.name())
                         : person.unit().flatMap(model.directory()::unit).map(Unit::name);
-        return person.kind().name().toLowerCase(Locale.ROOT)
-                + place.map(words -> ", " + words).orElse("");
+        return Words.of(person.kind()) + place.map(words -> ", " + words).orElse("");
     }
 
     private String assignmentDetail(Assignment assignment, boolean withReason) {

@@ -28,6 +28,7 @@ import nembar.core.design.SharingRule;
 import nembar.core.design.Times;
 import nembar.core.model.AccessModel;
 import nembar.core.text.Wording;
+import nembar.core.text.Words;
 
 /**
  * What is not a grid of a design, each element as one sentence with slots (docs/access-model.md,
@@ -308,7 +309,7 @@ public final class Sentences {
     }
 
     private static String use(Use use) {
-        return use.name().toLowerCase(Locale.ROOT);
+        return Words.of(use);
     }
 
     private static String capital(String words) {

@@ -14,11 +14,11 @@ import nembar.core.directory.Person;
 import nembar.core.model.AccessModel;
 import nembar.core.model.Personas.Persona;
 import nembar.core.recordset.RecordSet;
+import nembar.core.text.Words;
 import nembar.server.answers.AnswersController.DifferenceLine;
 import nembar.server.answers.AnswersController.DifferenceShown;
 import nembar.server.answers.AnswersController.RoleLine;
 import nembar.server.governance.Governance;
-import nembar.server.http.Words;
 import nembar.server.model.Models;
 import org.springframework.stereotype.Service;
 

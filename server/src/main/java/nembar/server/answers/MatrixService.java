@@ -67,12 +67,11 @@ class MatrixService {
 
     private static MatrixRow shown(Directory directory, Matrix.Row row) {
         Person person = row.persona().person();
-        String unitOrAccount = directory.unitOrAccount(person, row.persona().account());
         return new MatrixRow(
                 person.key(),
                 person.name(),
                 row.persona().account().filter(any -> person.accounts().size() > 1),
-                unitOrAccount,
+                directory.unitOrAccount(person, row.persona().account()),
                 person.external(),
                 row.cells().stream().map(MatrixService::cell).toList());
     }

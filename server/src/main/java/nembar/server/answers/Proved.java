@@ -4,7 +4,7 @@ import java.util.Optional;
 import java.util.function.Predicate;
 import nembar.core.answers.Proof;
 import nembar.core.catalogue.RecordType;
-import nembar.server.http.Words;
+import nembar.core.text.Words;
 
 /**
  * How an expectation stands.

@@ -8,8 +8,8 @@ import java.util.Optional;
 import nembar.core.condition.ConditionRow;
 import nembar.core.condition.ConditionRow.Kind;
 import nembar.core.condition.ConditionRow.Term;
+import nembar.core.text.Words;
 import nembar.server.http.BadRequest;
-import nembar.server.http.Words;
 
 /**
  * A row of a condition as requests and answers have it ({@link ConditionRow}).

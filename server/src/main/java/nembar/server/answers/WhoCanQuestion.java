@@ -29,11 +29,11 @@ import nembar.core.model.Personas.Persona;
 import nembar.core.recordset.GovernedRecord;
 import nembar.core.recordset.RecordSet;
 import nembar.core.recordset.Relatives;
+import nembar.core.text.Words;
 import nembar.core.words.Explanation;
 import nembar.core.words.Step;
 import nembar.server.http.BadRequest;
 import nembar.server.http.Refused;
-import nembar.server.http.Words;
 import nembar.server.records.Records;
 
 /** Finds who can do something, at one moment. */
@@ -254,7 +254,7 @@ final class WhoCanQuestion {
                         one ->
                                 new Found(
                                         one.persona(),
-                                        level(one.level()),
+                                        Words.of(one.level()),
                                         one.ways(),
                                         () ->
                                                 field.guarded()
@@ -278,7 +278,7 @@ final class WhoCanQuestion {
                         one ->
                                 new Found(
                                         one.persona(),
-                                        level(best(one.level())),
+                                        Words.of(best(one.level())),
                                         one.ways(),
                                         () -> ofField(one.persona(), type, field),
                                         Optional.of(
@@ -397,9 +397,5 @@ final class WhoCanQuestion {
             return FieldLevel.CHANGE;
         }
         return coverage.viewed().equals(RecordSet.NOTHING) ? FieldLevel.MASKED : FieldLevel.VIEW;
-    }
-
-    private static String level(FieldLevel level) {
-        return Words.of(level);
     }
 }

@@ -23,12 +23,12 @@ import nembar.core.directory.Directory;
 import nembar.core.directory.Person;
 import nembar.core.recordset.RecordSet;
 import nembar.core.sql.ListQuery;
+import nembar.core.text.Words;
 import nembar.server.ask.RecordPage.Column;
 import nembar.server.ask.RecordPage.FieldValue;
 import nembar.server.ask.RecordPage.RecordRow;
 import nembar.server.http.BadRequest;
 import nembar.server.http.Refused;
-import nembar.server.http.Words;
 import nembar.server.records.Cursors;
 import nembar.server.records.Records;
 import org.springframework.stereotype.Service;
@@ -82,7 +82,7 @@ class RecordListService {
                                         new Column(
                                                 field.field().key(),
                                                 field.field().label(),
-                                                field.field().type().word(),
+                                                Words.of(field.field().type()),
                                                 field.field().guarded(),
                                                 !field.viewed().equals(RecordSet.NOTHING)))
                         .toList();

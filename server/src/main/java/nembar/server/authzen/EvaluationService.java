@@ -24,10 +24,10 @@ import nembar.core.recordset.GovernedRecord;
 import nembar.core.recordset.Relatives;
 import nembar.core.text.Nearest;
 import nembar.core.text.Wording;
+import nembar.core.text.Words;
 import nembar.core.words.Explanation;
 import nembar.core.words.Step;
 import nembar.server.http.BadRequest;
-import nembar.server.http.Words;
 import nembar.server.records.Records;
 import nembar.server.records.Values;
 import org.springframework.stereotype.Service;
@@ -319,7 +319,8 @@ class EvaluationService {
             return Values.fromJson(value, field.type());
         } catch (IllegalArgumentException | DateTimeException wrong) {
             throw new BadRequest(
-                    path, "`" + value + "` is no value of the type " + field.type().word() + ".");
+                    path,
+                    "`" + value + "` is no value of the type " + Words.of(field.type()) + ".");
         }
     }
 

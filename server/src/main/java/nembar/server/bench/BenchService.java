@@ -25,6 +25,7 @@ import nembar.core.directory.Person;
 import nembar.core.model.AccessModel;
 import nembar.core.model.Personas.Persona;
 import nembar.core.model.Standpoint;
+import nembar.core.text.Words;
 import nembar.core.words.Explanation;
 import nembar.server.bench.Bench.AreaShown;
 import nembar.server.bench.Bench.FieldShown;
@@ -43,7 +44,6 @@ import nembar.server.governance.Governance;
 import nembar.server.http.Named;
 import nembar.server.http.NotFound;
 import nembar.server.http.Paging;
-import nembar.server.http.Words;
 import nembar.server.model.Models;
 import org.springframework.stereotype.Service;
 

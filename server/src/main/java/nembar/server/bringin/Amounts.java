@@ -20,6 +20,7 @@ import nembar.core.model.AccessModel;
 import nembar.core.model.ModelRefused;
 import nembar.core.model.Problem;
 import nembar.core.model.Standpoint;
+import nembar.core.text.Words;
 import nembar.core.words.Explanation;
 import nembar.server.accounts.Terms;
 import nembar.server.ask.WhatCan;
@@ -30,7 +31,6 @@ import nembar.server.command.Command;
 import nembar.server.command.Gate;
 import nembar.server.command.Objections;
 import nembar.server.http.Refused;
-import nembar.server.http.Words;
 import nembar.server.model.Models;
 import nembar.server.people.RoleGrants;
 import org.springframework.stereotype.Service;
@@ -266,7 +266,7 @@ class Amounts {
                                                 + " is not meant for "
                                                 + Words.of(person.kind())
                                                 + " people; it is meant for "
-                                                + one.meantFor().name().toLowerCase(Locale.ROOT)
+                                                + Words.of(one.meantFor())
                                                 + "."));
         return warnings;
     }

@@ -20,6 +20,7 @@ import nembar.core.arrival.Verdict;
 import nembar.core.directory.Account;
 import nembar.core.directory.Directory;
 import nembar.core.directory.Person;
+import nembar.core.text.Words;
 import nembar.server.bringin.Batches.Entry;
 import nembar.server.bringin.Judging.Judged;
 import nembar.server.bringin.Judging.JudgedRow;
@@ -230,7 +231,7 @@ class BringIn implements DisposableBean {
                 counts.entrySet().stream()
                         .collect(
                                 Collectors.toMap(
-                                        one -> Judging.word(one.getKey()), Map.Entry::getValue)),
+                                        one -> Words.of(one.getKey()), Map.Entry::getValue)),
                 rows.size(),
                 (int) rows.stream().filter(Judged::ready).count());
     }
@@ -242,7 +243,7 @@ class BringIn implements DisposableBean {
                         .filter(
                                 one ->
                                         verdict.isEmpty()
-                                                || Judging.word(one.arrival().verdict())
+                                                || Words.of(one.arrival().verdict())
                                                         .equals(verdict))
                         .toList();
         return new RowPage(

@@ -17,12 +17,12 @@ import nembar.core.directory.Directory;
 import nembar.core.directory.Person;
 import nembar.core.directory.PersonStatus;
 import nembar.core.text.Wording;
+import nembar.core.text.Words;
 import nembar.server.accounts.Terms;
 import nembar.server.bringin.Batches.Entry;
 import nembar.server.governance.Governance;
 import nembar.server.http.Named;
 import nembar.server.http.OneOf;
-import nembar.server.http.Words;
 import nembar.server.model.Models;
 import org.springframework.stereotype.Service;
 
@@ -141,7 +141,7 @@ class Judging {
         return new JudgedRow(
                 judged.entry().position() + 1,
                 arrival.cells(),
-                word(arrival.verdict()),
+                Words.of(arrival.verdict()),
                 arrival.person().map(this::detail),
                 arrival.known().map(one -> visible.test(one) ? whom(one) : UNSEEN),
                 arrival.first().map(first -> numberOf(judged, first)),
@@ -177,9 +177,5 @@ class Judging {
 
     private ZoneId zone() {
         return models.model(Models.NEMBAR).application().zone();
-    }
-
-    static String word(Verdict verdict) {
-        return Words.of(verdict);
     }
 }

@@ -11,7 +11,7 @@ import nembar.core.directory.Attribute;
 import nembar.core.directory.Directory;
 import nembar.core.directory.Person;
 import nembar.core.text.Wording;
-import nembar.server.http.Words;
+import nembar.core.text.Words;
 
 /** A person as they are and as they are to be. */
 public record PersonChange(Person now, Person next) {

@@ -10,7 +10,7 @@ import nembar.core.catalogue.FieldType;
 import nembar.core.catalogue.Operation;
 import nembar.core.catalogue.Parent;
 import nembar.core.catalogue.RecordType;
-import nembar.server.http.Words;
+import nembar.core.text.Words;
 
 /** Reads the catalogue of a design document. */
 final class CatalogueReader {
@@ -87,7 +87,7 @@ final class CatalogueReader {
                 part.key(),
                 reader.text(path + ".label", part.label()),
                 Objects.requireNonNullElse(part.column(), part.key()),
-                reader.word(path + ".type", part.type(), FieldType.values(), FieldType::word),
+                reader.word(path + ".type", part.type(), FieldType.values(), Words::of),
                 part.guarded(),
                 Set.copyOf(part.classifications()),
                 Optional.ofNullable(part.refersTo()),

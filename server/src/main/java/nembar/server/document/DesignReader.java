@@ -32,6 +32,7 @@ import nembar.core.design.Reach;
 import nembar.core.design.Role;
 import nembar.core.design.SeatPool;
 import nembar.core.design.SharingRule;
+import nembar.core.text.Words;
 import nembar.server.document.DesignDocument.AccountFilterPart;
 import nembar.server.document.DesignDocument.AssignmentPart;
 import nembar.server.document.DesignDocument.DelegationPart;
@@ -43,7 +44,6 @@ import nembar.server.document.DesignDocument.RolePart;
 import nembar.server.document.DesignDocument.SeatPoolPart;
 import nembar.server.document.DesignDocument.SetPart;
 import nembar.server.document.DesignDocument.SharingRulePart;
-import nembar.server.http.Words;
 
 /** Reads the design of a design document. */
 final class DesignReader {

@@ -28,7 +28,7 @@ import nembar.core.design.Role;
 import nembar.core.design.SeatPool;
 import nembar.core.design.SharingRule;
 import nembar.core.design.Times;
-import nembar.server.http.Words;
+import nembar.core.text.Words;
 
 /** Takes designs and their elements to their document form. */
 final class DesignWriter {

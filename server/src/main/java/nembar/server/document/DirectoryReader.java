@@ -18,7 +18,7 @@ import nembar.core.directory.PersonKind;
 import nembar.core.directory.PersonStatus;
 import nembar.core.directory.Team;
 import nembar.core.directory.Unit;
-import nembar.server.http.Words;
+import nembar.core.text.Words;
 
 /** Reads the directory of a design document. */
 final class DirectoryReader {

@@ -21,7 +21,7 @@ import nembar.core.directory.Person;
 import nembar.core.directory.Team;
 import nembar.core.directory.Unit;
 import nembar.core.model.AccessModel;
-import nembar.server.http.Words;
+import nembar.core.text.Words;
 
 /** Takes the core's shapes to a design document; reading that gives the same model again. */
 public final class DocumentWriter {
@@ -77,7 +77,7 @@ public final class DocumentWriter {
                 field.key(),
                 field.label(),
                 field.column().equals(field.key()) ? null : field.column(),
-                field.type().word(),
+                Words.of(field.type()),
                 field.guarded(),
                 List.copyOf(field.classifications()),
                 field.refersTo().orElse(null),

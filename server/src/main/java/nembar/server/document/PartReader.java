@@ -21,9 +21,9 @@ import nembar.core.design.WeeklyHours;
 import nembar.core.directory.Audience;
 import nembar.core.model.Problem;
 import nembar.core.text.Nearest;
+import nembar.core.text.Words;
 import nembar.server.document.DesignDocument.AudiencePart;
 import nembar.server.http.Instants;
-import nembar.server.http.Words;
 
 /**
  * What reading a design document takes everywhere: it goes on after a problem, and keeps each with

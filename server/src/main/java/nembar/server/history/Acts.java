@@ -7,10 +7,10 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.Collection;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import nembar.core.text.Words;
 import nembar.server.http.Instants;
 import nembar.server.http.Paging;
 import nembar.server.model.Models;
@@ -95,7 +95,7 @@ public class Acts {
     private void note(Actor.Kind by, String actor, String kind, String key, String words) {
         ActRow row = new ActRow();
         row.at = clock.instant();
-        row.actorKind = by.name().toLowerCase(Locale.ROOT);
+        row.actorKind = Words.of(by);
         row.actor = actor;
         row.kind = kind;
         row.key = key;

@@ -6,8 +6,8 @@ import java.lang.annotation.RetentionPolicy;
 import java.lang.annotation.Target;
 
 /**
- * Says that a text of the API is one of some words: those of an enumeration, as {@link Words}
- * writes them, or those that are listed.
+ * Says that a text of the API is one of some words: those of an enumeration, as {@link
+ * nembar.core.text.Words} writes them, or those that are listed.
  */
 @Target({ElementType.RECORD_COMPONENT, ElementType.FIELD})
 @Retention(RetentionPolicy.RUNTIME)

@@ -14,6 +14,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Stream;
+import nembar.core.text.Words;
 import org.springframework.stereotype.Component;
 
 /**

@@ -5,7 +5,7 @@ import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.util.Optional;
 import nembar.core.directory.Directory;
 import nembar.core.directory.Person;
-import nembar.server.http.Words;
+import nembar.core.text.Words;
 import nembar.server.sources.Sources.Origin;
 
 /** A person as a SCIM user (RFC 7643, sections 4.1 and 4.3). */
