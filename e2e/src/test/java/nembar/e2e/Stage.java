@@ -74,6 +74,8 @@ public final class Stage
                                     Path.of(System.getProperty("java.home"), "bin", "java")
                                             .toString(),
                                     "-Xmx1g",
+                                    "-XX:TieredStopAtLevel=1",
+                                    "-XX:+UseSerialGC",
                                     "-jar",
                                     Cluster.project()
                                             .resolve(

@@ -4,6 +4,8 @@ import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.time.LocalDateTime;
 import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -45,7 +47,8 @@ import nembar.core.recordset.GovernedRecord;
 
 /**
  * Decides by reading docs/access-model.md, section 4, aloud: no sets, no indexes, one record at a
- * time. Slow, and independent of the engine on purpose.
+ * time. Slow, and independent of the engine on purpose. Only what rests on the person and the
+ * moment, whatever the record, is worked out once and kept.
  */
 public final class Referee {
     private final AccessModel model;
@@ -54,6 +57,12 @@ public final class Referee {
     private final List<Referee> cutToo;
     private final boolean external;
     private final Optional<List<String>> listed;
+
+    private final Map<Audience, Boolean> audiences = new IdentityHashMap<>();
+    private final Map<Condition, Expression> written = new IdentityHashMap<>();
+    private final Map<List<String>, Referee> owners = new HashMap<>();
+    private final Map<List<String>, Boolean> members = new HashMap<>();
+    private List<Held> held;
 
     public Referee(AccessModel model, Fleet fleet, Standpoint who) {
         this(model, fleet, who, List.of(), who.person().external(), Optional.empty());
@@ -401,8 +410,14 @@ public final class Referee {
     }
 
     private boolean in(Audience audience) {
-        return audience.of().stream().anyMatch(this::in)
-                && audience.except().stream().noneMatch(this::in);
+        Boolean known = audiences.get(audience);
+        if (known == null) {
+            known =
+                    audience.of().stream().anyMatch(this::in)
+                            && audience.except().stream().noneMatch(this::in);
+            audiences.put(audience, known);
+        }
+        return known;
     }
 
     private boolean in(Audience.Part part) {
@@ -477,7 +492,11 @@ public final class Referee {
         }
         for (String account : owner.accounts()) {
             Standpoint theirs = Standpoint.of(owner, who.at()).actingFor(account);
-            if (new Referee(model, fleet, theirs).in(rule.ownedBy().orElseThrow())) {
+            Referee referee =
+                    owners.computeIfAbsent(
+                            List.of(owner.key(), account),
+                            any -> new Referee(model, fleet, theirs));
+            if (referee.in(rule.ownedBy().orElseThrow())) {
                 return true;
             }
         }
@@ -521,9 +540,13 @@ public final class Referee {
         if (team.who().isEmpty()) {
             return false;
         }
-        Standpoint theirs = Standpoint.of(person, who.at());
-        GovernedRecord nothing = new GovernedRecord("trip", Map.of());
-        return new Referee(model, fleet, theirs).met(team.who(), nothing);
+        return members.computeIfAbsent(
+                List.of(team.key(), person.key()),
+                any -> {
+                    Standpoint theirs = Standpoint.of(person, who.at());
+                    GovernedRecord nothing = new GovernedRecord("trip", Map.of());
+                    return new Referee(model, fleet, theirs).met(team.who(), nothing);
+                });
     }
 
     /** A level of a function, by everything held, needs and all. */
@@ -580,8 +603,12 @@ public final class Referee {
 
     /** True, false, or empty for unknown. */
     private Optional<Boolean> truth(Condition condition, GovernedRecord record) {
-        return Optional.ofNullable(
-                (Boolean) new ByTheBook(record.values()).value(put(condition.expression())));
+        Expression expression = written.get(condition);
+        if (expression == null) {
+            expression = put(condition.expression());
+            written.put(condition, expression);
+        }
+        return Optional.ofNullable((Boolean) new ByTheBook(record.values()).value(expression));
     }
 
     /** The expression with the person's own values written into it. */
@@ -698,19 +725,26 @@ public final class Referee {
     private record Held(List<PrivilegeSet> sets, Bounds bounds) {}
 
     private List<Held> held() {
-        List<Held> held = new ArrayList<>();
+        if (held == null) {
+            held = found();
+        }
+        return held;
+    }
+
+    private List<Held> found() {
+        List<Held> all = new ArrayList<>();
         if (listed.isPresent()) {
             List<PrivilegeSet> sets = new ArrayList<>();
             for (String key : listed.get()) {
                 sets.add(model.design().set(key).orElseThrow());
             }
-            held.add(new Held(sets, Bounds.NONE));
-            return held;
+            all.add(new Held(sets, Bounds.NONE));
+            return all;
         }
         for (Assignment assignment : mine()) {
-            held.add(new Held(setsOf(assignment), assignment.bounds()));
+            all.add(new Held(setsOf(assignment), assignment.bounds()));
         }
-        return held;
+        return all;
     }
 
     private List<Assignment> mine() {

@@ -47,6 +47,7 @@ public final class ServerProcess {
                                 Path.of(System.getProperty("java.home"), "bin", "java").toString(),
                                 "-Xmx640m",
                                 "-XX:TieredStopAtLevel=1",
+                                "-XX:+UseSerialGC",
                                 "-cp",
                                 System.getProperty("java.class.path"),
                                 DemoServer.class.getName(),
