@@ -161,7 +161,8 @@ class DemoSetup implements SetupStep {
                 Statement statement = connection.createStatement()) {
             for (RecordType type : models.model(TOWLINE).catalogue().recordTypes()) {
                 if (type.places().owner().isPresent()) {
-                    String column = type.knownField(type.places().owner().get()).column();
+                    String column =
+                            type.knownField(type.places().owner().get()).columns().get(0).name();
                     statement.execute(
                             "GRANT SELECT (%1$s), UPDATE (%1$s) ON %2$s TO \"%3$s\""
                                     .formatted(column, type.table(), user));

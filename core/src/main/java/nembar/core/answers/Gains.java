@@ -394,7 +394,7 @@ public final class Gains {
         }
 
         private static boolean shows(Field was, Field is) {
-            return was.column().equals(is.column())
+            return was.columns().equals(is.columns())
                     && was.type() == is.type()
                     && (is.guarded() || !was.guarded());
         }

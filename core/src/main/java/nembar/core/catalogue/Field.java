@@ -9,7 +9,7 @@ import java.util.TreeSet;
 /**
  * One field of a record type (docs/access-model.md, section 1).
  *
- * @param column the table's column
+ * @param columns of the table; several for the key of records that are known by several
  * @param guarded hidden unless a field privilege opens it
  * @param classifications labels to search and to write expectations by (personal, commercial ...)
  * @param refersTo for a reference, the key of the record type referred to
@@ -18,7 +18,7 @@ import java.util.TreeSet;
 public record Field(
         String key,
         String label,
-        String column,
+        List<Column> columns,
         FieldType type,
         boolean guarded,
         Set<String> classifications,
@@ -27,6 +27,7 @@ public record Field(
 
     public Field {
         classifications = Collections.unmodifiableSet(new TreeSet<>(classifications));
+        columns = List.copyOf(columns);
         choices = List.copyOf(choices);
     }
 

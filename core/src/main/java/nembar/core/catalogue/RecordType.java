@@ -10,7 +10,6 @@ import java.util.Optional;
  * A kind of record, kept in one table (docs/access-model.md, section 1).
  *
  * @param area key of the area it belongs to
- * @param table the table's name, with its schema
  * @param keyField key of the field that identifies a record; its values are text
  * @param titleField key of the field people know a record by
  * @param places which of its fields place a record: owner, team, unit, account
@@ -21,7 +20,7 @@ public record RecordType(
         String singular,
         String plural,
         String area,
-        String table,
+        TableName table,
         String keyField,
         String titleField,
         Places places,
@@ -39,6 +38,38 @@ public record RecordType(
     public RecordType {
         fields = List.copyOf(fields);
         ownOperations = List.copyOf(ownOperations);
+    }
+
+    /** The same type with another parent, or none. */
+    public RecordType under(Optional<Parent> parent) {
+        return new RecordType(
+                key,
+                singular,
+                plural,
+                area,
+                table,
+                keyField,
+                titleField,
+                places,
+                parent,
+                fields,
+                ownOperations);
+    }
+
+    /** The same type with other fields. */
+    public RecordType with(List<Field> others) {
+        return new RecordType(
+                key,
+                singular,
+                plural,
+                area,
+                table,
+                keyField,
+                titleField,
+                places,
+                parent,
+                others,
+                ownOperations);
     }
 
     /** View, change, create, delete, then the type's own: the order in which they are shown. */
@@ -60,11 +91,6 @@ public record RecordType(
             }
         }
         return Optional.empty();
-    }
-
-    /** The schema of its table. */
-    public String schema() {
-        return table.replaceAll("\\..*", "");
     }
 
     public Optional<Field> field(String key) {

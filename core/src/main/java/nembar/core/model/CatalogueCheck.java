@@ -9,16 +9,21 @@ import java.util.Optional;
 import java.util.Set;
 import nembar.core.catalogue.Area;
 import nembar.core.catalogue.Catalogue;
+import nembar.core.catalogue.Column;
 import nembar.core.catalogue.Field;
 import nembar.core.catalogue.FieldType;
 import nembar.core.catalogue.Function;
 import nembar.core.catalogue.Operation;
+import nembar.core.catalogue.Parent;
 import nembar.core.catalogue.RecordType;
+import nembar.core.catalogue.TableName;
 import nembar.core.directory.Audience;
 
 /** Checks the catalogue on its own (docs/access-model.md, section 1). */
 final class CatalogueCheck {
-    private static final String IDENTIFIER = "[a-z_][a-z0-9_]{0,62}";
+    private static final Set<FieldType> KEPT_OTHERWISE =
+            Set.of(FieldType.TEXT, FieldType.CHOICE, FieldType.REFERENCE, FieldType.PERSON);
+    private static final Set<FieldType> OF_SEVERAL = Set.of(FieldType.TEXT, FieldType.REFERENCE);
 
     private final Catalogue catalogue;
     private final AudienceCheck audiences;
@@ -65,15 +70,7 @@ final class CatalogueCheck {
     private void recordType(RecordType type) {
         String path = "catalogue.recordTypes[" + type.key() + "]";
         check.refers(path + ".area", "area", type.area(), areas);
-        if (!type.table().matches(IDENTIFIER + "\\." + IDENTIFIER)) {
-            check.report(
-                    path + ".table",
-                    "`"
-                            + type.table()
-                            + "` is no table name: give schema and table in small"
-                            + " letters, as in `towline.voyage`");
-        }
-        String schema = type.schema();
+        String schema = type.table().schema();
         if (schema.startsWith("pg_") || schema.equals("information_schema")) {
             check.report(
                     path + ".table",
@@ -99,8 +96,10 @@ final class CatalogueCheck {
                                     "record type",
                                     parent.recordType(),
                                     types);
-                            check.refers(
-                                    path + ".parent.through", "field", parent.through(), fields);
+                            if (check.refers(
+                                    path + ".parent.through", "field", parent.through(), fields)) {
+                                through(path + ".parent.through", type, parent);
+                            }
                         });
         List<Optional<String>> placing =
                 List.of(places.team(), places.unit(), places.account(), places.owner());
@@ -109,9 +108,31 @@ final class CatalogueCheck {
         }
     }
 
+    /** A reference to a parent has as many columns as the parent's key, kept alike. */
+    private void through(String path, RecordType type, Parent parent) {
+        List<Column> ours = type.knownField(parent.through()).columns();
+        catalogue
+                .recordType(parent.recordType())
+                .flatMap(above -> above.field(above.keyField()))
+                .map(Field::columns)
+                .filter(theirs -> theirs.size() != ours.size())
+                .ifPresent(
+                        theirs ->
+                                check.report(
+                                        path,
+                                        "`"
+                                                + parent.through()
+                                                + "` has "
+                                                + ours.size()
+                                                + " columns, and the key of `"
+                                                + parent.recordType()
+                                                + "` has "
+                                                + theirs.size()));
+    }
+
     /** A table is governed by one record type, or by several that are guarded alike. */
     private void sharedTables() {
-        Map<String, RecordType> byTable = new HashMap<>();
+        Map<TableName, RecordType> byTable = new HashMap<>();
         for (RecordType type : catalogue.recordTypes()) {
             RecordType other = byTable.putIfAbsent(type.table(), type);
             if (other != null && !guardedAlike(type, other)) {
@@ -129,13 +150,23 @@ final class CatalogueCheck {
 
     private boolean guardedAlike(RecordType one, RecordType other) {
         Map<String, Boolean> guarded = new HashMap<>();
-        one.fields().forEach(field -> guarded.merge(field.column(), field.guarded(), (a, b) -> a));
+        one.fields()
+                .forEach(
+                        field ->
+                                field.columns()
+                                        .forEach(
+                                                column ->
+                                                        guarded.put(
+                                                                column.name(), field.guarded())));
         return stewards(one).equals(stewards(other))
                 && other.fields().stream()
                         .allMatch(
                                 field ->
-                                        guarded.getOrDefault(field.column(), field.guarded())
-                                                == field.guarded());
+                                        field.columns().stream()
+                                                .map(Column::name)
+                                                .map(guarded::get)
+                                                .allMatch(
+                                                        is -> is == null || is == field.guarded()));
     }
 
     private Optional<Audience> stewards(RecordType type) {
@@ -143,9 +174,7 @@ final class CatalogueCheck {
     }
 
     private void field(String path, Field field, List<Optional<String>> placing) {
-        if (!field.column().matches(IDENTIFIER)) {
-            check.report(path + ".column", "`" + field.column() + "` is no column name");
-        }
+        columns(path, field);
         boolean reference = field.type() == FieldType.REFERENCE;
         if (reference
                 && field.refersTo().isEmpty()
@@ -156,6 +185,25 @@ final class CatalogueCheck {
         boolean chosen = field.type() == FieldType.CHOICE || field.type() == FieldType.CHOICES;
         if (chosen && field.choices().isEmpty()) {
             check.report(path + ".choices", "a choice needs at least one thing to choose");
+        }
+    }
+
+    private void columns(String path, Field field) {
+        for (Column column : field.columns()) {
+            if (!Column.possible(column.name())) {
+                check.report(path + ".column", "`" + column.name() + "` is no column name");
+            }
+            if (column.stored() != Column.Stored.PLAIN && !KEPT_OTHERWISE.contains(field.type())) {
+                check.report(
+                        path + ".columns",
+                        "only texts, choices, references and people are stored as something else");
+            }
+        }
+        boolean several = field.columns().size() > 1;
+        if (field.columns().isEmpty() || (several && !OF_SEVERAL.contains(field.type()))) {
+            check.report(
+                    path + ".columns",
+                    "give one column; only a text or a reference is made of several");
         }
     }
 

@@ -95,11 +95,8 @@ public final class GroupedCount {
             Joined joined = one.getValue();
             RecordType parent = joined.parent();
             sql.add(" LEFT JOIN " + SqlText.table(parent.table()) + " " + joined.alias() + " ON ");
-            sql.add(TableScan.column(parent, joined.alias(), parent.keyField()));
-            sql.add(
-                    " = "
-                            + TableScan.column(
-                                    joined.child(), one.getKey().get(0), joined.through()));
+            SqlField through = field(joined.child(), one.getKey().get(0), joined.through());
+            sql.add(field(parent, joined.alias(), parent.keyField()).same(through));
         }
         scans.values().forEach(scan -> sql.add(scan.joins()));
         for (int i = 0; i < columns.size(); i++) {
@@ -188,10 +185,7 @@ public final class GroupedCount {
                 List<String> key = List.of(alias, set.field());
                 if (!values.containsKey(key)) {
                     newValues.put(
-                            key,
-                            new SqlText.Builder()
-                                    .add(TableScan.column(of, alias, set.field()))
-                                    .build());
+                            key, new SqlText(field(of, alias, set.field()).value(), List.of()));
                 }
                 return null;
             }
@@ -233,9 +227,7 @@ public final class GroupedCount {
                     String name = "p" + (joins.size() + newJoins.size() + 1);
                     joined = new Joined(name, set.parent(), set.through(), of);
                     newJoins.put(key, joined);
-                    String exists =
-                            TableScan.column(set.parent(), name, set.parent().keyField())
-                                    + " IS NOT NULL";
+                    String exists = field(set.parent(), name, set.parent().keyField()).present();
                     newFlags.put(
                             List.of(name, RecordSet.EVERYTHING),
                             () -> new SqlText(exists, List.of()));
@@ -248,7 +240,7 @@ public final class GroupedCount {
             private String there() {
                 return alias.equals(ROOT)
                         ? ""
-                        : TableScan.column(of, alias, of.keyField()) + " IS NOT NULL AND ";
+                        : field(of, alias, of.keyField()).present() + " AND ";
             }
 
             private Void flag(RecordSet set) {
@@ -270,6 +262,10 @@ public final class GroupedCount {
 
     private TableScan scan(String alias, RecordType of) {
         return scans.computeIfAbsent(alias, any -> new TableScan(of, alias));
+    }
+
+    private static SqlField field(RecordType of, String alias, String key) {
+        return new SqlField(of.knownField(key), alias);
     }
 
     /** Whether it is about the records' own keys: to group by them would be to read them all. */

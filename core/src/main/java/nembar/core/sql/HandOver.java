@@ -1,10 +1,14 @@
 package nembar.core.sql;
 
-import java.util.List;
+import java.util.Set;
+import java.util.TreeSet;
+import nembar.core.catalogue.Field;
 import nembar.core.catalogue.RecordType;
 
 /** Hands the records of one owner over to another. */
 public final class HandOver {
+    private static final String ROOT = "t";
+
     private HandOver() {}
 
     /**
@@ -13,16 +17,14 @@ public final class HandOver {
      * @param type one that names the owner of its records
      */
     public static SqlText of(RecordType type, String from, String to) {
-        String owner =
-                SqlText.quoted(type.knownField(type.places().owner().orElseThrow()).column());
-        return new SqlText(
-                "UPDATE "
-                        + SqlText.table(type.table())
-                        + " SET "
-                        + owner
-                        + " = ? WHERE "
-                        + owner
-                        + " = ?",
-                List.of(to, from));
+        Field owner = type.knownField(type.places().owner().orElseThrow());
+        SqlField field = new SqlField(owner, ROOT);
+        return new SqlText.Builder()
+                .add("UPDATE " + SqlText.table(type.table()) + " " + ROOT + " SET ")
+                .add(SqlText.quoted(owner.columns().get(0).name()) + " = ")
+                .parameter(to)
+                .add(field.cast(0) + " WHERE ")
+                .add(field.among(new TreeSet<>(Set.of(from))))
+                .build();
     }
 }

@@ -8,10 +8,10 @@ import nembar.core.sql.ListQuery.Position;
  * key alone.
  *
  * @param sorted the value; empty for the key alone
- * @param key the column of the key
+ * @param key the field of the key
  * @param backwards whether the list is read from its end
  */
-record ListOrder(Optional<SqlText> sorted, String key, boolean descending, boolean backwards) {
+record ListOrder(Optional<SqlText> sorted, SqlField key, boolean descending, boolean backwards) {
 
     SqlText text() {
         SqlText.Builder sql = new SqlText.Builder().add(" ORDER BY ");
@@ -20,17 +20,13 @@ record ListOrder(Optional<SqlText> sorted, String key, boolean descending, boole
                         sql.add(value)
                                 .add(descending != backwards ? " DESC" : " ASC")
                                 .add(backwards ? " NULLS FIRST, " : " NULLS LAST, "));
-        return sql.add(key).add(keysFall() ? " DESC" : "").build();
+        return sql.add(key.order(keysFall())).build();
     }
 
     /** Whether a row lies beyond a position, in the direction in which the list is read. */
     SqlText beyond(Position position) {
         SqlText.Builder sql = new SqlText.Builder().add(" AND ");
-        SqlText further =
-                new SqlText.Builder()
-                        .add(key + (keysFall() ? " < " : " > "))
-                        .parameter(position.key())
-                        .build();
+        SqlText further = key.beyond(position.key(), keysFall());
         if (sorted.isEmpty()) {
             return sql.add(further).build();
         }

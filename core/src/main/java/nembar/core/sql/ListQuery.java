@@ -19,7 +19,8 @@ import nembar.core.recordset.RecordSet;
  * value takes part in search and order only on the records where it may be seen
  * (docs/access-model.md, section 4), so neither can give away a hidden value.
  *
- * @param text selects one column per field, in the type's order, then one truth column per flag
+ * @param text selects the columns of each field, in the type's order, then one truth column per
+ *     flag
  * @param total counts the records of the same set and search
  * @param flags the sets whose truth columns stand behind the fields
  */
@@ -107,8 +108,10 @@ public record ListQuery(SqlText text, SqlText total, List<RecordSet> flags) {
         SqlText.Builder sql = new SqlText.Builder().add("SELECT ");
         String comma = "";
         for (Field field : type.fields()) {
-            sql.add(comma).add(scan.column(field.key()));
-            comma = ", ";
+            for (String column : scan.field(field.key()).read()) {
+                sql.add(comma).add(column);
+                comma = ", ";
+            }
         }
         for (RecordSet flag : flags) {
             sql.add(", coalesce(").add(scan.where(flag)).add(", FALSE)");
@@ -128,7 +131,7 @@ public record ListQuery(SqlText text, SqlText total, List<RecordSet> flags) {
     /** Selects the values of a field that begin with a text, whatever its case, each once. */
     public static SqlText values(RecordType type, String field, String beginning, int atMost) {
         TableScan scan = new TableScan(type, ALIAS);
-        String value = scan.column(field) + "::text";
+        String value = scan.value(field) + "::text";
         return new SqlText.Builder()
                 .add("SELECT DISTINCT " + value + " AS value")
                 .add(scan.from())
@@ -153,7 +156,7 @@ public record ListQuery(SqlText text, SqlText total, List<RecordSet> flags) {
                         .flatMap(key -> fields.stream().filter(has(key)).findFirst())
                         .map(field -> whereSeen(scan, field));
         return new ListOrder(
-                sorted, scan.column(type.keyField()), page.descending(), page.backwards());
+                sorted, scan.field(type.keyField()), page.descending(), page.backwards());
     }
 
     private static SqlText where(
@@ -196,7 +199,7 @@ public record ListQuery(SqlText text, SqlText total, List<RecordSet> flags) {
 
     /** The field's value on records where it may be seen, and nothing on the others. */
     private static SqlText whereSeen(TableScan scan, FieldCoverage field) {
-        String column = scan.column(field.field().key());
+        String column = scan.value(field.field().key());
         if (field.viewed().equals(RecordSet.EVERYTHING)) {
             return new SqlText(column, List.of());
         }

@@ -94,7 +94,7 @@ final class SqlCondition {
 
     private void property(Expression.Property property, SqlText.Builder sql) {
         Field field = type.knownField(property.name());
-        sql.add(TableScan.column(type, alias, field.key()));
+        sql.add(new SqlField(field, alias).value());
         if (field.type() == FieldType.WHOLE_NUMBER) {
             sql.add("::numeric");
         }

@@ -2,6 +2,7 @@ package nembar.core.sql;
 
 import java.util.ArrayList;
 import java.util.List;
+import nembar.core.catalogue.TableName;
 
 /**
  * SQL with a question mark for each parameter.
@@ -49,14 +50,13 @@ public record SqlText(String sql, List<Object> parameters) {
         }
     }
 
-    /** A name in double quotes; the model's check has kept it to plain letters. */
+    /** A name in double quotes, whatever is in it. */
     static String quoted(String identifier) {
         return '"' + identifier.replace("\"", "\"\"") + '"';
     }
 
     /** A table's name with its schema, each in double quotes. */
-    static String table(String qualified) {
-        String[] parts = qualified.split("\\.", 2);
-        return quoted(parts[0]) + "." + quoted(parts[1]);
+    static String table(TableName table) {
+        return quoted(table.schema()) + "." + quoted(table.name());
     }
 }

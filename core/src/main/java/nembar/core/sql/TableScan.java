@@ -54,13 +54,14 @@ public final class TableScan {
         return joins.build();
     }
 
-    /** The column of a field. */
-    String column(String field) {
-        return column(type, alias, field);
+    /** The value of a field of the table's rows; a key is a text. */
+    public String value(String field) {
+        return field(field).value();
     }
 
-    static String column(RecordType type, String alias, String field) {
-        return alias + "." + SqlText.quoted(type.knownField(field).column());
+    /** A field of the table's rows. */
+    SqlField field(String key) {
+        return new SqlField(type.knownField(key), alias);
     }
 
     private SqlText joined(RecordSet set, RecordType other, RecordSet rows, Keys keys) {
@@ -70,14 +71,22 @@ public final class TableScan {
             names.put(set, name);
             TableScan inner = new TableScan(other, "r" + depth, depth + 1);
             SqlText where = inner.where(rows);
-            joins.add(" LEFT JOIN (SELECT " + (keys.distinct() ? "DISTINCT " : ""))
-                    .add(inner.column(keys.theirs()) + " AS key")
-                    .add(inner.from())
-                    .add(" WHERE ")
-                    .add(where)
-                    .add(") " + name + " ON " + name + ".key = " + column(keys.ours()));
+            List<String> theirs = inner.field(keys.theirs()).joining(field(keys.ours()));
+            List<String> ours = field(keys.ours()).joining(inner.field(keys.theirs()));
+            joins.add(" LEFT JOIN (SELECT " + (keys.distinct() ? "DISTINCT " : ""));
+            for (int i = 0; i < theirs.size(); i++) {
+                joins.add((i == 0 ? "" : ", ") + theirs.get(i) + " AS " + key(i));
+            }
+            joins.add(inner.from()).add(" WHERE ").add(where).add(") " + name + " ON ");
+            for (int i = 0; i < ours.size(); i++) {
+                joins.add((i == 0 ? "" : " AND ") + name + "." + key(i) + " = " + ours.get(i));
+            }
         }
         return new SqlText(name + ".key IS NOT NULL", List.of());
+    }
+
+    private static String key(int column) {
+        return column == 0 ? "key" : "key" + column;
     }
 
     /**
@@ -100,13 +109,7 @@ public final class TableScan {
 
         @Override
         public SqlText among(RecordSet.Among set) {
-            SqlText.Builder sql = new SqlText.Builder().add(column(set.field()));
-            return set.keys().size() == 1
-                    ? sql.add(" = ").parameter(set.keys().first()).build()
-                    : sql.add(" = ANY (")
-                            .parameter(set.keys().toArray(String[]::new))
-                            .add(")")
-                            .build();
+            return field(set.field()).among(set.keys());
         }
 
         @Override

@@ -13,10 +13,12 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.UnaryOperator;
 import nembar.core.catalogue.Catalogue;
+import nembar.core.catalogue.Column;
 import nembar.core.catalogue.Field;
 import nembar.core.catalogue.FieldType;
 import nembar.core.catalogue.Parent;
 import nembar.core.catalogue.RecordType;
+import nembar.core.catalogue.TableName;
 import nembar.core.design.Delegation;
 import nembar.core.design.Privilege.FieldPrivilege.Use;
 import nembar.core.design.PrivilegeSet;
@@ -33,6 +35,8 @@ import org.junit.jupiter.api.Test;
 
 /** Who gains at any instant, by another catalogue or another directory (section 8). */
 class GainsTest {
+    private static final TableName OTHER_TABLE = TableName.of("harbour.other");
+
     private final Harbour harbour = new Harbour();
 
     private static List<String> between(AccessModel before, AccessModel after) {
@@ -63,7 +67,7 @@ class GainsTest {
 
     private static RecordType trip(
             RecordType was,
-            String table,
+            TableName table,
             String keyField,
             RecordType.Places places,
             Optional<Parent> parent,
@@ -83,7 +87,7 @@ class GainsTest {
     }
 
     private static RecordType trip(
-            RecordType was, String table, String keyField, RecordType.Places places) {
+            RecordType was, TableName table, String keyField, RecordType.Places places) {
         return trip(was, table, keyField, places, was.parent(), was.fields());
     }
 
@@ -114,7 +118,7 @@ class GainsTest {
         return new Field(
                 was.key(),
                 label,
-                column,
+                List.of(Column.plain(column)),
                 type,
                 guarded,
                 was.classifications(),
@@ -126,7 +130,7 @@ class GainsTest {
     void whatATypeIsReadFromNowOnIsGainedAnew() {
         harbour.give(to("ann"), may("trip", "view", Reach.ALL));
         List<String> anew = List.of("ann/home +[trip] -[]");
-        assertThat(with(was -> trip(was, "harbour.other", was.keyField(), was.places())))
+        assertThat(with(was -> trip(was, OTHER_TABLE, was.keyField(), was.places())))
                 .isEqualTo(anew);
         assertThat(with(was -> trip(was, was.table(), "name", was.places()))).isEqualTo(anew);
         RecordType.Places unowned =
@@ -163,7 +167,7 @@ class GainsTest {
                                             new Field(
                                                     "secret",
                                                     "secret",
-                                                    "secret",
+                                                    List.of(Column.plain("secret")),
                                                     FieldType.TEXT,
                                                     false,
                                                     Set.of(),
@@ -184,7 +188,7 @@ class GainsTest {
     void aTypeThatStaysIsNotGainedByAnotherThatChanges() {
         harbour.give(to("ann"), may("load", "view", Reach.ALL));
         harbour.give(to("ann"), field("load", "price", Use.VIEW, Reach.ALL));
-        assertThat(with(was -> trip(was, "harbour.other", was.keyField(), was.places()))).isEmpty();
+        assertThat(with(was -> trip(was, OTHER_TABLE, was.keyField(), was.places()))).isEmpty();
     }
 
     /** What changes where only the directory does. */

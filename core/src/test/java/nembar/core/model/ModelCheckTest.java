@@ -13,10 +13,12 @@ import java.util.Optional;
 import java.util.Set;
 import nembar.core.catalogue.Application;
 import nembar.core.catalogue.Catalogue;
+import nembar.core.catalogue.Column;
 import nembar.core.catalogue.Field;
 import nembar.core.catalogue.FieldType;
 import nembar.core.catalogue.Parent;
 import nembar.core.catalogue.RecordType;
+import nembar.core.catalogue.TableName;
 import nembar.core.design.AccountFilter;
 import nembar.core.design.AccountScope;
 import nembar.core.design.Assignment;
@@ -67,7 +69,7 @@ class ModelCheckTest {
                         "Loop",
                         "Loops",
                         "work",
-                        "harbour.loop",
+                        TableName.of("harbour.loop"),
                         "id",
                         "id",
                         new RecordType.Places(
@@ -94,7 +96,8 @@ class ModelCheckTest {
 
     private static Field text(String key, Optional<String> refersTo) {
         FieldType type = refersTo.isPresent() ? FieldType.REFERENCE : FieldType.TEXT;
-        return new Field(key, key, key, type, false, Set.of(), refersTo, List.of());
+        return new Field(
+                key, key, List.of(Column.plain(key)), type, false, Set.of(), refersTo, List.of());
     }
 
     @Test

@@ -8,9 +8,11 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import nembar.core.catalogue.Catalogue;
+import nembar.core.catalogue.Column;
 import nembar.core.catalogue.Field;
 import nembar.core.catalogue.FieldType;
 import nembar.core.catalogue.RecordType;
+import nembar.core.catalogue.TableName;
 import nembar.core.testing.Harbour;
 import org.junit.jupiter.api.Test;
 
@@ -44,7 +46,7 @@ class SharedTablesTest {
                 "Peep",
                 "Peeps",
                 area,
-                table,
+                TableName.of(table),
                 "id",
                 "id",
                 new RecordType.Places(
@@ -56,7 +58,14 @@ class SharedTablesTest {
 
     private static Field field(String key, boolean guarded) {
         return new Field(
-                key, key, key, FieldType.TEXT, guarded, Set.of(), Optional.empty(), List.of());
+                key,
+                key,
+                List.of(Column.plain(key)),
+                FieldType.TEXT,
+                guarded,
+                Set.of(),
+                Optional.empty(),
+                List.of());
     }
 
     @Test

@@ -15,12 +15,14 @@ import java.util.Set;
 import nembar.core.catalogue.Application;
 import nembar.core.catalogue.Area;
 import nembar.core.catalogue.Catalogue;
+import nembar.core.catalogue.Column;
 import nembar.core.catalogue.Field;
 import nembar.core.catalogue.FieldType;
 import nembar.core.catalogue.Function;
 import nembar.core.catalogue.Operation;
 import nembar.core.catalogue.Parent;
 import nembar.core.catalogue.RecordType;
+import nembar.core.catalogue.TableName;
 import nembar.core.condition.Condition;
 import nembar.core.condition.ValueType;
 import nembar.core.decision.PersonAccess;
@@ -76,6 +78,7 @@ public final class Harbour {
     public ZoneId zone = ZoneId.of("UTC");
     public Parent.Follows loadsFollow = Parent.Follows.NONE;
     public boolean loadsLift;
+    public final Map<String, KeyShape> keys = new HashMap<>();
     public final Map<String, PersonStatus> statuses = new HashMap<>();
     public final Set<String> pending = new HashSet<>();
     public final Map<String, LocalDate> ends = new HashMap<>();
@@ -132,13 +135,13 @@ public final class Harbour {
                         "Trip",
                         "Trips",
                         "work",
-                        "harbour.trip",
+                        table("trip"),
                         "id",
                         "id",
                         places("owner", "team", "unit", "account"),
                         Optional.empty(),
                         List.of(
-                                text("id"),
+                                id("trip"),
                                 person("owner"),
                                 place("team"),
                                 place("unit"),
@@ -159,16 +162,16 @@ public final class Harbour {
                         "Load",
                         "Loads",
                         "work",
-                        "harbour.load",
+                        table("load", "trip"),
                         "id",
                         "id",
                         places("owner", null, null, "account"),
                         Optional.of(new Parent("trip", "trip", loadsFollow, loadsLift)),
                         List.of(
-                                text("id"),
+                                id("load"),
                                 person("owner"),
                                 place("account"),
-                                reference("trip", "trip"),
+                                reference("trip"),
                                 guarded("price")),
                         List.of());
         RecordType note =
@@ -177,12 +180,12 @@ public final class Harbour {
                         "Note",
                         "Notes",
                         "work",
-                        "harbour.note",
+                        table("note", "load"),
                         "id",
                         "id",
                         places("owner", null, null, null),
                         Optional.of(new Parent("load", "load", Parent.Follows.ALL, false)),
-                        List.of(text("id"), person("owner"), reference("load", "load")),
+                        List.of(id("note"), person("owner"), reference("load")),
                         List.of());
         RecordType chart =
                 new RecordType(
@@ -190,12 +193,12 @@ public final class Harbour {
                         "Chart",
                         "Charts",
                         "maps",
-                        "harbour.chart",
+                        table("chart"),
                         "id",
                         "id",
                         places(null, null, null, null),
                         Optional.empty(),
-                        List.of(text("id")),
+                        List.of(id("chart")),
                         List.of());
         return new Catalogue(
                 List.of(
@@ -377,7 +380,15 @@ public final class Harbour {
     }
 
     private static Field of(String key, FieldType type, String... choices) {
-        return new Field(key, key, key, type, false, Set.of(), Optional.empty(), List.of(choices));
+        return new Field(
+                key,
+                key,
+                List.of(Column.plain(key)),
+                type,
+                false,
+                Set.of(),
+                Optional.empty(),
+                List.of(choices));
     }
 
     private static Field text(String key) {
@@ -396,13 +407,42 @@ public final class Harbour {
         return of(key, FieldType.REFERENCE, false, null);
     }
 
-    private static Field reference(String key, String type) {
-        return of(key, FieldType.REFERENCE, false, type);
+    private Field id(String type) {
+        return keyed("id", FieldType.TEXT, type, Optional.empty());
+    }
+
+    /** A reference to a record of the type that it is called after. */
+    private Field reference(String type) {
+        return keyed(type, FieldType.REFERENCE, type, Optional.of(type));
+    }
+
+    private Field keyed(String key, FieldType as, String type, Optional<String> refersTo) {
+        return new Field(
+                key, key, shape(type).columns(key), as, false, Set.of(), refersTo, List.of());
+    }
+
+    /** What the keys of a type are. */
+    public KeyShape shape(String type) {
+        return keys.getOrDefault(type, KeyShape.TEXT);
+    }
+
+    /** The table of a type, in which there are keys of these types; another for other shapes. */
+    private TableName table(String... types) {
+        List<KeyShape> shapes = Arrays.stream(types).map(this::shape).toList();
+        boolean texts = shapes.stream().allMatch(KeyShape.TEXT::equals);
+        return new TableName("harbour", types[0] + (texts ? "" : " " + shapes));
     }
 
     private static Field of(String key, FieldType type, boolean guarded, String refersTo) {
         return new Field(
-                key, key, key, type, guarded, Set.of(), Optional.ofNullable(refersTo), List.of());
+                key,
+                key,
+                List.of(Column.plain(key)),
+                type,
+                guarded,
+                Set.of(),
+                Optional.ofNullable(refersTo),
+                List.of());
     }
 
     /** The model with nothing in its design but what this route is made of, and no filters. */

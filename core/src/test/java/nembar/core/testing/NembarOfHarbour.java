@@ -14,10 +14,12 @@ import nembar.core.answers.Moment;
 import nembar.core.catalogue.Application;
 import nembar.core.catalogue.Area;
 import nembar.core.catalogue.Catalogue;
+import nembar.core.catalogue.Column;
 import nembar.core.catalogue.Field;
 import nembar.core.catalogue.FieldType;
 import nembar.core.catalogue.Operation;
 import nembar.core.catalogue.RecordType;
+import nembar.core.catalogue.TableName;
 import nembar.core.design.Assignment;
 import nembar.core.design.Bounds;
 import nembar.core.design.Design;
@@ -131,7 +133,7 @@ public final class NembarOfHarbour {
                 "Person",
                 "People",
                 "all",
-                "nembar.person",
+                new TableName("nembar", "person"),
                 "key",
                 "key",
                 new RecordType.Places(
@@ -150,7 +152,7 @@ public final class NembarOfHarbour {
                 key,
                 key,
                 "all",
-                "nembar." + key,
+                new TableName("nembar", key),
                 "id",
                 "id",
                 new RecordType.Places(
@@ -162,6 +164,13 @@ public final class NembarOfHarbour {
 
     private static Field field(String key) {
         return new Field(
-                key, key, key, FieldType.TEXT, false, Set.of(), Optional.empty(), List.of());
+                key,
+                key,
+                List.of(Column.plain(key)),
+                FieldType.TEXT,
+                false,
+                Set.of(),
+                Optional.empty(),
+                List.of());
     }
 }

@@ -73,6 +73,9 @@ public final class RandomWorld {
         this.random = random;
         harbour.loadsFollow = any(List.of(Parent.Follows.values()));
         harbour.loadsLift = random.nextBoolean();
+        for (String type : List.of("trip", "load", "note", "chart")) {
+            harbour.keys.put(type, any(List.of(KeyShape.values())));
+        }
         Catalogue catalogue = harbour.catalogue();
         for (int i = 0; i < 3 + random.nextInt(3); i++) {
             set(catalogue);
@@ -242,7 +245,7 @@ public final class RandomWorld {
         return new DirectShare(
                 key,
                 type,
-                type + random.nextInt(8),
+                harbour.shape(type).key(type, random.nextInt(RECORDS_OF_A_TYPE)),
                 audience(true),
                 opening(trips),
                 random.nextInt(4) == 0
@@ -414,7 +417,7 @@ public final class RandomWorld {
                     values.put(field.key(), value);
                 }
             }
-            values.put("id", type.key() + i);
+            values.put("id", harbour.shape(type.key()).key(type.key(), i));
             fleet.add(new GovernedRecord(type.key(), values));
         }
     }
@@ -438,7 +441,8 @@ public final class RandomWorld {
             case "state" -> any(List.of("planned", "sailing", "closed"));
             case "unit" -> any(UNITS);
             case "account" -> any(ACCOUNTS);
-            case "trip", "load" -> field + random.nextInt(RECORDS_OF_A_TYPE);
+            case "trip", "load" ->
+                    harbour.shape(field).key(field, random.nextInt(RECORDS_OF_A_TYPE));
             default -> field + random.nextInt(9);
         };
     }

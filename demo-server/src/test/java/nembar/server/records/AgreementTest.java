@@ -5,20 +5,28 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.time.Instant;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import nembar.core.catalogue.Column;
+import nembar.core.catalogue.Field;
 import nembar.core.catalogue.FieldType;
 import nembar.core.catalogue.Operation;
+import nembar.core.catalogue.RecordKey;
 import nembar.core.catalogue.RecordType;
+import nembar.core.catalogue.TableName;
 import nembar.core.decision.FieldCoverage;
 import nembar.core.decision.PersonAccess;
 import nembar.core.design.FieldLevel;
 import nembar.core.model.AccessModel;
 import nembar.core.model.Standpoint;
+import nembar.core.recordset.GovernedRecord;
 import nembar.core.recordset.RecordSet;
 import nembar.core.sql.GroupedCount;
 import nembar.core.sql.Groups;
@@ -51,6 +59,7 @@ class AgreementTest {
     private static JdbcTemplate database;
     private static RecordSources sources;
     private static Records records;
+    private static final Set<TableName> made = new HashSet<>();
 
     @BeforeAll
     static void tables(Installation nembar) {
@@ -62,14 +71,6 @@ class AgreementTest {
         database.execute("DROP SCHEMA IF EXISTS harbour CASCADE");
         database.execute("SET jit = off");
         database.execute("CREATE SCHEMA harbour");
-        for (RecordType type : new RandomWorld(0).model().catalogue().recordTypes()) {
-            database.execute(
-                    "CREATE TABLE "
-                            + type.table()
-                            + type.fields().stream()
-                                    .map(field -> "\"" + field.column() + "\" " + sql(field.type()))
-                                    .collect(Collectors.joining(", ", " (", ")")));
-        }
         sources =
                 new RecordSources(
                         new Settings(
@@ -171,8 +172,8 @@ class AgreementTest {
     /** The keys of the records in each set, by one query. */
     private static List<Set<String>> members(RecordType type, List<RecordSet> sets) {
         List<Object> parameters = new ArrayList<>();
-        StringBuilder sql = new StringBuilder("SELECT t.id");
         TableScan scan = new TableScan(type, "t");
+        StringBuilder sql = new StringBuilder("SELECT ").append(scan.value("id"));
         for (RecordSet set : sets) {
             SqlText predicate = scan.where(set);
             sql.append(", coalesce(").append(predicate.sql()).append(", FALSE)");
@@ -192,6 +193,20 @@ class AgreementTest {
                 },
                 parameters.toArray());
         return members;
+    }
+
+    /** The columns of a field, each with its type in the database. */
+    private static Map<Column, String> columns(RandomWorld world, RecordType type, Field field) {
+        boolean key = field.key().equals(type.keyField());
+        List<String> types =
+                key || field.refersTo().isPresent()
+                        ? world.harbour().shape(field.refersTo().orElse(type.key())).sql()
+                        : List.of(sql(field.type()));
+        Map<Column, String> columns = new LinkedHashMap<>();
+        for (int i = 0; i < types.size(); i++) {
+            columns.put(field.columns().get(i), types.get(i));
+        }
+        return columns;
     }
 
     private static String sql(FieldType type) {
@@ -264,18 +279,41 @@ class AgreementTest {
     }
 
     private static void fill(RandomWorld world, RecordType type) {
+        List<String> names = new ArrayList<>();
+        List<String> marks = new ArrayList<>();
+        for (Field field : type.fields()) {
+            columns(world, type, field)
+                    .forEach(
+                            (column, of) -> {
+                                String name = column.name().replace("\"", "\"\"");
+                                names.add("\"" + name + "\" " + of);
+                                marks.add("?::" + of);
+                            });
+        }
+        if (made.add(type.table())) {
+            database.execute(
+                    "CREATE TABLE " + type.table() + " (" + String.join(", ", names) + ")");
+        }
         database.execute("DELETE FROM " + type.table());
-        String marks = type.fields().stream().map(any -> "?").collect(Collectors.joining(", "));
         database.batchUpdate(
-                "INSERT INTO " + type.table() + " VALUES (" + marks + ")",
+                "INSERT INTO " + type.table() + " VALUES (" + String.join(", ", marks) + ")",
                 world.fleet().of(type.key()).stream()
                         .map(
                                 record ->
                                         type.fields().stream()
-                                                .map(field -> record.values().get(field.key()))
-                                                .map(AgreementTest::stored)
+                                                .flatMap(field -> stored(record, field))
                                                 .toArray())
                         .toList());
+    }
+
+    /** What each column of a field has of a record. */
+    private static Stream<Object> stored(GovernedRecord record, Field field) {
+        int columns = field.columns().size();
+        Object value = record.values().get(field.key());
+        if (value == null || columns == 1) {
+            return Collections.nCopies(columns, stored(value)).stream();
+        }
+        return RecordKey.parts(value.toString(), columns).stream().map(part -> part);
     }
 
     private static Object stored(Object value) {

@@ -1,15 +1,18 @@
 package nembar.server.document;
 
+import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import nembar.core.catalogue.Area;
 import nembar.core.catalogue.Catalogue;
+import nembar.core.catalogue.Column;
 import nembar.core.catalogue.Field;
 import nembar.core.catalogue.FieldType;
 import nembar.core.catalogue.Operation;
 import nembar.core.catalogue.Parent;
 import nembar.core.catalogue.RecordType;
+import nembar.core.catalogue.TableName;
 import nembar.core.text.Words;
 
 /** Reads the catalogue of a design document. */
@@ -24,16 +27,20 @@ final class CatalogueReader {
         return new Catalogue(
                 reader.each(
                         "catalogue.areas", part.areas(), DesignDocument.AreaPart::key, this::area),
-                reader.each(
-                        "catalogue.recordTypes",
-                        part.recordTypes(),
-                        DesignDocument.RecordTypePart::key,
-                        this::recordType),
+                recordTypes(part.recordTypes()),
                 reader.each(
                         "catalogue.functions",
                         part.functions(),
                         DesignDocument.FunctionPart::key,
                         this::function));
+    }
+
+    List<RecordType> recordTypes(List<DesignDocument.RecordTypePart> parts) {
+        return reader.each(
+                "catalogue.recordTypes",
+                parts,
+                DesignDocument.RecordTypePart::key,
+                this::recordType);
     }
 
     private Area area(String path, DesignDocument.AreaPart part) {
@@ -50,7 +57,7 @@ final class CatalogueReader {
                 reader.text(path + ".singular", part.singular()),
                 reader.text(path + ".plural", part.plural()),
                 reader.text(path + ".area", part.area()),
-                reader.text(path + ".table", part.table()),
+                table(path + ".table", part.table()),
                 reader.text(path + ".keyField", part.keyField()),
                 reader.text(path + ".titleField", part.titleField()),
                 new RecordType.Places(
@@ -74,6 +81,42 @@ final class CatalogueReader {
                         .toList());
     }
 
+    private TableName table(String path, String text) {
+        try {
+            return TableName.of(reader.text(path, text));
+        } catch (IllegalArgumentException none) {
+            reader.problem(
+                    path,
+                    "`"
+                            + text
+                            + "` is no table name: give schema and table, as in `towline.voyage`;"
+                            + " a name with anything but small letters goes in double quotes");
+            return new TableName("none", "none");
+        }
+    }
+
+    private List<Column> columns(String path, DesignDocument.FieldPart part) {
+        if (part.columns().isEmpty()) {
+            return List.of(Column.plain(Objects.requireNonNullElse(part.column(), part.key())));
+        }
+        if (part.column() != null) {
+            reader.problem(path + ".column", "give column or columns, not both");
+        }
+        return part.columns().stream()
+                .map(
+                        column ->
+                                new Column(
+                                        reader.text(path + ".columns.name", column.name()),
+                                        column.stored() == null
+                                                ? Column.Stored.PLAIN
+                                                : reader.word(
+                                                        path + ".columns.stored",
+                                                        column.stored(),
+                                                        Column.Stored.values(),
+                                                        Words::of)))
+                .toList();
+    }
+
     private Parent parent(String path, DesignDocument.ParentPart part) {
         return new Parent(
                 reader.text(path + ".recordType", part.recordType()),
@@ -86,7 +129,7 @@ final class CatalogueReader {
         return new Field(
                 part.key(),
                 reader.text(path + ".label", part.label()),
-                Objects.requireNonNullElse(part.column(), part.key()),
+                columns(path, part),
                 reader.word(path + ".type", part.type(), FieldType.values(), Words::of),
                 part.guarded(),
                 Set.copyOf(part.classifications()),

@@ -3,6 +3,7 @@ package nembar.server.document;
 import com.fasterxml.jackson.annotation.JsonInclude;
 import java.util.List;
 import java.util.Map;
+import nembar.core.catalogue.Column;
 import nembar.core.catalogue.FieldType;
 import nembar.core.catalogue.Parent;
 import nembar.core.design.Expectation;
@@ -79,16 +80,21 @@ public record DesignDocument(
     public record OperationPart(String key, String label) {}
 
     @JsonInclude(JsonInclude.Include.NON_DEFAULT)
+    /** A column of a field, and how it is stored where that is not as the field's type says. */
+    public record ColumnPart(String name, @OneOf(Column.Stored.class) String stored) {}
+
     public record FieldPart(
             String key,
             String label,
             String column,
+            List<ColumnPart> columns,
             @OneOf(FieldType.class) String type,
             boolean guarded,
             List<String> classifications,
             String refersTo,
             List<String> choices) {
         public FieldPart {
+            columns = given(columns);
             classifications = given(classifications);
             choices = given(choices);
         }

@@ -1,7 +1,9 @@
 package nembar.server.document;
 
+import java.util.List;
 import nembar.core.catalogue.Application;
 import nembar.core.catalogue.Catalogue;
+import nembar.core.catalogue.RecordType;
 import nembar.core.design.Design;
 import nembar.core.directory.Directory;
 import nembar.core.model.AccessModel;
@@ -64,6 +66,18 @@ public final class DocumentReader {
         Design design = new DesignReader(reader).read(part);
         require(reader);
         return design;
+    }
+
+    /**
+     * Record types that their parts describe; whether they belong to anything is not looked at.
+     *
+     * @throws ModelRefused with everything that cannot be read
+     */
+    public static List<RecordType> recordTypes(List<DesignDocument.RecordTypePart> parts) {
+        PartReader reader = new PartReader();
+        List<RecordType> types = new CatalogueReader(reader).recordTypes(parts);
+        require(reader);
+        return types;
     }
 
     private static void require(PartReader reader) {

@@ -3,10 +3,12 @@ package nembar.server.document;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.TreeMap;
 import nembar.core.catalogue.Application;
 import nembar.core.catalogue.Area;
 import nembar.core.catalogue.Catalogue;
+import nembar.core.catalogue.Column;
 import nembar.core.catalogue.Field;
 import nembar.core.catalogue.Function;
 import nembar.core.catalogue.RecordType;
@@ -50,7 +52,7 @@ public final class DocumentWriter {
                 type.singular(),
                 type.plural(),
                 type.area(),
-                type.table(),
+                type.table().text(),
                 type.keyField(),
                 type.titleField(),
                 type.places().owner().orElse(null),
@@ -76,12 +78,31 @@ public final class DocumentWriter {
         return new DesignDocument.FieldPart(
                 field.key(),
                 field.label(),
-                field.column().equals(field.key()) ? null : field.column(),
+                shortColumn(field).filter(name -> !name.equals(field.key())).orElse(null),
+                shortColumn(field).isPresent()
+                        ? List.of()
+                        : field.columns().stream().map(DocumentWriter::column).toList(),
                 Words.of(field.type()),
                 field.guarded(),
                 List.copyOf(field.classifications()),
                 field.refersTo().orElse(null),
                 field.choices());
+    }
+
+    /** The name of its one column, where that is kept as the field's type says. */
+    private static Optional<String> shortColumn(Field field) {
+        return field.columns().size() == 1
+                ? field.columns().stream()
+                        .filter(column -> column.stored() == Column.Stored.PLAIN)
+                        .map(Column::name)
+                        .findFirst()
+                : Optional.empty();
+    }
+
+    private static DesignDocument.ColumnPart column(Column column) {
+        return new DesignDocument.ColumnPart(
+                column.name(),
+                column.stored() == Column.Stored.PLAIN ? null : Words.of(column.stored()));
     }
 
     public static DesignDocument.FunctionPart function(Function function) {

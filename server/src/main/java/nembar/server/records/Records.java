@@ -283,7 +283,7 @@ public class Records {
                                     for (int i = 0; i < query.flags().size(); i++) {
                                         flags.put(
                                                 query.flags().get(i),
-                                                row.getBoolean(type.fields().size() + i + 1));
+                                                row.getBoolean(Values.columns(type) + i + 1));
                                     }
                                     return new Row(Values.record(row, type), levels(fields, flags));
                                 });

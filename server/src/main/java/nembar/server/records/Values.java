@@ -7,12 +7,14 @@ import java.sql.SQLException;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.OffsetDateTime;
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import nembar.core.catalogue.Field;
 import nembar.core.catalogue.FieldType;
+import nembar.core.catalogue.RecordKey;
 import nembar.core.catalogue.RecordType;
 import nembar.core.recordset.GovernedRecord;
 
@@ -22,17 +24,38 @@ public final class Values {
 
     private Values() {}
 
+    /** How many columns the fields of a type have. */
+    static int columns(RecordType type) {
+        return type.fields().stream().mapToInt(field -> field.columns().size()).sum();
+    }
+
     /** The record in the present row, whose first columns are the type's fields in order. */
     static GovernedRecord record(ResultSet row, RecordType type) throws SQLException {
         Map<String, Object> values = new HashMap<>();
         int column = 1;
         for (Field field : type.fields()) {
-            Object value = value(row, column++, field.type());
+            int columns = field.columns().size();
+            Object value =
+                    columns == 1 ? value(row, column, field.type()) : key(row, column, columns);
+            column += columns;
             if (value != null) {
                 values.put(field.key(), value);
             }
         }
         return new GovernedRecord(type.key(), values);
+    }
+
+    /** A key of several columns; null where one of them has nothing. */
+    private static String key(ResultSet row, int first, int columns) throws SQLException {
+        List<String> parts = new ArrayList<>();
+        for (int i = 0; i < columns; i++) {
+            String part = row.getString(first + i);
+            if (part == null) {
+                return null;
+            }
+            parts.add(part);
+        }
+        return RecordKey.text(parts);
     }
 
     private static Object value(ResultSet row, int column, FieldType type) throws SQLException {

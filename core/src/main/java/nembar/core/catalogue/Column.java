@@ -1,0 +1,70 @@
+package nembar.core.catalogue;
+
+import java.nio.charset.StandardCharsets;
+
+/**
+ * A column that a field is kept in (docs/access-model.md, section 1).
+ *
+ * @param name as the database has it, in any script and case
+ */
+public record Column(String name, Stored stored) {
+    /** The longest name that PostgreSQL keeps whole, in bytes of UTF-8. */
+    public static final int NAME_AT_MOST = 63;
+
+    /**
+     * How the texts of a field are kept: a key, a reference, a choice is text to Nembar, whatever
+     * the database makes of it.
+     */
+    public enum Stored {
+        /** As the field's type says; texts as text. */
+        PLAIN,
+        /** As a whole number: smallint, integer, bigint, or numeric without a fraction. */
+        WHOLE,
+        /** As a UUID (RFC 9562). */
+        UUID,
+        /**
+         * As something else, such as an enumeration, which is compared as the database writes it.
+         */
+        OTHER;
+
+        /**
+         * Whether a text can be a value that is kept so, as the database writes it; a number with a
+         * zero before it, or a UUID in capitals, is no record's key.
+         */
+        public boolean fits(String text) {
+            return switch (this) {
+                case PLAIN, OTHER -> true;
+                case WHOLE -> whole(text);
+                case UUID -> uuid(text);
+            };
+        }
+
+        private static boolean whole(String text) {
+            try {
+                return Long.toString(Long.parseLong(text)).equals(text);
+            } catch (NumberFormatException none) {
+                return false;
+            }
+        }
+
+        private static boolean uuid(String text) {
+            try {
+                return java.util.UUID.fromString(text).toString().equals(text);
+            } catch (IllegalArgumentException none) {
+                return false;
+            }
+        }
+    }
+
+    /** A column whose values are kept as the field's type says. */
+    public static Column plain(String name) {
+        return new Column(name, Stored.PLAIN);
+    }
+
+    /** Whether PostgreSQL can have a column, a table or a schema of this name. */
+    public static boolean possible(String name) {
+        return !name.isEmpty()
+                && name.indexOf(0) < 0
+                && name.getBytes(StandardCharsets.UTF_8).length <= NAME_AT_MOST;
+    }
+}
