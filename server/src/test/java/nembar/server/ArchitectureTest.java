@@ -10,6 +10,9 @@ import com.tngtech.archunit.junit.ArchTest;
 import com.tngtech.archunit.lang.ArchRule;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EntityManager;
+import java.sql.DriverManager;
+import java.sql.PreparedStatement;
+import java.util.Properties;
 import nembar.server.model.Models;
 import nembar.server.model.Models.Current;
 import nembar.server.store.ModelWriter;
@@ -52,6 +55,20 @@ class ArchitectureTest {
                     .should()
                     .dependOnClassesThat()
                     .areAssignableTo(JdbcTemplate.class);
+
+    /** What a database says of itself is read over a connection that is only tried. */
+    @ArchTest
+    static final ArchRule CONNECTIONS_ARE_OPENED_IN_TWO_PLACES =
+            noClasses()
+                    .that()
+                    .resideOutsideOfPackages(
+                            "nembar.server.records..", "nembar.server.connections..")
+                    .should()
+                    .callMethod(
+                            DriverManager.class, "getConnection", String.class, Properties.class)
+                    .orShould()
+                    .dependOnClassesThat()
+                    .areAssignableTo(PreparedStatement.class);
 
     /** The gate is the only way to the model's tables (docs/changes.md). */
     @ArchTest

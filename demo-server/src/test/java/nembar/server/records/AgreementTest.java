@@ -1,6 +1,7 @@
 package nembar.server.records;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.mockito.Mockito.mock;
 
 import java.time.Instant;
 import java.time.ZoneOffset;
@@ -35,6 +36,7 @@ import nembar.core.sql.SqlText;
 import nembar.core.sql.TableScan;
 import nembar.core.testing.RandomWorld;
 import nembar.core.testing.Referee;
+import nembar.server.connections.Connections;
 import nembar.server.records.RecordSources.Settings;
 import nembar.server.testing.Installation;
 import org.junit.jupiter.api.AfterAll;
@@ -82,7 +84,8 @@ class AgreementTest {
                                                 nembar.cluster().password("towline_owner"),
                                                 List.of(),
                                                 null))),
-                        own);
+                        own,
+                        mock(Connections.class));
         records = new Records(sources);
     }
 

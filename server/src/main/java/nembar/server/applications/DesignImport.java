@@ -70,7 +70,7 @@ public class DesignImport {
      * @throws Refused when the author may not do all that it comes to
      * @throws OptimisticLockException when what it replaces has been changed since
      */
-    Edition publish(DesignDocument document, Person author, Edition seen) {
+    public Edition publish(DesignDocument document, Person author, Edition seen) {
         String key = document.application().key();
         ownCatalogueStays(document);
         gate.execute(

@@ -6,13 +6,16 @@ import jakarta.annotation.PreDestroy;
 import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.SQLException;
-import java.util.LinkedHashMap;
+import java.time.Duration;
 import java.util.List;
 import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
 import javax.sql.DataSource;
 import nembar.core.model.AccessModel;
 import nembar.core.model.ModelRefused;
 import nembar.core.model.Problem;
+import nembar.server.connections.Connections;
+import nembar.server.connections.DatabaseConnection;
 import nembar.server.http.BadRequest;
 import nembar.server.http.NotFound;
 import nembar.server.model.Models;
@@ -26,9 +29,17 @@ public class RecordSources {
     private static final int CONNECT_WITHIN_MS = 3000;
     private static final String ANSWER_WITHIN = "30s";
 
+    private static final Duration LOOKED_AFTER_EVERY = Duration.ofSeconds(2);
+
     private final Settings settings;
-    private final Map<String, JdbcTemplate> sources = new LinkedHashMap<>();
-    private final Map<String, HikariDataSource> pools = new LinkedHashMap<>();
+    private final Connections connections;
+    private final Map<String, JdbcTemplate> sources = new ConcurrentHashMap<>();
+    private final Map<String, HikariDataSource> pools = new ConcurrentHashMap<>();
+
+    /** The versions of those that are set in Nembar itself, as they are open now. */
+    private Map<String, Long> versions = Map.of();
+
+    private volatile long lookedAfter = System.nanoTime() - LOOKED_AFTER_EVERY.toNanos();
 
     /**
      * Connections by application key.
@@ -54,8 +65,9 @@ public class RecordSources {
         }
     }
 
-    RecordSources(Settings settings, DataSource own) {
+    RecordSources(Settings settings, DataSource own, Connections connections) {
         this.settings = settings;
+        this.connections = connections;
         sources.put(Models.NEMBAR, new JdbcTemplate(own));
         settings.sources()
                 .forEach(
@@ -72,17 +84,62 @@ public class RecordSources {
      * @throws NotFound when none is set up
      */
     public JdbcTemplate of(String application) {
+        if (!settings.sources().containsKey(application)
+                && System.nanoTime() - lookedAfter > LOOKED_AFTER_EVERY.toNanos()) {
+            lookAfter();
+        }
         JdbcTemplate source = sources.get(application);
         if (source == null) {
+            // One whose password is missing says so; it disturbs no other.
+            connections.find(application).ifPresent(one -> one.connection().secret());
             throw new NotFound(
                     "application",
                     "No database is set up for the records of `"
                             + application
-                            + "`; set nembar.sources."
+                            + "`; give it a connection in the Catalogue, or set nembar.sources."
                             + application
                             + ".url, .username and .password.");
         }
         return source;
+    }
+
+    /** Opens connections that are new or another, and closes those that are gone. */
+    public synchronized void lookAfter() {
+        Map<String, Long> now = connections.versions();
+        now.forEach(
+                (application, version) -> {
+                    if (!settings.sources().containsKey(application)
+                            && !version.equals(versions.get(application))) {
+                        connections
+                                .find(application)
+                                .filter(one -> one.connection().hasSecret())
+                                .ifPresent(one -> open(application, one));
+                    }
+                });
+        versions.keySet().stream().filter(one -> !now.containsKey(one)).forEach(this::shut);
+        versions = now;
+        lookedAfter = System.nanoTime();
+    }
+
+    private void open(String application, Connections.Known known) {
+        DatabaseConnection connection = known.connection();
+        shut(application);
+        HikariConfig config = config(application);
+        config.setJdbcUrl(connection.url());
+        config.setDataSourceProperties(connection.properties());
+        config.setUsername(connection.username());
+        config.setPassword(connection.secret());
+        HikariDataSource pool = new HikariDataSource(answering(config));
+        pools.put(application, pool);
+        sources.put(application, new JdbcTemplate(pool));
+    }
+
+    private void shut(String application) {
+        sources.remove(application);
+        HikariDataSource pool = pools.remove(application);
+        if (pool != null) {
+            pool.close();
+        }
     }
 
     /**
@@ -93,7 +150,7 @@ public class RecordSources {
         List<String> own = schemas(application);
         List<Problem> problems =
                 model.catalogue().recordTypes().stream()
-                        .filter(type -> !own.contains(type.schema()))
+                        .filter(type -> !own.contains(type.table().schema()))
                         .map(
                                 type ->
                                         new Problem(
@@ -112,7 +169,13 @@ public class RecordSources {
 
     private List<String> schemas(String application) {
         Settings.Source source = settings.sources().get(application);
-        return source == null || source.schemas() == null || source.schemas().isEmpty()
+        if (source == null) {
+            return connections
+                    .find(application)
+                    .map(one -> one.connection().schemas())
+                    .orElse(List.of(application));
+        }
+        return source.schemas() == null || source.schemas().isEmpty()
                 ? List.of(application)
                 : source.schemas();
     }
@@ -139,19 +202,28 @@ public class RecordSources {
     }
 
     private static HikariDataSource pool(String application, Settings.Source source) {
-        HikariConfig config = new HikariConfig();
-        config.setPoolName("records of " + application);
+        HikariConfig config = config(application);
         config.setJdbcUrl(source.url());
         config.setUsername(source.username());
         config.setPassword(source.password());
+        return new HikariDataSource(answering(config));
+    }
+
+    private static HikariConfig config(String application) {
+        HikariConfig config = new HikariConfig();
+        config.setPoolName("records of " + application);
         config.setReadOnly(true);
         config.setMaximumPoolSize(8);
         config.setMinimumIdle(1);
         config.setConnectionTimeout(CONNECT_WITHIN_MS);
         config.setInitializationFailTimeout(-1);
+        return config;
+    }
+
+    private static HikariConfig answering(HikariConfig config) {
         config.addDataSourceProperty(
                 "options", "-c statement_timeout=" + ANSWER_WITHIN + " -c jit=off");
-        return new HikariDataSource(config);
+        return config;
     }
 
     @PreDestroy

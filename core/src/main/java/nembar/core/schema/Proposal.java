@@ -1,0 +1,173 @@
+package nembar.core.schema;
+
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import nembar.core.catalogue.Area;
+import nembar.core.catalogue.Catalogue;
+import nembar.core.catalogue.Field;
+import nembar.core.catalogue.FieldType;
+import nembar.core.catalogue.Parent;
+import nembar.core.catalogue.RecordType;
+import nembar.core.catalogue.TableName;
+import nembar.core.text.Slug;
+
+/**
+ * A catalogue proposed from a schema: what each table seems to be, and why. It is worked out by
+ * rules from names, types, constraints, comments and samples of values (docs/catalogue.md), so the
+ * same schema always gives the same.
+ *
+ * @param areas the application's parts, in the order of their tables
+ * @param tables one for each of the schema's, in its order
+ */
+public record Proposal(List<Area> areas, List<ProposedTable> tables) {
+    private static final Set<Use> TYPES = Set.of(Use.RECORDS, Use.PEOPLE, Use.ACCOUNTS);
+
+    public Proposal {
+        areas = List.copyOf(areas);
+        tables = List.copyOf(tables);
+    }
+
+    /**
+     * Proposes a catalogue.
+     *
+     * @param application the application's name, for the area of what belongs nowhere else
+     * @param known what is governed already: it stays as it is, and may be referred to
+     */
+    public static Proposal of(Schema schema, String application, Catalogue known) {
+        Uses uses = new Uses(schema);
+        Map<TableName, RecordType> governed = new LinkedHashMap<>();
+        known.recordTypes().forEach(type -> governed.putIfAbsent(type.table(), type));
+        Map<TableName, Uses.Guess> guesses = new LinkedHashMap<>();
+        schema.tables().stream()
+                .filter(table -> !governed.containsKey(table.name()))
+                .forEach(table -> guesses.put(table.name(), uses.of(table)));
+        Map<TableName, String> keys = keys(governed, guesses);
+        List<Table> types =
+                schema.tables().stream()
+                        .filter(table -> guesses.containsKey(table.name()))
+                        .filter(table -> keys.containsKey(table.name()))
+                        .toList();
+        Areas areas = Areas.of(types, application);
+        TypeProposals proposals = new TypeProposals(keys, schema, areas);
+        List<ProposedTable> tables = new ArrayList<>();
+        for (Table table : schema.tables()) {
+            RecordType type = governed.get(table.name());
+            Uses.Guess guess =
+                    type == null
+                            ? guesses.get(table.name())
+                            : new Uses.Guess(Use.GOVERNED, "it is governed already");
+            tables.add(
+                    type == null && keys.containsKey(table.name())
+                            ? proposals.of(table, guess)
+                            : new ProposedTable(
+                                    table,
+                                    guess.use(),
+                                    guess.why(),
+                                    Optional.ofNullable(type),
+                                    Map.of(),
+                                    Map.of()));
+        }
+        return new Proposal(areas.all(), withoutCycles(tables));
+    }
+
+    /** A record type cannot be its own ancestor: the parent that would close a circle is left. */
+    private static List<ProposedTable> withoutCycles(List<ProposedTable> tables) {
+        Map<String, String> up = new HashMap<>();
+        List<ProposedTable> checked = new ArrayList<>();
+        for (ProposedTable table : tables) {
+            Optional<Parent> parent = table.recordType().flatMap(RecordType::parent);
+            String type = table.recordType().map(RecordType::key).orElse("");
+            boolean closes = false;
+            for (String at = parent.map(Parent::recordType).orElse(null);
+                    at != null && !closes;
+                    at = up.get(at)) {
+                closes = at.equals(type);
+            }
+            if (closes) {
+                checked.add(table.withoutParent());
+            } else {
+                parent.ifPresent(one -> up.put(type, one.recordType()));
+                checked.add(table);
+            }
+        }
+        return checked;
+    }
+
+    /** The keys of the record types, by the tables that become one. */
+    private static Map<TableName, String> keys(
+            Map<TableName, RecordType> governed, Map<TableName, Uses.Guess> guesses) {
+        Map<TableName, String> keys = new LinkedHashMap<>();
+        governed.forEach((table, type) -> keys.put(table, type.key()));
+        guesses.forEach(
+                (table, guess) -> {
+                    if (TYPES.contains(guess.use())) {
+                        keys.put(table, key(Names.singular(table.name()), "table", keys.values()));
+                    }
+                });
+        return keys;
+    }
+
+    /** A key in which a condition can speak of it: words with an underscore between them. */
+    static String key(String name, String otherwise, Collection<String> taken) {
+        return Slug.of(name, otherwise, slug -> taken.contains(slug.replace('-', '_')))
+                .replace('-', '_');
+    }
+
+    /** The record types that are proposed; those that are governed already are not among them. */
+    public List<RecordType> recordTypes() {
+        return tables.stream()
+                .filter(table -> table.use() != Use.GOVERNED)
+                .flatMap(table -> table.recordType().stream())
+                .toList();
+    }
+
+    /**
+     * Record types such that all they refer to is there: where what one refers to or is a part of
+     * was left, the field is a text and the type stands alone.
+     *
+     * @param taken those that are added to the known ones
+     */
+    public static List<RecordType> fitting(List<RecordType> taken, Catalogue known) {
+        Set<String> keys = new HashSet<>();
+        known.recordTypes().forEach(type -> keys.add(type.key()));
+        taken.forEach(type -> keys.add(type.key()));
+        return taken.stream()
+                .map(
+                        type ->
+                                type.under(
+                                        type.parent()
+                                                .filter(
+                                                        parent ->
+                                                                keys.contains(
+                                                                        parent.recordType()))))
+                .map(
+                        type ->
+                                type.with(
+                                        type.fields().stream()
+                                                .map(one -> fitting(one, keys))
+                                                .toList()))
+                .toList();
+    }
+
+    private static Field fitting(Field field, Set<String> keys) {
+        boolean loose = field.refersTo().filter(type -> !keys.contains(type)).isPresent();
+        return loose
+                ? new Field(
+                        field.key(),
+                        field.label(),
+                        field.columns(),
+                        FieldType.TEXT,
+                        field.guarded(),
+                        field.classifications(),
+                        Optional.empty(),
+                        List.of())
+                : field;
+    }
+}

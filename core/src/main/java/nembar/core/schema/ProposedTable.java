@@ -1,0 +1,44 @@
+package nembar.core.schema;
+
+import java.util.Collections;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.Optional;
+import nembar.core.catalogue.RecordType;
+
+/**
+ * What is proposed for one table.
+ *
+ * @param use what it seems to be
+ * @param why it seems so, as a clause: "it has a key"
+ * @param recordType what it would be in the catalogue; empty where it is nothing of its own there
+ * @param reasons for the parts of the record type, as clauses: by {@code /key}, {@code /title},
+ *     {@code /parent}, and by the key of a field
+ * @param left columns that no field can have, with the reason
+ */
+public record ProposedTable(
+        Table table,
+        Use use,
+        String why,
+        Optional<RecordType> recordType,
+        Map<String, String> reasons,
+        Map<String, String> left) {
+
+    public ProposedTable {
+        reasons = Collections.unmodifiableMap(new LinkedHashMap<>(reasons));
+        left = Collections.unmodifiableMap(new LinkedHashMap<>(left));
+    }
+
+    /** The same with a record type that stands alone. */
+    ProposedTable withoutParent() {
+        Map<String, String> others = new LinkedHashMap<>(reasons);
+        others.remove("/parent");
+        return new ProposedTable(
+                table,
+                use,
+                why,
+                recordType.map(type -> type.under(Optional.empty())),
+                others,
+                left);
+    }
+}

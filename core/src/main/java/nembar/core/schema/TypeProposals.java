@@ -1,0 +1,346 @@
+package nembar.core.schema;
+
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.stream.Collectors;
+import nembar.core.catalogue.Column;
+import nembar.core.catalogue.Field;
+import nembar.core.catalogue.FieldType;
+import nembar.core.catalogue.Parent;
+import nembar.core.catalogue.RecordType;
+import nembar.core.catalogue.TableName;
+
+/** Proposes the record type of a table. */
+final class TypeProposals {
+    private static final List<String> TITLES =
+            List.of("name", "title", "label", "number", "no", "code", "reference", "subject");
+    private static final int FIELDS_AT_MOST = 500;
+
+    private final Map<TableName, String> keys;
+    private final Schema schema;
+    private final Areas areas;
+
+    /**
+     * @param keys of the record types, by table
+     */
+    TypeProposals(Map<TableName, String> keys, Schema schema, Areas areas) {
+        this.keys = keys;
+        this.schema = schema;
+        this.areas = areas;
+    }
+
+    ProposedTable of(Table table, Uses.Guess guess) {
+        OneType one = new OneType(table);
+        Optional<RecordType> type = one.propose();
+        return type.isPresent()
+                ? new ProposedTable(table, guess.use(), guess.why(), type, one.reasons, one.left)
+                : new ProposedTable(
+                        table,
+                        Use.WITHOUT_KEY,
+                        "its key is of a type that no record's key can have",
+                        type,
+                        Map.of(),
+                        one.left);
+    }
+
+    /** What a table's foreign key leads to, where that is the key of a record type. */
+    private Optional<Table> target(ForeignKey reference) {
+        return schema.table(reference.table())
+                .filter(table -> keys.containsKey(table.name()))
+                .filter(
+                        table ->
+                                Set.copyOf(table.identity())
+                                        .equals(Set.copyOf(reference.targets())));
+    }
+
+    /** The columns of a reference, in the order of the key that they refer to. */
+    private static List<String> inOrder(ForeignKey reference, Table target) {
+        return target.identity().stream()
+                .map(column -> reference.columns().get(reference.targets().indexOf(column)))
+                .toList();
+    }
+
+    /** One record type while it is put together. */
+    private final class OneType {
+        private final Table table;
+        private final Map<String, String> reasons = new LinkedHashMap<>();
+        private final Map<String, String> left = new LinkedHashMap<>();
+        private final Map<String, Field> fields = new LinkedHashMap<>();
+
+        /** By its columns: the field that is made of them. */
+        private final Map<List<String>, Field> byColumns = new LinkedHashMap<>();
+
+        OneType(Table table) {
+            this.table = table;
+        }
+
+        Optional<RecordType> propose() {
+            Optional<Field> key = key();
+            if (key.isEmpty()) {
+                return Optional.empty();
+            }
+            table.references().stream().filter(one -> one.columns().size() > 1).forEach(this::add);
+            table.columns().forEach(this::add);
+            Optional<Parent> parent = parent();
+            Field title = title(key.get());
+            return Optional.of(
+                    new RecordType(
+                            keys.get(table.name()),
+                            Names.said(table.comment())
+                                    .map(Names::singular)
+                                    .orElse(Names.singular(table.name().name())),
+                            Names.said(table.comment())
+                                    .map(Names::plural)
+                                    .orElse(Names.plural(table.name().name())),
+                            areas.of(table).key(),
+                            table.name(),
+                            key.get().key(),
+                            title.key(),
+                            new RecordType.Places(
+                                    Optional.empty(),
+                                    Optional.empty(),
+                                    Optional.empty(),
+                                    Optional.empty()),
+                            parent,
+                            List.copyOf(fields.values()),
+                            List.of()));
+        }
+
+        private Optional<Field> key() {
+            List<String> identity = table.identity();
+            Optional<List<Column>> columns = keyColumns(identity);
+            if (columns.isEmpty()) {
+                return Optional.empty();
+            }
+            String of =
+                    table.key().isEmpty()
+                            ? "nothing else in it is unique"
+                            : "it is the primary key";
+            if (identity.size() == 1) {
+                TableColumn column = table.column(identity.get(0)).orElseThrow();
+                reasons.put("/key", of);
+                return Optional.of(
+                        put(
+                                name(column),
+                                Names.said(column.comment())
+                                        .orElse(Names.label(column.name(), false)),
+                                columns.get(),
+                                reference(identity),
+                                Set.of()));
+            }
+            reasons.put("/key", of + ", of " + identity.size() + " columns");
+            return Optional.of(
+                    put(
+                            Proposal.key("key", "key", names()),
+                            "Key",
+                            columns.get(),
+                            reference(identity),
+                            Set.of()));
+        }
+
+        /**
+         * A column of a key may be a number to reckon with as well: then it is a field of its own.
+         */
+        private void add(TableColumn column) {
+            List<String> alone = List.of(column.name());
+            if (byColumns.containsKey(alone)) {
+                return;
+            }
+            if (fields.size() >= FIELDS_AT_MOST) {
+                left.put(
+                        column.name(),
+                        "the table has more columns than a record type can have fields");
+                return;
+            }
+            Optional<String> refersTo = reference(alone);
+            Optional<List<Column>> keyed =
+                    refersTo.isPresent() ? keyColumns(alone) : Optional.empty();
+            if (keyed.isPresent()) {
+                Field field =
+                        put(
+                                name(column),
+                                Names.said(column.comment())
+                                        .orElse(Names.label(column.name(), true)),
+                                keyed.get(),
+                                refersTo,
+                                labels(column));
+                reasons.put(
+                        field.key(), because(column, "a foreign key leads to " + refersTo.get()));
+                return;
+            }
+            Optional<Fields.Guess> guess = Fields.type(column);
+            if (guess.isEmpty()) {
+                left.put(column.name(), "no field can have values of the type " + column.type());
+                return;
+            }
+            Field field =
+                    put(
+                            new Field(
+                                    name(column),
+                                    Names.said(column.comment())
+                                            .orElse(Names.label(column.name(), false)),
+                                    List.of(new Column(column.name(), guess.get().stored())),
+                                    guess.get().type(),
+                                    Fields.guarded(column),
+                                    labels(column),
+                                    Optional.empty(),
+                                    choices(guess.get().type(), column)));
+            reasons.put(field.key(), because(column, "it is of the type " + column.type()));
+        }
+
+        private static List<String> choices(FieldType type, TableColumn column) {
+            boolean chosen = type == FieldType.CHOICE || type == FieldType.CHOICES;
+            return chosen ? column.choices() : List.of();
+        }
+
+        private void add(ForeignKey reference) {
+            Optional<Table> target = target(reference);
+            Optional<List<Column>> columns =
+                    target.flatMap(one -> keyColumns(inOrder(reference, one)));
+            if (columns.isEmpty()
+                    || byColumns.containsKey(columns.get().stream().map(Column::name).toList())) {
+                return;
+            }
+            String type = keys.get(target.get().name());
+            Field field =
+                    put(
+                            Proposal.key(type, "reference", names()),
+                            Names.singular(target.get().name().name()),
+                            columns.get(),
+                            Optional.of(type),
+                            Set.of());
+            reasons.put(
+                    field.key(),
+                    "a foreign key of " + reference.columns().size() + " columns leads to " + type);
+        }
+
+        private Field put(
+                String key,
+                String label,
+                List<Column> columns,
+                Optional<String> refersTo,
+                Set<String> labels) {
+            return put(
+                    new Field(
+                            key,
+                            label,
+                            columns,
+                            refersTo.isPresent() ? FieldType.REFERENCE : FieldType.TEXT,
+                            false,
+                            labels,
+                            refersTo,
+                            List.of()));
+        }
+
+        private Field put(Field field) {
+            fields.put(field.key(), field);
+            byColumns.put(field.columns().stream().map(Column::name).toList(), field);
+            return field;
+        }
+
+        private Optional<List<Column>> keyColumns(List<String> names) {
+            List<Column> columns = new ArrayList<>();
+            for (String name : names) {
+                table.column(name)
+                        .flatMap(Fields::key)
+                        .ifPresent(stored -> columns.add(new Column(name, stored)));
+            }
+            return columns.size() == names.size() && !names.isEmpty()
+                    ? Optional.of(columns)
+                    : Optional.empty();
+        }
+
+        /** The record type that these columns refer to, other than by referring to themselves. */
+        private Optional<String> reference(List<String> columns) {
+            return table.reference(columns)
+                    .flatMap(one -> target(one).filter(to -> inOrder(one, to).equals(columns)))
+                    .map(to -> keys.get(to.name()));
+        }
+
+        private String name(TableColumn column) {
+            return Proposal.key(column.name(), "field", names());
+        }
+
+        private Collection<String> names() {
+            return fields.keySet();
+        }
+
+        private Set<String> labels(TableColumn column) {
+            return Fields.labels(column).stream()
+                    .map(Fields.Label::classification)
+                    .collect(Collectors.toCollection(TreeSet::new));
+        }
+
+        private String because(TableColumn column, String why) {
+            List<String> all = new ArrayList<>(List.of(why));
+            Fields.labels(column)
+                    .forEach(label -> all.add(label.classification() + ", since " + label.why()));
+            if (Fields.guarded(column)) {
+                all.add("guarded, since most who see the record need not see it");
+            }
+            return String.join("; ", all);
+        }
+
+        /**
+         * The record that this one is a part of: its key begins with it, or it goes when that goes.
+         */
+        private Optional<Parent> parent() {
+            Set<String> identity = new HashSet<>(table.identity());
+            for (ForeignKey one : table.references()) {
+                Optional<Table> target = target(one);
+                Optional<Field> through =
+                        target.map(to -> byColumns.get(inOrder(one, to)))
+                                .filter(field -> field.type() == FieldType.REFERENCE);
+                boolean part =
+                        identity.size() > one.columns().size()
+                                && identity.containsAll(one.columns());
+                if (through.isEmpty()
+                        || target.get().name().equals(table.name())
+                        || !part && !one.cascades()) {
+                    continue;
+                }
+                reasons.put(
+                        "/parent",
+                        part
+                                ? "its key begins with that of " + keys.get(one.table())
+                                : "it is deleted with its " + keys.get(one.table()));
+                return Optional.of(
+                        new Parent(
+                                keys.get(one.table()),
+                                through.get().key(),
+                                Parent.Follows.ALL,
+                                false));
+            }
+            return Optional.empty();
+        }
+
+        private Field title(Field key) {
+            for (String title : TITLES) {
+                Optional<Field> named =
+                        fields.values().stream()
+                                .filter(field -> field.type() == FieldType.TEXT && !field.guarded())
+                                .filter(
+                                        field -> {
+                                            List<String> words =
+                                                    Names.words(field.columns().get(0).name());
+                                            return !words.isEmpty()
+                                                    && words.get(words.size() - 1).equals(title);
+                                        })
+                                .findFirst();
+                if (named.isPresent()) {
+                    reasons.put("/title", "its name is how people know things");
+                    return named.get();
+                }
+            }
+            reasons.put("/title", "nothing else in it reads like a name");
+            return key;
+        }
+    }
+}

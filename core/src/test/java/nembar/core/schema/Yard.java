@@ -1,0 +1,139 @@
+package nembar.core.schema;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+import nembar.core.catalogue.Catalogue;
+import nembar.core.catalogue.TableName;
+
+/** Puts the schema of a repair yard together, table by table. */
+final class Yard {
+    private final List<Table> tables = new ArrayList<>();
+
+    /** One table while it is put together. */
+    final class Building {
+        private final TableName name;
+        private Table.Kind kind = Table.Kind.TABLE;
+        private Optional<String> comment = Optional.empty();
+        private Optional<Long> rows = Optional.of(500L);
+        private final List<TableColumn> columns = new ArrayList<>();
+        private List<String> key = List.of();
+        private final List<List<String>> uniques = new ArrayList<>();
+        private final List<ForeignKey> references = new ArrayList<>();
+
+        private Building(TableName name) {
+            this.name = name;
+        }
+
+        Building view() {
+            kind = Table.Kind.VIEW;
+            return this;
+        }
+
+        Building comment(String text) {
+            comment = Optional.of(text);
+            return this;
+        }
+
+        Building rows(long number) {
+            rows = Optional.of(number);
+            return this;
+        }
+
+        Building column(String column, String base, String... sample) {
+            return column(
+                    new TableColumn(
+                            column,
+                            base,
+                            base,
+                            false,
+                            Optional.empty(),
+                            true,
+                            Optional.empty(),
+                            List.of(),
+                            List.of(sample)));
+        }
+
+        Building commented(String column, String base, String text) {
+            return column(
+                    new TableColumn(
+                            column,
+                            base,
+                            base,
+                            false,
+                            Optional.empty(),
+                            true,
+                            Optional.of(text),
+                            List.of(),
+                            List.of()));
+        }
+
+        Building enumerated(String column, String... choices) {
+            return column(
+                    new TableColumn(
+                            column,
+                            "yard." + column,
+                            column,
+                            true,
+                            Optional.empty(),
+                            true,
+                            Optional.empty(),
+                            List.of(choices),
+                            List.of()));
+        }
+
+        private Building column(TableColumn column) {
+            columns.add(column);
+            return this;
+        }
+
+        Building key(String... columns) {
+            key = List.of(columns);
+            return this;
+        }
+
+        Building unique(String... columns) {
+            uniques.add(List.of(columns));
+            return this;
+        }
+
+        /** A reference, as in {@code job, line -> yard.job_line (job, no)}. */
+        Building refers(String text, boolean cascades) {
+            String[] parts = text.split(" -> | \\(|\\)");
+            references.add(
+                    new ForeignKey(
+                            Arrays.asList(parts[0].split(", ")),
+                            TableName.of(parts[1]),
+                            Arrays.asList(parts[2].split(", ")),
+                            cascades));
+            return this;
+        }
+
+        Yard made() {
+            tables.add(
+                    new Table(name, kind, comment, rows, 8_192, columns, key, uniques, references));
+            return Yard.this;
+        }
+    }
+
+    Building table(String name) {
+        return new Building(TableName.of(name));
+    }
+
+    Schema schema() {
+        return new Schema(tables);
+    }
+
+    Proposal proposal() {
+        return Proposal.of(schema(), "Quayside", Catalogue.EMPTY);
+    }
+
+    /** What is proposed for the one table of a name. */
+    ProposedTable proposed(String name) {
+        return proposal().tables().stream()
+                .filter(one -> one.table().name().text().equals(name))
+                .findFirst()
+                .orElseThrow();
+    }
+}

@@ -1,0 +1,89 @@
+package nembar.server.catalogue;
+
+import io.swagger.v3.oas.annotations.Operation;
+import java.util.List;
+import java.util.Optional;
+import nembar.server.catalogue.ApplicationSetup.AddedApplication;
+import nembar.server.catalogue.ApplicationSetup.NewApplication;
+import nembar.server.catalogue.ConnectionShapes.ConnectionGiven;
+import nembar.server.catalogue.ConnectionShapes.ConnectionShown;
+import nembar.server.catalogue.Proposals.ProposalShown;
+import nembar.server.catalogue.Proposals.TableDecision;
+import nembar.server.catalogue.Proposals.TakenTypes;
+import nembar.server.connections.Trial;
+import nembar.server.session.Me;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+
+/** Applications are added, connected, and given record types, over HTTP. */
+@RestController
+@RequestMapping("/api")
+class CatalogueController {
+    private final ApplicationSetup setup;
+    private final Proposals proposals;
+    private final Me me;
+
+    CatalogueController(ApplicationSetup setup, Proposals proposals, Me me) {
+        this.setup = setup;
+        this.proposals = proposals;
+        this.me = me;
+    }
+
+    @PostMapping("/applications")
+    @Operation(operationId = "addApplication")
+    AddedApplication add(@RequestBody NewApplication given) {
+        return setup.add(me.person(), given);
+    }
+
+    /**
+     * Tries a connection, and says what came of it.
+     *
+     * @param application whose password stays where none is given; left out for a new one
+     */
+    @PostMapping("/connection-trials")
+    @Operation(operationId = "tryConnection")
+    Trial.TrialOutcome trial(
+            @RequestParam Optional<String> application, @RequestBody ConnectionGiven given) {
+        return setup.tried(me.person(), application, given);
+    }
+
+    @GetMapping("/applications/{application}/connection")
+    @Operation(operationId = "connection")
+    ConnectionShown connection(@PathVariable String application) {
+        return setup.connection(me.person(), application);
+    }
+
+    @PutMapping("/applications/{application}/connection")
+    @Operation(operationId = "changeConnection")
+    ConnectionShown change(
+            @PathVariable String application,
+            @RequestParam long version,
+            @RequestBody ConnectionGiven given) {
+        return setup.change(me.person(), application, given, version);
+    }
+
+    @GetMapping("/applications/{application}/proposal")
+    @Operation(operationId = "proposal")
+    ProposalShown proposal(@PathVariable String application) {
+        return proposals.proposal(me.person(), application);
+    }
+
+    @PutMapping("/applications/{application}/proposal")
+    @Operation(operationId = "decideProposal")
+    void decide(@PathVariable String application, @RequestBody List<TableDecision> some) {
+        proposals.decide(me.person(), application, some);
+    }
+
+    /** Takes the record types that are decided on into the catalogue. */
+    @PostMapping("/applications/{application}/catalogue")
+    @Operation(operationId = "takeProposal")
+    TakenTypes take(@PathVariable String application) {
+        return proposals.take(me.person(), application);
+    }
+}
