@@ -36,6 +36,8 @@ const Ledger = lazy(() => import('../ledger/LedgerPlace'));
 const LedgerStart = lazy(() =>
   import('../ledger/LedgerPlace').then((place) => ({ default: place.LedgerStart })),
 );
+const CatalogueStart = lazy(() => import('../catalogue/CatalogueStart'));
+const Catalogue = lazy(() => import('../catalogue/CataloguePlace'));
 const RecordPlace = lazy(() => import('../record/RecordPlace'));
 const Own = lazy(() => import('../profile/OwnPlace'));
 
@@ -114,6 +116,8 @@ function Door() {
           <Route path="/ledger/:application" element={<Ledger />} />
           <Route path="/ledger/:application/:number" element={<Ledger />} />
           <Route path="/ledger/:application/:number/to/:other" element={<Ledger />} />
+          <Route path="/catalogue" element={<CatalogueStart />} />
+          <Route path="/catalogue/:application" element={<Catalogue />} />
           <Route path="/own" element={<Own />} />
           <Route
             path="*"

@@ -9,6 +9,7 @@ import { lazy, type ReactNode, Suspense, useState } from 'react';
 import { Link, NavLink, useLocation } from 'react-router';
 import { type SignedIn, useSignOut } from '../session/session';
 import { ActingFor } from './ActingFor';
+import { ApplicationChooser } from './ApplicationChooser';
 import { Key, KeysDialog } from './Keys';
 import { Mark } from './Mark';
 import { useShortcut } from './shortcuts';
@@ -39,11 +40,14 @@ const Place = styled(NavLink)(({ theme }) => ({
 
 const schemes = { light: 'Light', dark: 'Dark', system: 'As the system' } as const;
 
+/** Places that are about one application, which is chosen in the frame. */
+const CHOSEN_FOR = ['bench', 'ledger', 'catalogue'];
+
 /** The application that the place is about; none where it is about people, or about all. */
 function usePlacesApplication(): string | null {
   const { pathname, search } = useLocation();
-  const [, place, application] = pathname.split('/');
-  if (place === 'bench' || place === 'ledger' || place === 'look' || place === 'record') {
+  const [, place = '', application] = pathname.split('/');
+  if (CHOSEN_FOR.includes(place) || place === 'look' || place === 'record') {
     return application ? decodeURIComponent(application) : null;
   }
   return place === 'ask' ? new URLSearchParams(search).get('application') : null;
@@ -56,6 +60,7 @@ export function Frame({ me, children }: { me: SignedIn; children: ReactNode }) {
   const { mode, setMode } = useColorScheme();
   const signOut = useSignOut();
   const application = usePlacesApplication();
+  const place = useLocation().pathname.split('/')[1] ?? '';
   useShortcut('?', () => setKeys(true));
   const close = () => setAnchor(null);
 
@@ -80,7 +85,11 @@ export function Frame({ me, children }: { me: SignedIn; children: ReactNode }) {
           <Place to="/bench">Bench</Place>
           <Place to="/ask/what-can">Ask</Place>
           <Place to="/ledger">Ledger</Place>
+          <Place to="/catalogue">Catalogue</Place>
         </Box>
+        {application && CHOSEN_FOR.includes(place) && (
+          <ApplicationChooser place={place} application={application} />
+        )}
         {me.account && me.accounts.length > 1 && <ActingFor me={me} />}
         <ButtonBase
           onClick={() => setKeys(true)}

@@ -3,9 +3,9 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useDeferredValue, useEffect, useMemo, useState } from 'react';
 import { Navigate, useParams, useSearchParams } from 'react-router';
+import { useStartApplication } from '../app/applications';
 import { useCurrent } from '../app/current';
 import { Trouble } from '../app/Trouble';
-import { useApplications } from '../ask/answers';
 import { Working } from '../ask/Working';
 import { ElementsWork } from '../sentences/ElementsWork';
 import { kindOf } from '../sentences/kinds';
@@ -24,11 +24,11 @@ import { useWorking } from './working';
 
 /** The bench of the first application there is. */
 export function BenchStart() {
-  const applications = useApplications();
+  const applications = useStartApplication();
   if (applications.isError) {
     return <Trouble error={applications.error} again={() => applications.refetch()} />;
   }
-  const first = applications.data?.[0];
+  const first = applications.application;
   return first ? <Navigate to={`/bench/${first.key}`} replace /> : null;
 }
 

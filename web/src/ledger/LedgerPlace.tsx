@@ -3,15 +3,15 @@ import { styled } from '@mui/material/styles';
 import Typography from '@mui/material/Typography';
 import { type ReactNode, useEffect } from 'react';
 import { Link, Navigate, useParams, useSearchParams } from 'react-router';
-import { useApplications } from '../ask/answers';
+import { useStartApplication } from '../app/applications';
 import { ActsLeaf, SignInsLeaf } from './AuditLog';
 import { Comparison } from './Comparison';
 import { OnePublication } from './OnePublication';
 import { Publications } from './Publications';
 
-/** The ledger of the first application there is. */
+/** The ledger of the application that is worked on. */
 export function LedgerStart() {
-  const first = useApplications().data?.[0];
+  const first = useStartApplication().application;
   return first ? <Navigate to={`/ledger/${first.key}`} replace /> : null;
 }
 

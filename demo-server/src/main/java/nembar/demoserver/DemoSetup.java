@@ -49,6 +49,7 @@ class DemoSetup implements SetupStep {
     private final DemoLife life;
     private final Settings settings;
     private final Owner owner;
+    private final Quayside quayside;
     private final Clock clock;
 
     DemoSetup(
@@ -59,6 +60,7 @@ class DemoSetup implements SetupStep {
             DemoLife life,
             Settings settings,
             Owner owner,
+            Quayside quayside,
             Clock clock) {
         this.models = models;
         this.imports = imports;
@@ -67,6 +69,7 @@ class DemoSetup implements SetupStep {
         this.life = life;
         this.settings = settings;
         this.owner = owner;
+        this.quayside = quayside;
         this.clock = clock;
     }
 
@@ -76,6 +79,34 @@ class DemoSetup implements SetupStep {
             demoWorld();
         }
         grants();
+        quayside();
+    }
+
+    /** The second application's database, which waits to be added; in one transaction too. */
+    private void quayside() throws SQLException {
+        if (quayside.url() == null) {
+            return;
+        }
+        try (Connection connection =
+                        DriverManager.getConnection(
+                                quayside.url(), quayside.username(), quayside.password());
+                Statement statement = connection.createStatement()) {
+            connection.setAutoCommit(false);
+            if (!there(statement, "yard")) {
+                statement.execute(DemoWorld.quayside());
+            }
+            connection.commit();
+        }
+    }
+
+    private static boolean there(Statement statement, String schema) throws SQLException {
+        try (ResultSet there =
+                statement.executeQuery(
+                        "select 1 from information_schema.schemata where schema_name = '"
+                                + schema
+                                + "'")) {
+            return there.next();
+        }
     }
 
     /** Towline comes last: that it is there says that all of it is. */
@@ -136,13 +167,8 @@ class DemoSetup implements SetupStep {
                                 source.url(), owner.username(), owner.password());
                 Statement statement = connection.createStatement()) {
             connection.setAutoCommit(false);
-            try (ResultSet there =
-                    statement.executeQuery(
-                            "select 1 from information_schema.schemata where schema_name ="
-                                    + " 'towline'")) {
-                if (there.next()) {
-                    return;
-                }
+            if (there(statement, TOWLINE)) {
+                return;
             }
             statement.execute(DemoWorld.schema());
             LocalDate today = LocalDate.ofInstant(clock.instant(), ZoneOffset.UTC);
@@ -178,4 +204,12 @@ class DemoSetup implements SetupStep {
      */
     @ConfigurationProperties("nembar.demo-records")
     record Owner(String username, String password) {}
+
+    /**
+     * Where Quayside's tables are made.
+     *
+     * @param url left out where there is to be no second application
+     */
+    @ConfigurationProperties("nembar.demo-quayside")
+    record Quayside(String url, String username, String password) {}
 }

@@ -43,6 +43,11 @@ public final class DemoWorld {
         return new String(read("towline.sql"), StandardCharsets.UTF_8);
     }
 
+    /** Statements that make the tables and records of Quayside, in a database of its own. */
+    public static String quayside() {
+        return new String(read("quayside.sql"), StandardCharsets.UTF_8);
+    }
+
     private static byte[] read(String name) {
         try (InputStream file = DemoWorld.class.getResourceAsStream("/demo/" + name)) {
             return file.readAllBytes();

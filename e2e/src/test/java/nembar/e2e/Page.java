@@ -324,11 +324,12 @@ public final class Page {
     /** Chooses from a list that opens. */
     Page choose(String label, String choice) {
         see(By.xpath(
-                        "//*[@role='combobox'][@aria-labelledby and"
-                                + " contains(concat(' ', @aria-labelledby, ' '), concat(' ',"
-                                + " //label[normalize-space()=\""
+                        "//*[contains(@class, 'MuiInputLabel-root')][normalize-space()=\""
                                 + label
-                                + "\"]/@id, ' '))]"))
+                                + "\"]/following-sibling::*//*[@role='combobox']"
+                                + " | //*[@role='combobox'][@aria-label=\""
+                                + label
+                                + "\"]"))
                 .click();
         return click(By.xpath("//li[@role='option'][normalize-space()=\"" + choice + "\"]"));
     }

@@ -27,6 +27,7 @@ public final class Stage
         implements BeforeAllCallback, BeforeEachCallback, AfterEachCallback, ParameterResolver {
     private static final Duration START_WITHIN = Duration.ofSeconds(300);
     private static String address;
+    private static Cluster cluster;
 
     private Page page;
 
@@ -64,9 +65,14 @@ public final class Stage
         return page;
     }
 
+    /** Where the databases of applications are, on loopback. */
+    static int databasePort() {
+        return cluster.port();
+    }
+
     private static String start() {
         try {
-            Cluster cluster = Cluster.start();
+            cluster = Cluster.start();
             int port = Cluster.freePort();
             List<String> command =
                     new ArrayList<>(
@@ -85,11 +91,13 @@ public final class Stage
             cluster.settings().forEach(setting -> command.add("--" + setting));
             Files.createDirectories(Path.of("target"));
             Path log = Path.of("target/server-" + port + ".log");
-            Process server =
+            ProcessBuilder program =
                     new ProcessBuilder(command)
                             .redirectErrorStream(true)
-                            .redirectOutput(log.toFile())
-                            .start();
+                            .redirectOutput(log.toFile());
+            program.environment()
+                    .put("NEMBAR_PASSWORD_QUAYSIDE", cluster.password("quayside_reader"));
+            Process server = program.start();
             Runtime.getRuntime().addShutdownHook(new Thread(server::destroy));
             String url = "http://127.0.0.1:" + port;
             Instant giveUp = Instant.now().plus(START_WITHIN);

@@ -5,10 +5,9 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.UnaryOperator;
 import java.util.regex.Pattern;
-import java.util.stream.Collectors;
-import java.util.stream.Stream;
 
 /** Readable names, from those of tables and columns or from what is said of them. */
 final class Names {
@@ -26,6 +25,7 @@ final class Names {
                     "feet", "foot",
                     "indices", "index",
                     "criteria", "criterion");
+    private static final Set<String> BEHIND_THE_NOUN = Set.of("of", "for", "in", "on", "at", "to");
     private static final int A_NAME_AT_MOST = 40;
     private static final int WORDS_AT_MOST = 4;
 
@@ -41,12 +41,12 @@ final class Names {
 
     /** One of what a table has: "Cargo lot". */
     static String singular(String table) {
-        return capital(last(words(table), Names::one));
+        return capital(named(words(table), Names::one));
     }
 
     /** Several of these: "Cargo lots". */
     static String plural(String table) {
-        return capital(last(words(table), word -> many(one(word))));
+        return capital(named(words(table), word -> many(one(word))));
     }
 
     /** What a column is called: "Berth"; of a reference what it refers to, without "id". */
@@ -81,12 +81,17 @@ final class Names {
                 : text.substring(0, 1).toUpperCase(Locale.ROOT) + text.substring(1);
     }
 
-    private static List<String> last(List<String> words, UnaryOperator<String> change) {
-        int last = words.size() - 1;
-        return Stream.concat(
-                        words.stream().limit(Math.max(last, 0)),
-                        words.stream().skip(Math.max(last, 0)).map(change))
-                .collect(Collectors.toList());
+    /** The words with the noun changed: the last one, or the one before "of", "for" and such. */
+    private static List<String> named(List<String> words, UnaryOperator<String> change) {
+        List<String> changed = new ArrayList<>(words);
+        int noun = words.size() - 1;
+        for (int i = words.size() - 1; i > 0; i--) {
+            noun = BEHIND_THE_NOUN.contains(words.get(i)) ? i - 1 : noun;
+        }
+        if (noun >= 0) {
+            changed.set(noun, change.apply(changed.get(noun)));
+        }
+        return changed;
     }
 
     /** "lots" is "lot"; a word that is one already stays. */
@@ -112,7 +117,7 @@ final class Names {
                 return irregular.getKey();
             }
         }
-        if (word.matches(".*(news|series|equipment|staff|data)") || !word.matches(".*[a-z]")) {
+        if (word.matches(".*(news|series|equipment|staff|data|ness)") || !word.matches(".*[a-z]")) {
             return word;
         }
         if (word.matches(".*[^aeiou]y")) {

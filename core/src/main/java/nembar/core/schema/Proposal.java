@@ -27,8 +27,6 @@ import nembar.core.text.Slug;
  * @param tables one for each of the schema's, in its order
  */
 public record Proposal(List<Area> areas, List<ProposedTable> tables) {
-    private static final Set<Use> TYPES = Set.of(Use.RECORDS, Use.PEOPLE, Use.ACCOUNTS);
-
     public Proposal {
         areas = List.copyOf(areas);
         tables = List.copyOf(tables);
@@ -107,7 +105,7 @@ public record Proposal(List<Area> areas, List<ProposedTable> tables) {
         governed.forEach((table, type) -> keys.put(table, type.key()));
         guesses.forEach(
                 (table, guess) -> {
-                    if (TYPES.contains(guess.use())) {
+                    if (guess.use() != Use.WITHOUT_KEY) {
                         keys.put(table, key(Names.singular(table.name()), "table", keys.values()));
                     }
                 });
@@ -120,10 +118,10 @@ public record Proposal(List<Area> areas, List<ProposedTable> tables) {
                 .replace('-', '_');
     }
 
-    /** The record types that are proposed; those that are governed already are not among them. */
+    /** The record types that had better be taken. */
     public List<RecordType> recordTypes() {
         return tables.stream()
-                .filter(table -> table.use() != Use.GOVERNED)
+                .filter(table -> table.use().recommended())
                 .flatMap(table -> table.recordType().stream())
                 .toList();
     }

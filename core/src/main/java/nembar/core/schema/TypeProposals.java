@@ -20,7 +20,17 @@ import nembar.core.catalogue.TableName;
 /** Proposes the record type of a table. */
 final class TypeProposals {
     private static final List<String> TITLES =
-            List.of("name", "title", "label", "number", "no", "code", "reference", "subject");
+            List.of(
+                    "name",
+                    "title",
+                    "label",
+                    "number",
+                    "no",
+                    "code",
+                    "reference",
+                    "subject",
+                    "description",
+                    "caption");
     private static final int FIELDS_AT_MOST = 500;
 
     private final Map<TableName, String> keys;

@@ -1,12 +1,15 @@
 package nembar.core.schema;
 
-/** What a table of an application seems to be. */
+/**
+ * What a table of an application seems to be. All but the last can become a record type; the first
+ * three had better.
+ */
 public enum Use {
-    /** Records that people work with: a record type. */
+    /** Records that people work with. */
     RECORDS,
-    /** Those who sign in to the application; records as well, and a source of people. */
+    /** Those who sign in to the application; a source of people. */
     PEOPLE,
-    /** Organisations that the company deals with; records as well, and known as accounts. */
+    /** Organisations that the company deals with, known as accounts. */
     ACCOUNTS,
     /** Which records of two types belong together. */
     LINKS,
@@ -17,5 +20,10 @@ public enum Use {
     /** A record type of the catalogue already. */
     GOVERNED,
     /** Rows that cannot be told from one another. */
-    WITHOUT_KEY
+    WITHOUT_KEY;
+
+    /** Whether a table that is seen so had better be governed. */
+    public boolean recommended() {
+        return this == RECORDS || this == PEOPLE || this == ACCOUNTS;
+    }
 }

@@ -24,6 +24,8 @@ class NamesTest {
         "job_children,Job child,Job children",
         "equipment,Equipment,Equipment",
         "keys,Key,Keys",
+        "bills_of_lading,Bill of lading,Bills of lading",
+        "fitness_for_work,Fitness for work,Fitness for work",
         "Auftrag,Auftrag,Auftrags",
         "наряды,Наряды,Наряды",
         "HTTPRequests,Http request,Http requests"

@@ -221,8 +221,13 @@ class ProposalTest {
         assertThat(yard.proposed("yard.job_crews").use()).isEqualTo(Use.LINKS);
         assertThat(yard.proposed("yard.job_crews").why()).endsWith("jobs and crews");
         assertThat(yard.proposed("yard.paints").use()).isEqualTo(Use.CHOICES);
-        assertThat(yard.proposed("yard.paints").recordType()).isEmpty();
-        assertThat(type(yard, "yard.coats").knownField("paint").type()).isEqualTo(FieldType.TEXT);
+        assertThat(yard.proposal().recordTypes())
+                .extracting(RecordType::key)
+                .containsExactly("job", "job_line", "job_photo", "crew", "coat");
+        assertThat(type(yard, "yard.paints").keyField()).isEqualTo("code");
+        assertThat(type(yard, "yard.coats").knownField("paint").refersTo()).contains("paint");
+        RecordType alone = Proposal.fitting(yard.proposal().recordTypes(), Catalogue.EMPTY).get(4);
+        assertThat(alone.knownField("paint").type()).isEqualTo(FieldType.TEXT);
     }
 
     @Test

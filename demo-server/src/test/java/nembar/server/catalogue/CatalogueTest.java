@@ -30,7 +30,7 @@ class CatalogueTest {
                         "host",
                         "127.0.0.1",
                         "port",
-                        Zoo.port(cluster),
+                        cluster.port(),
                         "database",
                         "towline",
                         "username",

@@ -37,8 +37,7 @@ class TrialTest {
 
     private static TrialOutcome tried(Installation nembar, String database, String... schemas) {
         Cluster cluster = nembar.cluster();
-        return new Trial()
-                .of(to(cluster, "127.0.0.1", Zoo.port(cluster), database, Tls.OFF, schemas));
+        return new Trial().of(to(cluster, "127.0.0.1", cluster.port(), database, Tls.OFF, schemas));
     }
 
     @Test
@@ -92,7 +91,7 @@ class TrialTest {
                 .startsWith("Nothing answers at 127.0.0.1:")
                 .contains("firewall");
         DatabaseConnection encrypted =
-                to(cluster, "127.0.0.1", Zoo.port(cluster), "towline", Tls.ENCRYPTED, "zoo");
+                to(cluster, "127.0.0.1", cluster.port(), "towline", Tls.ENCRYPTED, "zoo");
         assertThat(new Trial().of(encrypted).problem()).contains("does not encrypt");
         DatabaseConnection nowhere =
                 to(cluster, "no-such-host.invalid", 5432, "towline", Tls.OFF, "zoo");

@@ -86,17 +86,12 @@ public final class Zoo {
     static DatabaseConnection connection(Cluster cluster, String user, String password) {
         return new DatabaseConnection(
                 "127.0.0.1",
-                port(cluster),
+                cluster.port(),
                 "towline",
                 user,
                 new Kept(password),
                 Tls.OFF,
                 Optional.empty(),
                 List.of("zoo"));
-    }
-
-    /** The port that the cluster listens on. */
-    public static int port(Cluster cluster) {
-        return Integer.parseInt(cluster.url("towline").replaceAll(".*:(\\d+)/.*", "$1"));
     }
 }

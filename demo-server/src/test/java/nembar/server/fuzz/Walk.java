@@ -15,6 +15,7 @@ import java.util.regex.Pattern;
 import javax.crypto.spec.SecretKeySpec;
 import nembar.server.testing.Client;
 import nembar.server.testing.Client.Answer;
+import nembar.server.testing.Cluster;
 import nembar.server.testing.Limited;
 import nembar.server.testing.ServerProcess;
 import org.apache.commons.codec.binary.Base32;
@@ -30,6 +31,7 @@ final class Walk {
     private static final Duration PATIENCE = Duration.ofSeconds(30);
 
     private final ServerProcess server;
+    private final Cluster cluster;
     private final Client admin;
     private final Client steward;
     private final BiConsumer<String, Answer> reached;
@@ -38,8 +40,14 @@ final class Walk {
     /**
      * @param reached told of every operation that was reached, and of its answer
      */
-    Walk(ServerProcess server, Client admin, Client steward, BiConsumer<String, Answer> reached) {
+    Walk(
+            ServerProcess server,
+            Cluster cluster,
+            Client admin,
+            Client steward,
+            BiConsumer<String, Answer> reached) {
         this.server = server;
+        this.cluster = cluster;
         this.admin = admin;
         this.steward = steward;
         this.reached = reached;
@@ -54,6 +62,7 @@ final class Walk {
         delegation();
         tokens();
         designs();
+        application();
         return refused;
     }
 
@@ -64,6 +73,46 @@ final class Walk {
             refused.add(operation + ": " + answer.status() + " " + answer.text());
         }
         return answer;
+    }
+
+    /** Adds the second application, and takes one of its tables. */
+    private void application() {
+        Map<String, Object> connection =
+                Map.of(
+                        "host",
+                        "127.0.0.1",
+                        "port",
+                        cluster.port(),
+                        "database",
+                        "quayside",
+                        "username",
+                        "quayside_reader",
+                        "password",
+                        cluster.password("quayside_reader"),
+                        "tls",
+                        "off",
+                        "schemas",
+                        List.of("yard"));
+        done("tryConnection", admin.post("/api/connection-trials", connection));
+        done(
+                "addApplication",
+                admin.post(
+                        "/api/applications",
+                        Map.of("name", "Quayside", "zone", "UTC", "connection", connection)));
+        String path = "/api/applications/quayside";
+        Answer known = done("connection", admin.get(path + "/connection"));
+        done(
+                "changeConnection",
+                admin.put(
+                        path + "/connection?version=" + known.json().path("version").asLong(),
+                        connection));
+        done("proposal", admin.get(path + "/proposal"));
+        done(
+                "decideProposal",
+                admin.put(
+                        path + "/proposal",
+                        List.of(Map.of("table", "yard.jobs", "decision", "taken"))));
+        done("takeProposal", admin.post(path + "/catalogue", Map.of()));
     }
 
     private static <T> T await(Supplier<T> asked) {

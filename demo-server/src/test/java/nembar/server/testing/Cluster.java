@@ -87,6 +87,11 @@ public final class Cluster {
         run("kill", folder.toString());
     }
 
+    /** Where it listens on loopback. */
+    public int port() {
+        return port;
+    }
+
     /** The JDBC address of one of its databases. */
     public String url(String database) {
         return "jdbc:postgresql://127.0.0.1:" + port + "/" + database;
@@ -117,6 +122,9 @@ public final class Cluster {
                 "nembar.security-log=target/security-" + port + ".log",
                 "nembar.demo-records.username=towline_owner",
                 "nembar.demo-records.password=" + password("towline_owner"),
+                "nembar.demo-quayside.url=" + url("quayside"),
+                "nembar.demo-quayside.username=quayside_owner",
+                "nembar.demo-quayside.password=" + password("quayside_owner"),
                 "nembar.secret=a key for tests, and for nothing else",
                 "nembar.mail.every=100ms",
                 "spring.mail.port=" + freePort());

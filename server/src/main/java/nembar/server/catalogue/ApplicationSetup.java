@@ -1,8 +1,10 @@
 package nembar.server.catalogue;
 
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import nembar.core.catalogue.Application;
 import nembar.core.catalogue.Catalogue;
 import nembar.core.command.ChangeSet;
@@ -10,6 +12,7 @@ import nembar.core.command.ChangeSet.OfApplication;
 import nembar.core.command.Need;
 import nembar.core.directory.Edits;
 import nembar.core.directory.Person;
+import nembar.core.model.AccessModel;
 import nembar.core.text.Slug;
 import nembar.server.catalogue.ConnectionShapes.ConnectionGiven;
 import nembar.server.catalogue.ConnectionShapes.ConnectionShown;
@@ -18,6 +21,8 @@ import nembar.server.command.Gate;
 import nembar.server.connections.Connections;
 import nembar.server.connections.DatabaseConnection;
 import nembar.server.connections.Trial;
+import nembar.server.document.DesignDocument.CataloguePart;
+import nembar.server.document.DocumentWriter;
 import nembar.server.governance.Governance;
 import nembar.server.history.Acts;
 import nembar.server.http.BadRequest;
@@ -68,9 +73,52 @@ class ApplicationSetup {
     /** An application that has been added, by its key. */
     record AddedApplication(String application) {}
 
-    /** Whether they may add applications at all. */
-    boolean mayAdd(Person me) {
-        return governance.mayOnPlace(me, APPLICATION, "create", NEW);
+    /**
+     * An application in the list of all.
+     *
+     * @param recordTypes how many are governed
+     * @param connected whether its database is set here, and not where Nembar is started
+     * @param mayChange whether its tables and its connection are theirs to look at and change
+     */
+    record ApplicationLine(
+            String key,
+            String name,
+            String zone,
+            int recordTypes,
+            boolean connected,
+            boolean mayChange) {}
+
+    /** All applications that may be seen; and whether another may be added. */
+    record ApplicationList(List<ApplicationLine> applications, boolean mayAdd) {}
+
+    /** All but Nembar itself, whose catalogue comes with the program, by name. */
+    ApplicationList list(Person me) {
+        Set<String> connected = connections.versions().keySet();
+        return new ApplicationList(
+                models.all().stream()
+                        .filter(one -> !one.application().key().equals(Models.NEMBAR))
+                        .filter(one -> governance.mayViewApplication(me, one.application().key()))
+                        .map(one -> line(me, one, connected))
+                        .sorted(Comparator.comparing(ApplicationLine::name))
+                        .toList(),
+                governance.mayOnPlace(me, APPLICATION, "create", NEW));
+    }
+
+    private ApplicationLine line(Person me, AccessModel model, Set<String> connected) {
+        Application application = model.application();
+        return new ApplicationLine(
+                application.key(),
+                application.name(),
+                application.zone().getId(),
+                model.catalogue().recordTypes().size(),
+                connected.contains(application.key()),
+                governance.mayOnPlace(me, APPLICATION, "change", application.key()));
+    }
+
+    /** What is governed in an application. */
+    CataloguePart catalogue(Person me, String application) {
+        governance.requireOnApplication(me, "view", application);
+        return DocumentWriter.catalogue(models.model(application).catalogue());
     }
 
     AddedApplication add(Person author, NewApplication given) {

@@ -4,6 +4,7 @@ import io.swagger.v3.oas.annotations.Operation;
 import java.util.List;
 import java.util.Optional;
 import nembar.server.catalogue.ApplicationSetup.AddedApplication;
+import nembar.server.catalogue.ApplicationSetup.ApplicationList;
 import nembar.server.catalogue.ApplicationSetup.NewApplication;
 import nembar.server.catalogue.ConnectionShapes.ConnectionGiven;
 import nembar.server.catalogue.ConnectionShapes.ConnectionShown;
@@ -11,6 +12,7 @@ import nembar.server.catalogue.Proposals.ProposalShown;
 import nembar.server.catalogue.Proposals.TableDecision;
 import nembar.server.catalogue.Proposals.TakenTypes;
 import nembar.server.connections.Trial;
+import nembar.server.document.DesignDocument.CataloguePart;
 import nembar.server.session.Me;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -33,6 +35,18 @@ class CatalogueController {
         this.setup = setup;
         this.proposals = proposals;
         this.me = me;
+    }
+
+    @GetMapping("/catalogue")
+    @Operation(operationId = "applicationList")
+    ApplicationList list() {
+        return setup.list(me.person());
+    }
+
+    @GetMapping("/applications/{application}/catalogue")
+    @Operation(operationId = "catalogue")
+    CataloguePart catalogue(@PathVariable String application) {
+        return setup.catalogue(me.person(), application);
     }
 
     @PostMapping("/applications")

@@ -39,7 +39,7 @@ public final class DocumentWriter {
                 DesignWriter.design(model.design()));
     }
 
-    private static DesignDocument.CataloguePart catalogue(Catalogue catalogue) {
+    public static DesignDocument.CataloguePart catalogue(Catalogue catalogue) {
         return new DesignDocument.CataloguePart(
                 catalogue.areas().stream().map(DocumentWriter::area).toList(),
                 catalogue.recordTypes().stream().map(DocumentWriter::recordType).toList(),

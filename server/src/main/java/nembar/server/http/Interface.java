@@ -32,6 +32,7 @@ class Interface implements WebMvcConfigurer {
             "/ask/**",
             "/bench/**",
             "/ledger/**",
+            "/catalogue/**",
             "/look/**",
             "/people/**",
             "/record/**",

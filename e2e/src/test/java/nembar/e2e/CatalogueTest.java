@@ -1,0 +1,51 @@
+package nembar.e2e;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.openqa.selenium.By;
+
+/** A second application, from nothing to the first question. */
+@ExtendWith(Stage.class)
+class CatalogueTest {
+    @Test
+    void anApplicationIsAddedAndItsTablesGoneThrough(Page page) {
+        page.signInAsAdministrator();
+        page.go("/catalogue").read("Towline").press("Add an application").read("On the way");
+        assertThat(page.seriousAxeFindings()).isEmpty();
+        page.fill("What people call it", "Quayside")
+                .fill("Host", "127.0.0.1")
+                .fill("Port", String.valueOf(Stage.databasePort()))
+                .fill("Database", "quayside")
+                .fill("Schemas", "yard")
+                .fill("User", "quayside_reader")
+                .fill("The password", "wrong")
+                .choose("On the way", "Not encrypted");
+        page.press("Try the connection").read("the user or the password is wrong");
+        page.choose("Password", "In an environment variable of its server")
+                .fill("Name of the variable", "NEMBAR_PASSWORD_QUAYSIDE");
+        page.press("Try the connection").read("Reached, and it can be read.");
+        page.press("Add it").read("0 of 8 decided");
+        assertThat(page.seriousAxeFindings()).isEmpty();
+
+        page.click(By.xpath("//*[@role='option'][contains(., 'Customers')]"))
+                .read("organisations that the company deals with");
+        page.click(By.xpath("//*[@role='option'][contains(., 'Crews')]")).type("l");
+        page.read("1 of 8 decided");
+        page.click(By.xpath("//*[@role='option'][contains(., 'Staff')]"))
+                .press("Leave out Phone")
+                .missing("Phone");
+        page.press("Take the 7 that are open here").read("8 of 8 decided");
+        page.go(page.path()).read("8 of 8 decided").press("Put 7 into the catalogue");
+        page.read("Repair jobs").read("Job lines").read("Fitness for work");
+        assertThat(page.text()).doesNotContain("Crews");
+        assertThat(page.seriousAxeFindings()).isEmpty();
+
+        page.go("/ask/what-can?application=quayside&person=idris.munro").read("Repair job");
+        page.go("/bench").read("None yet.");
+        page.choose("Application", "Towline").read("Dispatcher");
+        page.go("/catalogue/quayside?leaf=connection").read("Save the connection");
+        assertThat(page.seriousAxeFindings()).isEmpty();
+    }
+}

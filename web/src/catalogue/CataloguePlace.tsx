@@ -1,0 +1,62 @@
+import Box from '@mui/material/Box';
+import MuiLink from '@mui/material/Link';
+import Typography from '@mui/material/Typography';
+import { useEffect } from 'react';
+import { Link, useParams, useSearchParams } from 'react-router';
+import { LeafTabs } from '../app/LeafTabs';
+import { useApplicationList } from './api';
+import { ConnectionLeaf } from './ConnectionLeaf';
+import { GovernedLeaf } from './GovernedLeaf';
+import { TablesLeaf } from './TablesLeaf';
+
+type Leaf = 'governed' | 'tables' | 'connection';
+
+/** One application: what is governed, the tables of its database, and how that is reached. */
+export default function CataloguePlace() {
+  const { application = '' } = useParams();
+  const [params, setParams] = useSearchParams();
+  const line = useApplicationList().data?.applications.find((one) => one.key === application);
+  const wanted = params.get('leaf') as Leaf | null;
+  const leaf = wanted === 'tables' || wanted === 'connection' ? wanted : 'governed';
+  useEffect(() => {
+    document.title = `${line?.name ?? 'Catalogue'} · Nembar`;
+  }, [line]);
+  const leaves: (readonly [Leaf, string])[] = [['governed', 'What is governed']];
+  if (line?.mayChange) {
+    if (line.connected) {
+      leaves.push(['tables', 'Tables of its database']);
+    }
+    leaves.push(['connection', 'Connection']);
+  }
+  return (
+    <Box component="main" sx={{ height: '100%', overflowY: 'auto', p: '14px 20px 48px' }}>
+      <Box sx={{ maxWidth: 1400, mx: 'auto' }}>
+        <Box sx={{ display: 'flex', gap: 2, alignItems: 'baseline', mb: 0.5 }}>
+          <Typography variant="h1" component="h1">
+            {line?.name ?? application}
+          </Typography>
+          <Typography color="textSecondary" variant="body2" sx={{ flex: 1 }}>
+            {line?.zone}
+          </Typography>
+          <MuiLink component={Link} to="/catalogue" color="textSecondary">
+            All applications
+          </MuiLink>
+        </Box>
+        {line && (
+          <LeafTabs
+            label="Of the application"
+            leaves={leaves}
+            leaf={leaves.some(([key]) => key === leaf) ? leaf : 'governed'}
+            onLeaf={(next) => setParams(next === 'governed' ? {} : { leaf: next })}
+          >
+            {leaf === 'tables' && line.connected && <TablesLeaf application={application} />}
+            {leaf === 'connection' && <ConnectionLeaf application={application} />}
+            {(leaf === 'governed' || (leaf === 'tables' && !line.connected)) && (
+              <GovernedLeaf application={application} mayChange={line.mayChange} />
+            )}
+          </LeafTabs>
+        )}
+      </Box>
+    </Box>
+  );
+}

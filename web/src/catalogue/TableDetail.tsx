@@ -1,0 +1,178 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
+import { useEffect, useState } from 'react';
+import type { Schemas } from '../api/client';
+import { Facts } from '../app/parts';
+import { number } from '../ask/said';
+import type { RecordType, TableDecision, TableProposed } from './api';
+import { FieldRows } from './FieldRows';
+import { offered } from './tables';
+
+type Props = {
+  table: TableProposed;
+  areas: Schemas['AreaPart'][];
+  onDecide: (decision: NonNullable<TableDecision['decision']>) => void;
+  onChange: (type: RecordType) => void;
+};
+
+const kinds = { table: 'Table', partitioned: 'Table in partitions', view: 'View' };
+
+/** One table: what it seems to be and why, and the record type that it would become. */
+export function TableDetail({ table, areas, onDecide, onChange }: Props) {
+  const type = table.recordType;
+  return (
+    <Box
+      component="section"
+      aria-label={table.table}
+      sx={{ maxHeight: 'calc(100vh - 250px)', overflowY: 'auto', pr: 0.5 }}
+    >
+      <Box sx={{ display: 'flex', gap: 1, alignItems: 'baseline', mb: 1 }}>
+        <Typography variant="h2" component="h2" sx={{ flex: 1, overflowWrap: 'anywhere' }}>
+          {offered(table) || table.use === 'governed' ? type?.plural : table.table}
+        </Typography>
+        {offered(table) && table.decision !== 'left' && (
+          <Button size="small" variant="outlined" onClick={() => onDecide('left')}>
+            Leave it
+          </Button>
+        )}
+        {offered(table) && table.decision !== 'taken' && (
+          <Button size="small" variant="contained" onClick={() => onDecide('taken')}>
+            Take it
+          </Button>
+        )}
+        {offered(table) && table.decision !== 'open' && (
+          <Button size="small" variant="text" onClick={() => onDecide('open')}>
+            Open again
+          </Button>
+        )}
+      </Box>
+      <Facts
+        facts={[
+          [
+            kinds[table.kind],
+            `${table.table}, ${number(table.columns)} columns${table.rows === undefined ? '' : `, about ${number(table.rows)} rows`}`,
+          ],
+          ['Seen as', `${sentence(table)}: ${table.why}`],
+          ...(table.comment ? ([['It is said', table.comment]] as [string, string][]) : []),
+        ]}
+      />
+      {type && offered(table) && (
+        <TypeForm type={type} table={table} areas={areas} onChange={onChange} />
+      )}
+    </Box>
+  );
+}
+
+const seen: Record<TableProposed['use'], string> = {
+  records: 'records that people work with',
+  people: 'those who sign in to the application',
+  accounts: 'organisations that the company deals with',
+  choices: 'a short list of things to choose from',
+  links: 'which records belong together',
+  noRecords: 'nothing that anybody would be given access to',
+  withoutKey: 'nothing that can be governed row by row',
+  governed: 'a record type of the catalogue',
+};
+
+const sentence = (table: TableProposed) => seen[table.use];
+
+type FormProps = Pick<Props, 'table' | 'areas' | 'onChange'> & { type: RecordType };
+
+function TypeForm({ type, table, areas, onChange }: FormProps) {
+  const texts = (type.fields ?? []).filter((one) => one.type === 'text' || one.type === 'choice');
+  return (
+    <>
+      <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1.5, my: 2 }}>
+        <Typed
+          label="One of them"
+          value={type.singular ?? ''}
+          onType={(singular) => onChange({ ...type, singular })}
+        />
+        <Typed
+          label="Several"
+          value={type.plural ?? ''}
+          onType={(plural) => onChange({ ...type, plural })}
+        />
+        <TextField
+          select
+          size="small"
+          label="Area"
+          value={type.area ?? ''}
+          onChange={(event) => onChange({ ...type, area: event.target.value })}
+        >
+          {areas.map((area) => (
+            <MenuItem key={area.key} value={area.key ?? ''}>
+              {area.name}
+            </MenuItem>
+          ))}
+        </TextField>
+        <TextField
+          select
+          size="small"
+          label="People know them by"
+          value={type.titleField ?? ''}
+          helperText={table.reasons['/title']}
+          onChange={(event) => onChange({ ...type, titleField: event.target.value })}
+        >
+          {texts
+            .concat((type.fields ?? []).filter((one) => one.key === type.titleField))
+            .filter((one, at, all) => all.findIndex((other) => other.key === one.key) === at)
+            .map((one) => (
+              <MenuItem key={one.key} value={one.key ?? ''}>
+                {one.label}
+              </MenuItem>
+            ))}
+        </TextField>
+      </Box>
+      {type.parent && (
+        <Typography variant="body2" sx={{ mb: 1.5 }}>
+          A part of {type.parent.recordType?.replaceAll('_', ' ')}: whoever may view or change that
+          may view or change it. <span style={{ opacity: 0.8 }}>({table.reasons['/parent']})</span>{' '}
+          <Button
+            size="small"
+            onClick={() => {
+              const { parent, ...alone } = type;
+              onChange(alone);
+            }}
+          >
+            Let it stand alone
+          </Button>
+        </Typography>
+      )}
+      <FieldRows type={type} table={table} onChange={onChange} />
+    </>
+  );
+}
+
+/** A text that is kept once one leaves it. */
+function Typed({
+  label,
+  value,
+  onType,
+}: {
+  label: string;
+  value: string;
+  onType: (text: string) => void;
+}) {
+  const [typed, setTyped] = useState(value);
+  useEffect(() => setTyped(value), [value]);
+  return (
+    <TextField
+      size="small"
+      label={label}
+      value={typed}
+      slotProps={{ htmlInput: { maxLength: 100 } }}
+      onChange={(event) => setTyped(event.target.value)}
+      onBlur={() => {
+        if (typed.trim() === '') {
+          setTyped(value);
+        } else if (typed !== value) {
+          onType(typed.trim());
+        }
+      }}
+    />
+  );
+}

@@ -1,0 +1,92 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { api, data, type Schemas } from '../api/client';
+import { keys } from '../api/keys';
+import { decided } from './tables';
+
+export type Proposal = Schemas['ProposalShown'];
+export type TableProposed = Schemas['TableProposed'];
+export type TableDecision = Schemas['TableDecision'];
+export type RecordType = Schemas['RecordTypePart'];
+export type Given = Schemas['ConnectionGiven'];
+export type Outcome = Schemas['TrialOutcome'];
+
+export function useApplicationList() {
+  return useQuery({
+    queryKey: keys.catalogueList(),
+    queryFn: ({ signal }) => data(api.GET('/api/catalogue', { signal })),
+  });
+}
+
+export function useCatalogue(application: string) {
+  return useQuery({
+    queryKey: keys.catalogue(application),
+    queryFn: ({ signal }) =>
+      data(
+        api.GET('/api/applications/{application}/catalogue', {
+          signal,
+          params: { path: { application } },
+        }),
+      ),
+  });
+}
+
+export function useConnection(application: string) {
+  return useQuery({
+    queryKey: keys.catalogueConnection(application),
+    queryFn: ({ signal }) =>
+      data(
+        api.GET('/api/applications/{application}/connection', {
+          signal,
+          params: { path: { application } },
+        }),
+      ),
+  });
+}
+
+export function useProposal(application: string) {
+  return useQuery({
+    queryKey: keys.catalogueProposal(application),
+    queryFn: ({ signal }) =>
+      data(
+        api.GET('/api/applications/{application}/proposal', {
+          signal,
+          params: { path: { application } },
+        }),
+      ),
+  });
+}
+
+/** Keeps decisions; they show at once, and are taken back where they cannot be kept. */
+export function useDecide(application: string) {
+  const queries = useQueryClient();
+  const key = keys.catalogueProposal(application);
+  return useMutation({
+    mutationFn: (some: TableDecision[]) =>
+      data(
+        api.PUT('/api/applications/{application}/proposal', {
+          params: { path: { application } },
+          body: some,
+        }),
+      ),
+    onMutate: async (some) => {
+      await queries.cancelQueries({ queryKey: key });
+      const before = queries.getQueryData<Proposal>(key);
+      if (before) {
+        queries.setQueryData(key, decided(before, some));
+      }
+      return { before };
+    },
+    onError: (_, __, context) => {
+      queries.setQueryData(key, context?.before);
+    },
+  });
+}
+
+export function tryConnection(application: string | undefined, body: Given) {
+  return data(
+    api.POST('/api/connection-trials', {
+      params: { query: application ? { application } : {} },
+      body,
+    }),
+  );
+}
