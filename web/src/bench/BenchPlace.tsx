@@ -1,6 +1,4 @@
 import Box from '@mui/material/Box';
-import Button from '@mui/material/Button';
-import Typography from '@mui/material/Typography';
 import { useDeferredValue, useEffect, useMemo, useState } from 'react';
 import { Navigate, useParams, useSearchParams } from 'react-router';
 import { useStartApplication } from '../app/applications';
@@ -9,11 +7,11 @@ import { Trouble } from '../app/Trouble';
 import { Working } from '../ask/Working';
 import { ElementsWork } from '../sentences/ElementsWork';
 import { kindOf } from '../sentences/kinds';
+import { Beginning } from './Beginning';
 import { Coming } from './Coming';
 import { Compare } from './Compare';
 import { type CountFor, countForOf, countForText, useCounting } from './counted';
 import { Drawers, type Opened } from './Drawers';
-import { FileDialog } from './FileDialog';
 import type { CellRef } from './grid';
 import { type Leaf, Leaves } from './Leaves';
 import { NewRole } from './NewRole';
@@ -192,6 +190,8 @@ export default function BenchPlace() {
           <Beginning
             application={application}
             missing={opened !== null}
+            bench={bench}
+            onDraft={roles.length === 0 && bench.types.length > 0 ? working.edit : null}
             onCompare={() => compare('', '')}
             onComing={openComing}
           />
@@ -227,54 +227,6 @@ export default function BenchPlace() {
           onClose={() => setFresh(null)}
         />
       )}
-    </Box>
-  );
-}
-
-function Beginning({
-  application,
-  missing,
-  onCompare,
-  onComing,
-}: {
-  application: string;
-  missing: boolean;
-  onCompare: () => void;
-  onComing: () => void;
-}) {
-  const [bringing, setBringing] = useState(false);
-  return (
-    <Box sx={{ mt: 5, maxWidth: 560, color: 'text.secondary' }}>
-      <Typography component="h1" variant="h1" sx={{ color: 'text.primary', mb: 1 }}>
-        {missing ? 'That is not on the bench' : 'Bench'}
-      </Typography>
-      <Typography>
-        {missing
-          ? 'There is no such role or privilege set, published or drafted. It may have been taken away.'
-          : 'Take a role or a privilege set out of a drawer. Each edit goes into your draft; what it would change for people is told at once, and nothing takes effect until you publish it.'}
-      </Typography>
-      <Box sx={{ display: 'flex', gap: 1, mt: 2.5 }}>
-        <Button variant="outlined" onClick={onCompare}>
-          Put two side by side
-        </Button>
-        <Button variant="outlined" onClick={onComing}>
-          What begins and ends soon
-        </Button>
-      </Box>
-      <Box sx={{ display: 'flex', gap: 1, mt: 1 }}>
-        <Button
-          component="a"
-          variant="outlined"
-          href={`/api/applications/${application}/design`}
-          download={`${application}.json`}
-        >
-          Take the design out as a file
-        </Button>
-        <Button variant="outlined" onClick={() => setBringing(true)}>
-          Bring a file in
-        </Button>
-      </Box>
-      {bringing && <FileDialog application={application} onClose={() => setBringing(false)} />}
     </Box>
   );
 }

@@ -9,7 +9,7 @@ import {
 import { putRole, putSet } from './edits';
 import type { ChangePart } from './queue';
 
-type Starter = {
+export type Starter = {
   key: string;
   name: string;
   for: string;

@@ -58,6 +58,8 @@ export function roleGiven(choice: RoleChoice): Given | undefined {
 
 type Props = { choice: RoleChoice; onChange: (choice: RoleChoice) => void };
 
+const applicationOf = (role: string) => role.split('/')[0] ?? '';
+
 /** A role, the limits it has, and its end. */
 export function RoleForm({ choice, onChange }: Props) {
   const facets = useFacets();
@@ -65,8 +67,10 @@ export function RoleForm({ choice, onChange }: Props) {
   const found = useAccounts(search, '', 0, 30);
   const accounts = (found.data?.accounts ?? []).map(({ key, name }) => ({ key, name }));
   const applications = useApplications();
-  const application = choice.role?.key.split('/')[0];
-  const zone = applications.data?.find((one) => one.key === application)?.zone ?? '';
+  // Those that have roles: of one alone it need not be said.
+  const withRoles = new Set((facets.data?.roles ?? []).map((one) => applicationOf(one.key)));
+  const named = (role: string) => applications.data?.find((one) => one.key === applicationOf(role));
+  const zone = choice.role ? (named(choice.role.key)?.zone ?? '') : '';
   const seats = facets.data?.roles.find((one) => one.key === choice.role?.key)?.seats ?? [];
   return (
     <>
@@ -76,9 +80,11 @@ export function RoleForm({ choice, onChange }: Props) {
         choices={(facets.data?.roles ?? []).map((one) => ({
           key: one.key,
           name: one.name,
-          detail: [one.people === 1 ? '1 holds it' : `${one.people} hold it`, ...one.seats].join(
-            ' · ',
-          ),
+          detail: [
+            ...(withRoles.size > 1 ? [named(one.key)?.name ?? ''] : []),
+            one.people === 1 ? '1 holds it' : `${one.people} hold it`,
+            ...one.seats,
+          ].join(' · '),
         }))}
         onPick={(role) => onChange({ ...choice, role })}
       />

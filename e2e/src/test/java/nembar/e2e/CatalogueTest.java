@@ -42,10 +42,21 @@ class CatalogueTest {
         assertThat(page.text()).doesNotContain("Crews");
         assertThat(page.seriousAxeFindings()).isEmpty();
 
-        page.go("/ask/what-can?application=quayside&person=idris.munro").read("Repair job");
-        page.go("/bench").read("None yet.");
-        page.choose("Application", "Towline").read("Dispatcher");
         page.go("/catalogue/quayside?leaf=connection").read("Save the connection");
         assertThat(page.seriousAxeFindings()).isEmpty();
+
+        page.go("/bench").read("None yet.");
+        page.choose("Application", "Towline").read("Dispatcher");
+        page.choose("Application", "Quayside").press("Draft first roles");
+        page.read("Contributor, Job").press("Review").read("New role: Administrator");
+        page.fill("Why, for whoever reads it later", "First roles").press("Publish now");
+        page.read("Published as no.");
+
+        page.go("/people?search=hedda+nyquist").tick("Pick Hedda Nyquist").press("Give a role");
+        page.complete("Role", "Reader, Job", "Reader, Job").read("Changes access for 1 person");
+        page.confirm("Publish").missing("Give Hedda Nyquist a role");
+        page.go("/ask/what-can?application=quayside&person=hedda.nyquist")
+                .read("Repair job")
+                .read("840");
     }
 }
