@@ -106,6 +106,26 @@ final class CatalogueCheck {
         for (Field field : type.fields()) {
             field(path + ".fields[" + field.key() + "]", field, placing);
         }
+        guardedInEach(path, type);
+    }
+
+    /** What one field guards no other shows, nor a key that the column is a part of. */
+    private void guardedInEach(String path, RecordType type) {
+        Map<String, Field> byColumn = new HashMap<>();
+        for (Field field : type.fields()) {
+            for (Column column : field.columns()) {
+                Field other = byColumn.putIfAbsent(column.name(), field);
+                if (other != null && other.guarded() != field.guarded()) {
+                    check.report(
+                            path + ".fields[" + field.key() + "].guarded",
+                            "`"
+                                    + column.name()
+                                    + "` is a column of `"
+                                    + other.key()
+                                    + "` too: guard both fields, or neither");
+                }
+            }
+        }
     }
 
     /** A reference to a parent has as many columns as the parent's key, kept alike. */

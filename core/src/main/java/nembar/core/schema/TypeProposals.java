@@ -182,7 +182,8 @@ final class TypeProposals {
                                 refersTo,
                                 labels(column));
                 reasons.put(
-                        field.key(), because(column, "a foreign key leads to " + refersTo.get()));
+                        field.key(),
+                        because(column, field, "a foreign key leads to " + refersTo.get()));
                 return;
             }
             Optional<Fields.Guess> guess = Fields.type(column);
@@ -198,11 +199,11 @@ final class TypeProposals {
                                             .orElse(Names.label(column.name(), false)),
                                     List.of(new Column(column.name(), guess.get().stored())),
                                     guess.get().type(),
-                                    Fields.guarded(column),
+                                    guarded(column),
                                     labels(column),
                                     Optional.empty(),
                                     choices(guess.get().type(), column)));
-            reasons.put(field.key(), because(column, "it is of the type " + column.type()));
+            reasons.put(field.key(), because(column, field, "it is of the type " + column.type()));
         }
 
         private static List<String> choices(FieldType type, TableColumn column) {
@@ -288,11 +289,20 @@ final class TypeProposals {
                     .collect(Collectors.toCollection(TreeSet::new));
         }
 
-        private String because(TableColumn column, String why) {
+        /** A part of a key is seen with the key. */
+        private boolean guarded(TableColumn column) {
+            boolean part =
+                    fields.values().stream()
+                            .flatMap(field -> field.columns().stream())
+                            .anyMatch(one -> one.name().equals(column.name()));
+            return Fields.guarded(column) && !part;
+        }
+
+        private String because(TableColumn column, Field field, String why) {
             List<String> all = new ArrayList<>(List.of(why));
             Fields.labels(column)
                     .forEach(label -> all.add(label.classification() + ", since " + label.why()));
-            if (Fields.guarded(column)) {
+            if (field.guarded()) {
                 all.add("guarded, since most who see the record need not see it");
             }
             return String.join("; ", all);

@@ -94,6 +94,105 @@ class ModelCheckTest {
                 .containsExactly("it is below itself, by way of others");
     }
 
+    /** What is wrong with a catalogue of boxes, and of labels that hang on them. */
+    private List<String> problemsOf(RecordType... types) {
+        Catalogue known = harbour.catalogue();
+        List<RecordType> all = new ArrayList<>(known.recordTypes());
+        all.addAll(List.of(types));
+        ModelRefused refused =
+                catchThrowableOfType(
+                        ModelRefused.class,
+                        () ->
+                                AccessModel.of(
+                                        new Application("harbour", "Harbour", harbour.zone),
+                                        new Catalogue(known.areas(), all, known.functions()),
+                                        harbour.directory(),
+                                        harbour.design()));
+        return refused == null
+                ? List.of()
+                : refused.problems().stream().map(one -> one.path() + " " + one.message()).toList();
+    }
+
+    private static RecordType box(String key, Optional<Parent> parent, Field... fields) {
+        return new RecordType(
+                key,
+                "Box",
+                "Boxes",
+                "work",
+                new TableName("harbour", key),
+                "id",
+                "id",
+                new RecordType.Places(
+                        Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty()),
+                parent,
+                List.of(fields),
+                List.of());
+    }
+
+    private static Field of(String key, FieldType type, boolean guarded, Column... columns) {
+        return new Field(
+                key, key, List.of(columns), type, guarded, Set.of(), Optional.empty(), List.of());
+    }
+
+    private static Field pair() {
+        return of(
+                "id",
+                FieldType.TEXT,
+                false,
+                new Column("Row No", Column.Stored.WHOLE),
+                Column.plain("Größe"));
+    }
+
+    @Test
+    void aKeyMayBeOfSeveralColumnsOfAnyName() {
+        assertThat(problemsOf(box("box", Optional.empty(), pair()))).isEmpty();
+    }
+
+    @Test
+    void aReferenceToAParentHasAsManyColumnsAsItsKey() {
+        Field up = of("up", FieldType.TEXT, false, Column.plain("up"));
+        Parent parent = new Parent("box", "up", Parent.Follows.VIEW, false);
+        assertThat(
+                        problemsOf(
+                                box("box", Optional.empty(), pair()),
+                                box(
+                                        "label",
+                                        Optional.of(parent),
+                                        text("id", Optional.empty()),
+                                        up)))
+                .containsExactly(
+                        "catalogue.recordTypes[label].parent.through `up` has 1 columns, and the"
+                                + " key of `box` has 2");
+    }
+
+    @Test
+    void onlyATextOrAReferenceIsOfSeveralColumns() {
+        Field sum = of("sum", FieldType.DECIMAL, false, Column.plain("a"), Column.plain("b"));
+        Field none = of("none", FieldType.TEXT, false);
+        assertThat(problemsOf(box("box", Optional.empty(), pair(), sum, none)))
+                .hasSize(2)
+                .allMatch(problem -> problem.contains("give one column"));
+    }
+
+    @Test
+    void onlyTextsAreStoredAsSomethingElse() {
+        Field day = of("day", FieldType.DATE, false, new Column("day", Column.Stored.WHOLE));
+        Field long_ = of("long", FieldType.TEXT, false, Column.plain("x".repeat(64)));
+        assertThat(problemsOf(box("box", Optional.empty(), pair(), day, long_)))
+                .hasSize(2)
+                .anyMatch(problem -> problem.contains("stored as something else"))
+                .anyMatch(problem -> problem.endsWith("is no column name"));
+    }
+
+    @Test
+    void aColumnIsGuardedInAllItsFieldsOrInNone() {
+        Field row = of("row", FieldType.WHOLE_NUMBER, true, Column.plain("Row No"));
+        assertThat(problemsOf(box("box", Optional.empty(), pair(), row)))
+                .containsExactly(
+                        "catalogue.recordTypes[box].fields[row].guarded `Row No` is a column of"
+                                + " `id` too: guard both fields, or neither");
+    }
+
     private static Field text(String key, Optional<String> refersTo) {
         FieldType type = refersTo.isPresent() ? FieldType.REFERENCE : FieldType.TEXT;
         return new Field(

@@ -123,6 +123,20 @@ class ProposalTest {
     }
 
     @Test
+    void aPartOfAKeyIsNotGuarded() {
+        Yard yard =
+                new Yard()
+                        .table("yard.rates")
+                        .column("salary", "int4")
+                        .column("step", "int4")
+                        .column("wage", "numeric")
+                        .key("salary", "step")
+                        .made();
+        assertThat(type(yard, "yard.rates").knownField("salary").guarded()).isFalse();
+        assertThat(type(yard, "yard.rates").knownField("wage").guarded()).isTrue();
+    }
+
+    @Test
     void nothingIsAPartOfItself() {
         Yard yard =
                 new Yard()
