@@ -13,9 +13,10 @@ const places: Record<string, string> = {
   person: '/people/p/',
   team: '/people/teams/',
   account: '/people/accounts/',
+  application: '/catalogue/',
 };
 
-/** What was done to people, teams, units and accounts. */
+/** What was done to people, teams, units, accounts and applications. */
 export function ActsLeaf() {
   const { asked, change, page, turn, filtered, query, list } = useListed(
     ['acts'],

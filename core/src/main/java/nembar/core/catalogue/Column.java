@@ -61,6 +61,13 @@ public record Column(String name, Stored stored) {
         return new Column(name, Stored.PLAIN);
     }
 
+    /**
+     * The name of a column, a table or anything else in SQL: in double quotes, whatever is in it.
+     */
+    public static String quoted(String name) {
+        return '"' + name.replace("\"", "\"\"") + '"';
+    }
+
     /** Whether PostgreSQL can have a column, a table or a schema of this name. */
     public static boolean possible(String name) {
         return !name.isEmpty()

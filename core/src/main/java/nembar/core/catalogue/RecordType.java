@@ -40,8 +40,8 @@ public record RecordType(
         ownOperations = List.copyOf(ownOperations);
     }
 
-    /** The same type with another parent, or none. */
-    public RecordType under(Optional<Parent> parent) {
+    /** The same type with another parent, or none, and with other fields. */
+    public RecordType with(Optional<Parent> otherParent, List<Field> otherFields) {
         return new RecordType(
                 key,
                 singular,
@@ -51,24 +51,8 @@ public record RecordType(
                 keyField,
                 titleField,
                 places,
-                parent,
-                fields,
-                ownOperations);
-    }
-
-    /** The same type with other fields. */
-    public RecordType with(List<Field> others) {
-        return new RecordType(
-                key,
-                singular,
-                plural,
-                area,
-                table,
-                keyField,
-                titleField,
-                places,
-                parent,
-                others,
+                otherParent,
+                otherFields,
                 ownOperations);
     }
 

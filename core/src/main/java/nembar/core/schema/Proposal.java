@@ -139,17 +139,11 @@ public record Proposal(List<Area> areas, List<ProposedTable> tables) {
         return taken.stream()
                 .map(
                         type ->
-                                type.under(
-                                        type.parent()
-                                                .filter(
-                                                        parent ->
-                                                                keys.contains(
-                                                                        parent.recordType()))))
-                .map(
-                        type ->
                                 type.with(
+                                        type.parent()
+                                                .filter(one -> keys.contains(one.recordType())),
                                         type.fields().stream()
-                                                .map(one -> fitting(one, keys))
+                                                .map(field -> fitting(field, keys))
                                                 .toList()))
                 .toList();
     }

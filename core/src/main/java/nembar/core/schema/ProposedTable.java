@@ -37,7 +37,7 @@ public record ProposedTable(
                 table,
                 use,
                 why,
-                recordType.map(type -> type.under(Optional.empty())),
+                recordType.map(type -> type.with(Optional.empty(), type.fields())),
                 others,
                 left);
     }

@@ -2,6 +2,7 @@ package nembar.core.sql;
 
 import java.util.Set;
 import java.util.TreeSet;
+import nembar.core.catalogue.Column;
 import nembar.core.catalogue.Field;
 import nembar.core.catalogue.RecordType;
 
@@ -21,7 +22,7 @@ public final class HandOver {
         SqlField field = new SqlField(owner, ROOT);
         return new SqlText.Builder()
                 .add("UPDATE " + SqlText.table(type.table()) + " " + ROOT + " SET ")
-                .add(SqlText.quoted(owner.columns().get(0).name()) + " = ")
+                .add(Column.quoted(owner.columns().get(0).name()) + " = ")
                 .parameter(to)
                 .add(field.cast(0) + " WHERE ")
                 .add(field.among(new TreeSet<>(Set.of(from))))

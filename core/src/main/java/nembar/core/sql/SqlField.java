@@ -166,7 +166,7 @@ record SqlField(Field field, String alias) {
     }
 
     private String plain(Column column) {
-        return alias + "." + SqlText.quoted(column.name());
+        return alias + "." + Column.quoted(column.name());
     }
 
     private String asText(Column column) {

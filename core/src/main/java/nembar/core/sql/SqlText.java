@@ -2,6 +2,7 @@ package nembar.core.sql;
 
 import java.util.ArrayList;
 import java.util.List;
+import nembar.core.catalogue.Column;
 import nembar.core.catalogue.TableName;
 
 /**
@@ -50,13 +51,8 @@ public record SqlText(String sql, List<Object> parameters) {
         }
     }
 
-    /** A name in double quotes, whatever is in it. */
-    static String quoted(String identifier) {
-        return '"' + identifier.replace("\"", "\"\"") + '"';
-    }
-
     /** A table's name with its schema, each in double quotes. */
     static String table(TableName table) {
-        return quoted(table.schema()) + "." + quoted(table.name());
+        return Column.quoted(table.schema()) + "." + Column.quoted(table.name());
     }
 }

@@ -338,7 +338,7 @@ class ProposalTest {
         Catalogue known =
                 new Catalogue(
                         yard().proposal().areas(),
-                        List.of(jobs.with(List.of(jobs.knownField("id"))).under(Optional.empty())),
+                        List.of(jobs.with(Optional.empty(), List.of(jobs.knownField("id")))),
                         List.of());
         Proposal proposal = Proposal.of(yard().schema(), "Quayside", known);
         assertThat(proposal.tables())

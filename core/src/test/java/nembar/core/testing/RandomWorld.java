@@ -65,16 +65,22 @@ public final class RandomWorld {
     private final Harbour harbour = new Harbour();
     private final Fleet fleet = new Fleet();
 
+    /** Keys are of shapes of their own, so that what a seed made before is made still. */
     public RandomWorld(long seed) {
-        this(new Random(seed));
+        this(new Random(seed), new Random(~seed));
     }
 
     public RandomWorld(Random random) {
+        this(random, random);
+    }
+
+    private RandomWorld(Random random, Random shapes) {
         this.random = random;
         harbour.loadsFollow = any(List.of(Parent.Follows.values()));
         harbour.loadsLift = random.nextBoolean();
         for (String type : List.of("trip", "load", "note", "chart")) {
-            harbour.keys.put(type, any(List.of(KeyShape.values())));
+            KeyShape[] all = KeyShape.values();
+            harbour.keys.put(type, all[shapes.nextInt(all.length)]);
         }
         Catalogue catalogue = harbour.catalogue();
         for (int i = 0; i < 3 + random.nextInt(3); i++) {

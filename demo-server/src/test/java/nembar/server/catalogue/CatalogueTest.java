@@ -168,6 +168,18 @@ class CatalogueTest {
     }
 
     @Test
+    void theLedgerTellsWhatWasDone(Installation nembar) {
+        Client client = nembar.administrator();
+        String zoo = added(nembar, "Bestiary");
+        decide(client, zoo, "zoo.houses", "taken", null);
+        client.post("/api/applications/" + zoo + "/catalogue", Map.of());
+        JsonNode acts = client.get("/api/ledger/acts?search=added+it").json();
+        assertThat(acts.path("acts").toString()).contains("Bestiary", "\"application\"");
+        JsonNode publications = client.get("/api/applications/" + zoo + "/publications").json();
+        assertThat(publications.toString()).contains("Add Bestiary", "Govern houses");
+    }
+
+    @Test
     void onlyWhoeverMayCreateApplicationsAddsOne(Installation nembar) {
         assertThat(add(nembar, nembar.auditor(), "Mine").status()).isEqualTo(403);
         assertThat(add(nembar, nembar.branchAdministrator(), "Mine").status()).isEqualTo(403);

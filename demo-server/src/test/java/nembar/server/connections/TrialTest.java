@@ -69,7 +69,7 @@ class TrialTest {
         assertThat(outcome.warnings()).singleElement().asString().contains("may write to");
         assertThat(outcome.remedy())
                 .contains("CREATE ROLE nembar_reader")
-                .contains("GRANT SELECT ON ALL TABLES IN SCHEMA zoo TO nembar_reader;");
+                .contains("GRANT SELECT ON ALL TABLES IN SCHEMA \"zoo\" TO \"nembar_reader\";");
     }
 
     @Test

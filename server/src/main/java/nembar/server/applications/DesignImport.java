@@ -64,17 +64,18 @@ public class DesignImport {
     /**
      * Takes it in on behalf of a person.
      *
+     * @param reason why, or what is done, in words
      * @param seen the edition the author has seen
      * @return the edition it has become
      * @throws ModelRefused when the document and what stays do not belong together
      * @throws Refused when the author may not do all that it comes to
      * @throws OptimisticLockException when what it replaces has been changed since
      */
-    public Edition publish(DesignDocument document, Person author, Edition seen) {
+    public Edition publish(DesignDocument document, Person author, String reason, Edition seen) {
         String key = document.application().key();
         ownCatalogueStays(document);
         gate.execute(
-                Command.by(author, "Design document")
+                Command.by(author, reason)
                         .needing(Need.onApplication("change", key))
                         .changing(
                                 now -> {

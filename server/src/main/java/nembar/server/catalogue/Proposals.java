@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -20,6 +21,7 @@ import nembar.core.schema.Proposal;
 import nembar.core.schema.ProposedTable;
 import nembar.core.schema.Table;
 import nembar.core.schema.Use;
+import nembar.core.text.Wording;
 import nembar.core.text.Words;
 import nembar.server.applications.DesignImport;
 import nembar.server.connections.SchemaReader;
@@ -276,6 +278,11 @@ class Proposals {
         imports.publish(
                 document(model, areas(model, proposal.areas()), types),
                 me,
+                "Govern "
+                        + Wording.some(
+                                types.stream()
+                                        .map(type -> type.plural().toLowerCase(Locale.ROOT))
+                                        .toList()),
                 models.find(application).orElseThrow().edition());
         done.forEach(entities::remove);
         return new TakenTypes(types.size());

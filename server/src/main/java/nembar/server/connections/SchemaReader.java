@@ -16,6 +16,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import nembar.core.catalogue.Column;
 import nembar.core.catalogue.TableName;
 import nembar.core.schema.ForeignKey;
 import nembar.core.schema.Schema;
@@ -386,7 +387,11 @@ public class SchemaReader {
                             .filter(column -> Set.of("text", "varchar").contains(column.base()))
                             .limit(SAMPLED)
                             .toList();
-            String from = " FROM " + quoted(table.name.schema()) + "." + quoted(table.name.name());
+            String from =
+                    " FROM "
+                            + Column.quoted(table.name.schema())
+                            + "."
+                            + Column.quoted(table.name.name());
             if (table.rows.isEmpty()) {
                 each(
                         "SELECT count(*) FROM (SELECT 1" + from + " LIMIT ?) few",
@@ -402,7 +407,12 @@ public class SchemaReader {
             StringBuilder sql = new StringBuilder("SELECT ");
             for (TableColumn column : texts) {
                 sql.append(column == texts.get(0) ? "" : ", ")
-                        .append("left(" + quoted(column.name()) + ", " + LENGTH_SAMPLED + ")");
+                        .append(
+                                "left("
+                                        + Column.quoted(column.name())
+                                        + ", "
+                                        + LENGTH_SAMPLED
+                                        + ")");
             }
             Map<String, List<String>> values = new HashMap<>();
             each(
@@ -419,10 +429,6 @@ public class SchemaReader {
                     },
                     SAMPLED);
             values.forEach((name, some) -> sample(table, name, some));
-        }
-
-        private static String quoted(String name) {
-            return '"' + name.replace("\"", "\"\"") + '"';
         }
 
         private void each(String sql, Row what, Object... parameters) throws SQLException {

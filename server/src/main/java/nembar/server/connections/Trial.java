@@ -1,5 +1,7 @@
 package nembar.server.connections;
 
+import java.net.UnknownHostException;
+import java.security.cert.CertificateException;
 import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.PreparedStatement;
@@ -10,6 +12,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Properties;
+import javax.net.ssl.SSLException;
+import nembar.core.catalogue.Column;
 import nembar.server.connections.DatabaseConnection.Tls;
 import nembar.server.http.SqlErrors;
 import org.springframework.stereotype.Component;
@@ -178,7 +182,7 @@ public class Trial {
         sql.append(
                         "CREATE ROLE nembar_reader LOGIN PASSWORD '...' NOSUPERUSER NOCREATEDB NOCREATEROLE;\n")
                 .append("GRANT CONNECT ON DATABASE ")
-                .append(quoted(to.database()))
+                .append(Column.quoted(to.database()))
                 .append(" TO nembar_reader;");
         to.schemas().forEach(schema -> sql.append('\n').append(grants("nembar_reader", schema)));
         return sql.toString();
@@ -186,18 +190,14 @@ public class Trial {
 
     private static String grants(String user, String schema) {
         return "GRANT USAGE ON SCHEMA "
-                + quoted(schema)
+                + Column.quoted(schema)
                 + " TO "
-                + quoted(user)
+                + Column.quoted(user)
                 + ";\nGRANT SELECT ON ALL TABLES IN SCHEMA "
-                + quoted(schema)
+                + Column.quoted(schema)
                 + " TO "
-                + quoted(user)
+                + Column.quoted(user)
                 + ";";
-    }
-
-    private static String quoted(String name) {
-        return name.matches("[a-z_][a-z0-9_]*") ? name : '"' + name.replace("\"", "\"\"") + '"';
     }
 
     /** What stands behind a failure, for whoever typed the connection in. */
@@ -221,8 +221,8 @@ public class Trial {
         if (state.equals("57014")) {
             return "The database took too long to answer. Try again when it has less to do.";
         }
-        if (among(failed, java.security.cert.CertificateException.class)
-                || among(failed, javax.net.ssl.SSLException.class)
+        if (among(failed, CertificateException.class)
+                || among(failed, SSLException.class)
                 || failed.getMessage().contains("could not be verified")) {
             return "The certificate of "
                     + where
@@ -234,7 +234,7 @@ public class Trial {
                     + " does not encrypt. Choose no encryption, or have"
                     + " it set up there.";
         }
-        if (among(failed, java.net.UnknownHostException.class)) {
+        if (among(failed, UnknownHostException.class)) {
             return "There is no host `" + to.host() + "`.";
         }
         if (SqlErrors.away(failed)) {

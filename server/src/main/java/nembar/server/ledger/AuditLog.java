@@ -9,11 +9,13 @@ import java.util.Set;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import nembar.core.catalogue.Application;
 import nembar.core.directory.Account;
 import nembar.core.directory.Directory;
 import nembar.core.directory.Person;
 import nembar.core.directory.Team;
 import nembar.core.directory.Unit;
+import nembar.core.model.AccessModel;
 import nembar.server.governance.Governance;
 import nembar.server.history.Acts;
 import nembar.server.http.Instants;
@@ -50,7 +52,7 @@ class AuditLog {
     record AuditAsked(String search, String person, String author, String from, String until) {}
 
     /**
-     * @param kind person, team, unit or account
+     * @param kind person, team, unit, account or application
      * @param name of what it was done to; its key where it is gone
      */
     record ActLine(Instant at, String who, String kind, String key, String name, String words) {}
@@ -132,7 +134,8 @@ class AuditLog {
                 Map.of(
                         "account", directory.accounts().stream().map(Account::key),
                         "unit", directory.units().stream().map(Unit::key),
-                        "team", directory.teams().stream().map(Team::key));
+                        "team", directory.teams().stream().map(Team::key),
+                        "application", models.all().stream().map(one -> one.application().key()));
         places.forEach(
                 (kind, keys) ->
                         seen(keys, key -> key, governance.mayOnPlaces(me, kind, "view"))
@@ -150,13 +153,15 @@ class AuditLog {
         return parted.get(false).isEmpty() ? Optional.empty() : Optional.of(parted.get(true));
     }
 
-    private static Map<String, Map<String, String>> names(Directory directory) {
+    private Map<String, Map<String, String>> names(Directory directory) {
         return Map.of(
                 "person", directory.personNames(),
                 "account", directory.accountNames(),
                 "unit", directory.unitNames(),
-                "team",
-                        directory.teams().stream()
-                                .collect(Collectors.toMap(Team::key, Team::name)));
+                "team", directory.teams().stream().collect(Collectors.toMap(Team::key, Team::name)),
+                "application",
+                        models.all().stream()
+                                .map(AccessModel::application)
+                                .collect(Collectors.toMap(Application::key, Application::name)));
     }
 }
