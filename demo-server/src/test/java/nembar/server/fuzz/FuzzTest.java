@@ -10,6 +10,7 @@ import java.util.Map;
 import java.util.Random;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import nembar.demo.DemoWorld;
 import nembar.server.fuzz.Operations.Op;
@@ -54,6 +55,10 @@ class FuzzTest {
     private static final Set<String> ALONE =
             Set.of("signOut", "endSession", "endOtherSessions", "changePassword");
 
+    /** Whom a source may not give another address, or end: nobody would be left to go on as. */
+    private static final Pattern THE_FOUR =
+            Pattern.compile("/(idris\\.munro|maren\\.holt|agnete\\.solberg|osric\\.vane)\\b");
+
     /** What opens a connection to wherever it is told: broken only, since it is walked through. */
     private static final Set<String> OUTWARD =
             Set.of("addApplication", "tryConnection", "changeConnection");
@@ -97,7 +102,10 @@ class FuzzTest {
             Op op = all.get(random.nextInt(4) == 0 ? random.nextInt(all.size()) : i % all.size());
             boolean alone = ALONE.contains(op.id()) || OUTWARD.contains(op.id());
             boolean broken = alone || random.nextInt(10) < 6;
-            send(i, requests.of(op, broken));
+            Request request = requests.of(op, broken);
+            if (op.method().equals("GET") || !THE_FOUR.matcher(request.address()).find()) {
+                send(i, request);
+            }
             if (wrong.size() > TOLD) {
                 break;
             }
