@@ -224,7 +224,7 @@ class ConditionService {
                 new PersonAccess(model, Standpoint.of(me, clock.instant()))
                         .meeting(Optional.of(condition), type);
         Counting counting = governance.counting(me, model);
-        Map<RecordSet, Long> counts = counting.count(type, Set.of(set, RecordSet.EVERYTHING));
+        Map<RecordSet, Long> counts = counting.count(type, List.of(set, RecordSet.EVERYTHING));
         long matches = counts.get(set);
         if (matches == Counting.WITHHELD) {
             return Matching.UNTOLD;

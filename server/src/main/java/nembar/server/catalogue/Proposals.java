@@ -194,6 +194,9 @@ class Proposals {
             throw new BadRequest("", "At most " + DECISIONS_AT_MOST + " tables at once.");
         }
         for (TableDecision one : some) {
+            if (one == null) {
+                throw new BadRequest("", "Say of each which table it is, and what is decided.");
+            }
             String table = table(one.table());
             Decision decision = decision(one.decision());
             DecisionRow.Which which = new DecisionRow.Which(application, table);
