@@ -9,7 +9,7 @@ import java.util.regex.Pattern;
  * @param schema as the database has it
  * @param name as the database has it, in any script and case
  */
-public record TableName(String schema, String name) implements Comparable<TableName> {
+public record TableName(String schema, String name) {
     private static final String PLAIN = "[a-z_][a-z0-9_]*";
     private static final String PART = "(" + PLAIN + "|\"(?:[^\"\\x00]|\"\")+\")";
     private static final Pattern TEXT = Pattern.compile(PART + "\\." + PART);
@@ -43,12 +43,7 @@ public record TableName(String schema, String name) implements Comparable<TableN
     }
 
     private static String part(String name) {
-        return name.matches(PLAIN) ? name : '"' + name.replace("\"", "\"\"") + '"';
-    }
-
-    @Override
-    public int compareTo(TableName other) {
-        return text().compareTo(other.text());
+        return name.matches(PLAIN) ? name : Column.quoted(name);
     }
 
     @Override

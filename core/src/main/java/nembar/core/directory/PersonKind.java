@@ -1,6 +1,5 @@
 package nembar.core.directory;
 
-import java.util.Arrays;
 import java.util.Optional;
 import nembar.core.text.Words;
 
@@ -15,6 +14,6 @@ public enum PersonKind {
 
     /** The kind of this name, in small letters; empty where there is none. */
     public static Optional<PersonKind> named(String word) {
-        return Arrays.stream(values()).filter(kind -> Words.of(kind).equals(word)).findFirst();
+        return Words.find(values(), word);
     }
 }

@@ -100,15 +100,12 @@ final class TypeProposals {
             table.columns().forEach(this::add);
             Optional<Parent> parent = parent();
             Field title = title(key.get());
+            String name = Names.said(table.comment()).orElse(table.name().name());
             return Optional.of(
                     new RecordType(
                             keys.get(table.name()),
-                            Names.said(table.comment())
-                                    .map(Names::singular)
-                                    .orElse(Names.singular(table.name().name())),
-                            Names.said(table.comment())
-                                    .map(Names::plural)
-                                    .orElse(Names.plural(table.name().name())),
+                            Names.singular(name),
+                            Names.plural(name),
                             areas.of(table).key(),
                             table.name(),
                             key.get().key(),
@@ -139,8 +136,7 @@ final class TypeProposals {
                 return Optional.of(
                         put(
                                 name(column),
-                                Names.said(column.comment())
-                                        .orElse(Names.label(column.name(), false)),
+                                label(column, false),
                                 columns.get(),
                                 reference(identity),
                                 Set.of()));
@@ -176,8 +172,7 @@ final class TypeProposals {
                 Field field =
                         put(
                                 name(column),
-                                Names.said(column.comment())
-                                        .orElse(Names.label(column.name(), true)),
+                                label(column, true),
                                 keyed.get(),
                                 refersTo,
                                 labels(column));
@@ -195,8 +190,7 @@ final class TypeProposals {
                     put(
                             new Field(
                                     name(column),
-                                    Names.said(column.comment())
-                                            .orElse(Names.label(column.name(), false)),
+                                    label(column, false),
                                     List.of(new Column(column.name(), guess.get().stored())),
                                     guess.get().type(),
                                     guarded(column),
@@ -268,11 +262,15 @@ final class TypeProposals {
                     : Optional.empty();
         }
 
-        /** The record type that these columns refer to, other than by referring to themselves. */
+        /** The record type that these columns refer to, in the order of its key. */
         private Optional<String> reference(List<String> columns) {
             return table.reference(columns)
                     .flatMap(one -> target(one).filter(to -> inOrder(one, to).equals(columns)))
                     .map(to -> keys.get(to.name()));
+        }
+
+        private static String label(TableColumn column, boolean reference) {
+            return Names.said(column.comment()).orElse(Names.label(column.name(), reference));
         }
 
         private String name(TableColumn column) {

@@ -3,6 +3,7 @@ package nembar.core.text;
 import java.util.Arrays;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Collectors;
 
@@ -17,6 +18,11 @@ public final class Words {
 
     public static String of(Enum<?> value) {
         return KNOWN.computeIfAbsent(value, Words::camelCase);
+    }
+
+    /** The one of these that the word is for; empty for none, and for no word. */
+    public static <E extends Enum<?>> Optional<E> find(E[] values, String word) {
+        return Arrays.stream(values).filter(value -> of(value).equals(word)).findFirst();
     }
 
     private static String camelCase(Enum<?> value) {

@@ -2,7 +2,6 @@ package nembar.server.answers;
 
 import com.fasterxml.jackson.annotation.JsonInclude;
 import jakarta.validation.constraints.NotNull;
-import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import nembar.core.condition.ConditionRow;
@@ -68,9 +67,7 @@ public record RowPart(
 
     private static Term term(TermPart part) {
         Kind kind =
-                Arrays.stream(Kind.values())
-                        .filter(one -> Words.of(one).equals(part.kind()))
-                        .findFirst()
+                Words.find(Kind.values(), part.kind())
                         .orElseThrow(
                                 () ->
                                         new BadRequest(

@@ -4,7 +4,6 @@ import java.io.ByteArrayInputStream;
 import java.nio.charset.StandardCharsets;
 import java.security.cert.CertificateException;
 import java.security.cert.CertificateFactory;
-import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import nembar.core.catalogue.Column;
@@ -166,9 +165,7 @@ final class ConnectionShapes {
     }
 
     private static Tls tls(String given) {
-        return Arrays.stream(Tls.values())
-                .filter(one -> given == null ? one == Tls.OFF : Words.of(one).equals(given))
-                .findFirst()
+        return Words.find(Tls.values(), given == null ? Words.of(Tls.OFF) : given)
                 .orElseThrow(() -> new BadRequest("tls", "Choose off, encrypted or verified."));
     }
 

@@ -232,12 +232,8 @@ class Proposals {
     }
 
     private static Decision decision(String word) {
-        for (Decision one : Decision.values()) {
-            if (Words.of(one).equals(word)) {
-                return one;
-            }
-        }
-        throw new BadRequest("decision", "Decide open, taken or left.");
+        return Words.find(Decision.values(), word)
+                .orElseThrow(() -> new BadRequest("decision", "Decide open, taken or left."));
     }
 
     private static String kept(RecordTypePart type, String table) {

@@ -4,9 +4,9 @@ import jakarta.persistence.EntityManager;
 import java.nio.charset.StandardCharsets;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import nembar.core.text.Words;
 import nembar.server.connections.DatabaseConnection.InVariable;
 import nembar.server.connections.DatabaseConnection.Kept;
 import nembar.server.connections.DatabaseConnection.Password;
@@ -84,7 +84,7 @@ public class Connections {
         } else if (connection.password() instanceof InVariable variable) {
             row.passwordVariable = variable.name();
         }
-        row.tls = connection.tls().name().toLowerCase(Locale.ROOT);
+        row.tls = Words.of(connection.tls());
         row.certificate = connection.certificate().orElse(null);
         row.schemas = DocumentJson.text(connection.schemas());
     }
@@ -111,7 +111,7 @@ public class Connections {
                 row.database,
                 row.username,
                 password,
-                Tls.valueOf(row.tls.toUpperCase(Locale.ROOT)),
+                Words.find(Tls.values(), row.tls).orElseThrow(),
                 Optional.ofNullable(row.certificate),
                 texts(row.schemas));
     }

@@ -221,8 +221,8 @@ public class Trial {
         if (state.equals("57014")) {
             return "The database took too long to answer. Try again when it has less to do.";
         }
-        if (among(failed, CertificateException.class)
-                || among(failed, SSLException.class)
+        if (SqlErrors.among(failed, CertificateException.class::isInstance)
+                || SqlErrors.among(failed, SSLException.class::isInstance)
                 || failed.getMessage().contains("could not be verified")) {
             return "The certificate of "
                     + where
@@ -234,7 +234,7 @@ public class Trial {
                     + " does not encrypt. Choose no encryption, or have"
                     + " it set up there.";
         }
-        if (among(failed, UnknownHostException.class)) {
+        if (SqlErrors.among(failed, UnknownHostException.class::isInstance)) {
             return "There is no host `" + to.host() + "`.";
         }
         if (SqlErrors.away(failed)) {
@@ -243,15 +243,5 @@ public class Trial {
                     + ". Check host and port, and that a firewall lets Nembar through.";
         }
         return "The database at " + where + " answered with an error (SQL state " + state + ").";
-    }
-
-    private static boolean among(Throwable failed, Class<? extends Throwable> type) {
-        Throwable at = failed;
-        for (int i = 0; at != null && i < 20; i++, at = at.getCause()) {
-            if (type.isInstance(at)) {
-                return true;
-            }
-        }
-        return false;
     }
 }

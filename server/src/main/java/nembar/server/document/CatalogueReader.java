@@ -13,7 +13,6 @@ import nembar.core.catalogue.Operation;
 import nembar.core.catalogue.Parent;
 import nembar.core.catalogue.RecordType;
 import nembar.core.catalogue.TableName;
-import nembar.core.text.Words;
 
 /** Reads the catalogue of a design document. */
 final class CatalogueReader {
@@ -112,8 +111,7 @@ final class CatalogueReader {
                                                 : reader.word(
                                                         path + ".columns.stored",
                                                         column.stored(),
-                                                        Column.Stored.values(),
-                                                        Words::of)))
+                                                        Column.Stored.values())))
                 .toList();
     }
 
@@ -121,7 +119,7 @@ final class CatalogueReader {
         return new Parent(
                 reader.text(path + ".recordType", part.recordType()),
                 reader.text(path + ".through", part.through()),
-                reader.word(path + ".follows", part.follows(), Parent.Follows.values(), Words::of),
+                reader.word(path + ".follows", part.follows(), Parent.Follows.values()),
                 part.lifts());
     }
 
@@ -130,7 +128,7 @@ final class CatalogueReader {
                 part.key(),
                 reader.text(path + ".label", part.label()),
                 columns(path, part),
-                reader.word(path + ".type", part.type(), FieldType.values(), Words::of),
+                reader.word(path + ".type", part.type(), FieldType.values()),
                 part.guarded(),
                 Set.copyOf(part.classifications()),
                 Optional.ofNullable(part.refersTo()),

@@ -32,7 +32,6 @@ import nembar.core.design.Reach;
 import nembar.core.design.Role;
 import nembar.core.design.SeatPool;
 import nembar.core.design.SharingRule;
-import nembar.core.text.Words;
 import nembar.server.document.DesignDocument.AccountFilterPart;
 import nembar.server.document.DesignDocument.AssignmentPart;
 import nembar.server.document.DesignDocument.DelegationPart;
@@ -157,7 +156,7 @@ final class DesignReader {
                     part.function(), reader.text(path + ".level", part.level()));
         }
         String type = reader.text(path + ".recordType", part.recordType());
-        Reach reach = reader.word(path + ".reach", part.reach(), Reach.values(), Words::of);
+        Reach reach = reader.word(path + ".reach", part.reach(), Reach.values());
         Optional<Condition> condition = reader.condition(path + ".condition", part.condition());
         return part.operation() != null
                 ? new Privilege.RecordPrivilege(type, part.operation(), reach, condition)
@@ -165,10 +164,7 @@ final class DesignReader {
                         type,
                         Set.copyOf(part.fields()),
                         reader.word(
-                                path + ".use",
-                                part.use(),
-                                Privilege.FieldPrivilege.Use.values(),
-                                Words::of),
+                                path + ".use", part.use(), Privilege.FieldPrivilege.Use.values()),
                         reach,
                         condition);
     }
@@ -178,7 +174,7 @@ final class DesignReader {
                 part.key(),
                 reader.text(path + ".name", part.name()),
                 Objects.requireNonNullElse(part.purpose(), ""),
-                reader.word(path + ".meantFor", part.meantFor(), Role.MeantFor.values(), Words::of),
+                reader.word(path + ".meantFor", part.meantFor(), Role.MeantFor.values()),
                 part.sets(),
                 Set.copyOf(part.conflicts()));
     }
@@ -290,15 +286,11 @@ final class DesignReader {
                 part.key(),
                 reader.text(path + ".name", part.name()),
                 reader.audience(path + ".subject", part.subject()),
-                reader.word(path + ".claim", part.claim(), Expectation.Claim.values(), Words::of),
+                reader.word(path + ".claim", part.claim(), Expectation.Claim.values()),
                 target(path, part),
                 Optional.ofNullable(part.owner()),
                 Objects.requireNonNullElse(part.reason(), ""),
-                reader.word(
-                        path + ".severity",
-                        part.severity(),
-                        Expectation.Severity.values(),
-                        Words::of));
+                reader.word(path + ".severity", part.severity(), Expectation.Severity.values()));
     }
 
     private SeatPool seatPool(String path, SeatPoolPart part) {
@@ -313,11 +305,7 @@ final class DesignReader {
                 Set.copyOf(part.roles()),
                 Set.copyOf(part.sets()),
                 part.functions(),
-                reader.word(
-                        path + ".whenUsedUp",
-                        part.whenUsedUp(),
-                        SeatPool.WhenUsedUp.values(),
-                        Words::of));
+                reader.word(path + ".whenUsedUp", part.whenUsedUp(), SeatPool.WhenUsedUp.values()));
     }
 
     private Target target(String path, ExpectationPart part) {
@@ -340,7 +328,7 @@ final class DesignReader {
     }
 
     private FieldPrivilege.Use use(String path, String use) {
-        return reader.word(path + ".use", use, FieldPrivilege.Use.values(), Words::of);
+        return reader.word(path + ".use", use, FieldPrivilege.Use.values());
     }
 
     private FieldFilter.Effect effect(String path, FieldFilterPart part) {
@@ -351,7 +339,7 @@ final class DesignReader {
                 return new FieldFilter.Effect.Freeze();
             case "mask":
                 return new FieldFilter.Effect.Mask(
-                        reader.word(path + ".mask", part.mask(), MaskStyle.values(), Words::of));
+                        reader.word(path + ".mask", part.mask(), MaskStyle.values()));
             default:
                 reader.problem(path + ".effect", "expected hide, mask or freeze");
                 return new FieldFilter.Effect.Hide();

@@ -18,7 +18,6 @@ import nembar.core.directory.PersonKind;
 import nembar.core.directory.PersonStatus;
 import nembar.core.directory.Team;
 import nembar.core.directory.Unit;
-import nembar.core.text.Words;
 
 /** Reads the directory of a design document. */
 final class DirectoryReader {
@@ -94,7 +93,7 @@ final class DirectoryReader {
     private Person person(String path, DesignDocument.PersonPart part) {
         return new Person(
                 part.key(),
-                reader.word(path + ".kind", part.kind(), PersonKind.values(), Words::of),
+                reader.word(path + ".kind", part.kind(), PersonKind.values()),
                 reader.text(path + ".email", part.email()),
                 reader.text(path + ".givenName", part.givenName()),
                 Objects.requireNonNullElse(part.familyName(), ""),
@@ -102,7 +101,7 @@ final class DirectoryReader {
                 Optional.ofNullable(part.unit()),
                 Optional.ofNullable(part.manager()),
                 reader.zone(path + ".timeZone", part.timeZone()),
-                reader.word(path + ".status", part.status(), PersonStatus.values(), Words::of),
+                reader.word(path + ".status", part.status(), PersonStatus.values()),
                 attributes(path + ".attributes", part.attributes()));
     }
 
@@ -110,7 +109,7 @@ final class DirectoryReader {
         return new Attribute(
                 part.key(),
                 reader.text(path + ".label", part.label()),
-                reader.word(path + ".type", part.type(), TYPES, Words::of),
+                reader.word(path + ".type", part.type(), TYPES),
                 part.choices());
     }
 

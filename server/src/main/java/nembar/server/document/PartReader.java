@@ -106,11 +106,12 @@ final class PartReader {
         return value;
     }
 
-    <E> E word(String path, String value, E[] values, Function<E, String> word) {
-        List<String> known = Arrays.stream(values).map(word).toList();
-        if (value != null && known.contains(value)) {
-            return values[known.indexOf(value)];
+    <E extends Enum<?>> E word(String path, String value, E[] values) {
+        Optional<E> found = Words.find(values, value);
+        if (found.isPresent()) {
+            return found.get();
         }
+        List<String> known = Arrays.stream(values).map(Words::of).toList();
         problem(
                 path,
                 "expected one of "
@@ -155,7 +156,7 @@ final class PartReader {
             DesignDocument.HoursPart part = hours.get(i);
             Set<DayOfWeek> days = new TreeSet<>();
             for (String day : part.days()) {
-                days.add(word(at + ".days", day, DayOfWeek.values(), Words::of));
+                days.add(word(at + ".days", day, DayOfWeek.values()));
             }
             spans.add(
                     new WeeklyHours.Span(

@@ -16,7 +16,7 @@ public final class SqlErrors {
 
     /** Whether the database cannot be reached, or is shutting down. */
     public static boolean away(Throwable failed) {
-        return among(
+        return sql(
                 failed,
                 sql ->
                         sql.getSQLState() == null
@@ -28,15 +28,19 @@ public final class SqlErrors {
 
     /** Whether a text holds a character that no text of the database can hold, or no JSON in it. */
     static boolean unstorable(Throwable failed) {
-        return among(
+        return sql(
                 failed, sql -> sql.getSQLState() != null && UNSTORABLE.contains(sql.getSQLState()));
     }
 
-    /** Whether an SQL error of this kind is behind it, also where a failed rollback hides that. */
-    private static boolean among(Throwable failed, Predicate<SQLException> wanted) {
+    private static boolean sql(Throwable failed, Predicate<SQLException> wanted) {
+        return among(failed, cause -> cause instanceof SQLException sql && wanted.test(sql));
+    }
+
+    /** Whether an error of this kind is behind it, also where a failed rollback hides that. */
+    public static boolean among(Throwable failed, Predicate<Throwable> wanted) {
         Throwable cause = failed;
         for (int i = 0; cause != null && i < CAUSES_AT_MOST; i++, cause = cause.getCause()) {
-            if (cause instanceof SQLException sql && wanted.test(sql)) {
+            if (wanted.test(cause)) {
                 return true;
             }
             if (cause instanceof TransactionSystemException rollback
