@@ -100,7 +100,7 @@ class DesignController {
                             + application
                             + "`");
         }
-        Edition next = imports.publish(document, me.person(), "Design document", seen);
+        Edition next = imports.publish(document, me.person(), "Design document", seen, () -> {});
         return ResponseEntity.ok().eTag(tag(next)).body(shown(models.model(application)));
     }
 

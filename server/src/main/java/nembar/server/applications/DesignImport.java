@@ -66,12 +66,14 @@ public class DesignImport {
      *
      * @param reason why, or what is done, in words
      * @param seen the edition the author has seen
+     * @param also done in the same transaction
      * @return the edition it has become
      * @throws ModelRefused when the document and what stays do not belong together
      * @throws Refused when the author may not do all that it comes to
      * @throws OptimisticLockException when what it replaces has been changed since
      */
-    public Edition publish(DesignDocument document, Person author, String reason, Edition seen) {
+    public Edition publish(
+            DesignDocument document, Person author, String reason, Edition seen, Runnable also) {
         String key = document.application().key();
         ownCatalogueStays(document);
         gate.execute(
@@ -84,6 +86,7 @@ public class DesignImport {
                                     return changes;
                                 })
                         .within(judgement -> note(author, judgement))
+                        .within(also)
                         .build());
         return models.find(key).orElseThrow().edition();
     }

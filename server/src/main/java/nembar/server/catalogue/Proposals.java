@@ -121,8 +121,7 @@ class Proposals {
     /** How many record types were taken into the catalogue. */
     record TakenTypes(int recordTypes) {}
 
-    @Transactional(readOnly = true)
-    public ProposalShown proposal(Person me, String application) {
+    ProposalShown proposal(Person me, String application) {
         AccessModel model = models.model(application);
         governance.requireOnApplication(me, "change", application);
         Proposal proposal = proposed(model);
@@ -193,17 +192,17 @@ class Proposals {
         if (some.size() > DECISIONS_AT_MOST) {
             throw new BadRequest("", "At most " + DECISIONS_AT_MOST + " tables at once.");
         }
+        Map<String, DecisionRow> decided = decided(application);
         for (TableDecision one : some) {
             if (one == null) {
                 throw new BadRequest("", "Say of each which table it is, and what is decided.");
             }
             String table = table(one.table());
             Decision decision = decision(one.decision());
-            DecisionRow.Which which = new DecisionRow.Which(application, table);
-            DecisionRow row = entities.find(DecisionRow.class, which);
+            DecisionRow row = decided.get(table);
             if (decision == Decision.OPEN && one.recordType() == null) {
                 if (row != null) {
-                    entities.remove(row);
+                    entities.remove(decided.remove(table));
                 }
                 continue;
             }
@@ -219,6 +218,7 @@ class Proposals {
             row.decidedAt = clock.instant();
             if (first) {
                 entities.persist(row);
+                decided.put(table, row);
             }
         }
     }
@@ -245,24 +245,24 @@ class Proposals {
     }
 
     /**
-     * Takes the record types that are decided on into the catalogue.
+     * Takes the record types that are decided on into the catalogue. The application's database is
+     * read before the gate is waited for, and outside of any transaction.
      *
      * @throws BadRequest where nothing is
      */
-    @Transactional
-    public TakenTypes take(Person me, String application) {
+    TakenTypes take(Person me, String application) {
         governance.requireOnApplication(me, "change", application);
         AccessModel model = models.model(application);
         Map<String, DecisionRow> decided = decided(application);
         Proposal proposal = proposed(model);
         List<RecordTypePart> parts = new ArrayList<>();
-        List<DecisionRow> done = new ArrayList<>();
+        List<String> done = new ArrayList<>();
         for (ProposedTable one : proposal.tables()) {
             DecisionRow row = decided.get(one.table().name().text());
             if (row == null || !row.decision.equals(Words.of(Decision.TAKEN))) {
                 continue;
             }
-            done.add(row);
+            done.add(row.tableName);
             if (one.use() != Use.GOVERNED) {
                 part(row)
                         .or(() -> one.recordType().map(DocumentWriter::recordType))
@@ -282,9 +282,17 @@ class Proposals {
                                 types.stream()
                                         .map(type -> type.plural().toLowerCase(Locale.ROOT))
                                         .toList()),
-                models.find(application).orElseThrow().edition());
-        done.forEach(entities::remove);
+                models.find(application).orElseThrow().edition(),
+                () -> forget(application, done));
         return new TakenTypes(types.size());
+    }
+
+    private void forget(String application, List<String> tables) {
+        entities.createQuery(
+                        "delete from DecisionRow where application = :key and tableName in :tables")
+                .setParameter("key", application)
+                .setParameter("tables", tables)
+                .executeUpdate();
     }
 
     private static DesignDocument document(

@@ -41,70 +41,6 @@ public class SchemaReader {
     private static final int ROWS_COUNTED = 1_000;
     private static final int LENGTH_SAMPLED = 120;
 
-    private static final String TABLES =
-            """
-            SELECT c.oid, n.nspname, c.relname, c.relkind::text, obj_description(c.oid, 'pg_class'),
-                   CASE c.relkind WHEN 'p' THEN leaves.rows ELSE c.reltuples END,
-                   CASE c.relkind WHEN 'p' THEN leaves.bytes ELSE pg_total_relation_size(c.oid) END
-              FROM pg_class c
-              JOIN pg_namespace n ON n.oid = c.relnamespace
-              LEFT JOIN LATERAL (
-                   SELECT sum(greatest(p.reltuples, 0)) AS rows, sum(pg_total_relation_size(p.oid)) AS bytes
-                     FROM pg_partition_tree(c.oid) t JOIN pg_class p ON p.oid = t.relid
-                    WHERE t.isleaf) leaves ON c.relkind = 'p'
-             WHERE n.nspname = ANY (?) AND c.relkind IN ('r', 'p', 'v', 'm', 'f') AND NOT c.relispartition
-               AND has_schema_privilege(n.oid, 'USAGE') AND has_any_column_privilege(c.oid, 'SELECT')
-             ORDER BY n.nspname, c.relname
-             LIMIT ?
-            """;
-    private static final String COLUMNS =
-            """
-            SELECT a.attrelid, a.attnum, a.attname, format_type(a.atttypid, a.atttypmod), a.atttypid,
-                   a.atttypmod, a.attnotnull, col_description(a.attrelid, a.attnum)
-              FROM pg_attribute a
-             WHERE a.attrelid = ANY (?) AND a.attnum > 0 AND NOT a.attisdropped
-               AND has_column_privilege(a.attrelid, a.attnum, 'SELECT')
-             ORDER BY a.attrelid, a.attnum
-            """;
-    private static final String TYPES =
-            """
-            SELECT oid, typname, typtype::text, typbasetype, typtypmod, typnotnull
-              FROM pg_type WHERE typtype IN ('b', 'd', 'e')
-            """;
-    private static final String LABELS =
-            "SELECT enumtypid, enumlabel FROM pg_enum ORDER BY enumtypid, enumsortorder";
-    private static final String UNIQUES =
-            """
-            SELECT indrelid, (indkey::int2[])[0:indnkeyatts - 1], indisprimary
-              FROM pg_index
-             WHERE indrelid = ANY (?) AND indisunique AND indisvalid AND indpred IS NULL AND indexprs IS NULL
-             ORDER BY indrelid, indexrelid
-            """;
-    private static final String REFERENCES =
-            """
-            SELECT conrelid, conkey, confrelid, confkey, confdeltype = 'c'
-              FROM pg_constraint
-             WHERE conrelid = ANY (?) AND contype = 'f' AND conparentid = 0
-             ORDER BY conrelid, conname
-            """;
-    private static final String CHECKS =
-            """
-            SELECT conrelid, conkey[1], contypid, pg_get_constraintdef(oid)
-              FROM pg_constraint
-             WHERE contype = 'c' AND (contypid <> 0 OR conrelid = ANY (?) AND cardinality(conkey) = 1)
-            """;
-    private static final String STATISTICS =
-            """
-            SELECT s.schemaname, s.tablename, s.attname,
-                   coalesce(s.most_common_vals::text, '{}')::text[] || coalesce(s.histogram_bounds::text, '{}')::text[]
-              FROM pg_stats s
-              JOIN pg_namespace n ON n.nspname = s.schemaname
-              JOIN pg_class c ON c.relnamespace = n.oid AND c.relname = s.tablename
-              JOIN pg_attribute a ON a.attrelid = c.oid AND a.attname = s.attname
-             WHERE c.oid = ANY (?) AND a.atttypid IN ('text'::regtype, 'varchar'::regtype, 'bpchar'::regtype)
-             ORDER BY s.inherited
-            """;
-
     private static final Pattern ONE_OF = Pattern.compile("= ANY \\(+ARRAY\\[(.*?)]");
     private static final Pattern LITERAL = Pattern.compile("'((?:[^']|'')*)'(?:::[a-z \"]+)?");
 
@@ -123,75 +59,13 @@ public class SchemaReader {
         }
     }
 
-    /** A table while it is read. */
-    private static final class Found {
-        private final TableName name;
-        private final Table.Kind kind;
-        private final Optional<String> comment;
-        private Optional<Long> rows;
-        private final long bytes;
-        private final Map<Integer, TableColumn> columns = new LinkedHashMap<>();
-        private final List<List<String>> uniques = new ArrayList<>();
-        private List<String> key = List.of();
-        private final List<ForeignKey> references = new ArrayList<>();
-
-        Found(ResultSet row) throws SQLException {
-            name = new TableName(row.getString(2), row.getString(3));
-            kind =
-                    switch (row.getString(4)) {
-                        case "p" -> Table.Kind.PARTITIONED;
-                        case "v", "m" -> Table.Kind.VIEW;
-                        default -> Table.Kind.TABLE;
-                    };
-            comment = Optional.ofNullable(row.getString(5));
-            double estimate = row.getDouble(6);
-            rows =
-                    row.wasNull() || estimate < 0 || kind == Table.Kind.VIEW
-                            ? Optional.empty()
-                            : Optional.of((long) estimate);
-            bytes = kind == Table.Kind.VIEW ? 0 : row.getLong(7);
-        }
-
-        /** The names of these columns; empty where one of them may not be read. */
-        Optional<List<String>> names(Array numbers) throws SQLException {
-            List<String> names = new ArrayList<>();
-            for (Object number : (Object[]) numbers.getArray()) {
-                TableColumn column = columns.get(((Number) number).intValue());
-                if (column == null) {
-                    return Optional.empty();
-                }
-                names.add(column.name());
-            }
-            return Optional.of(names);
-        }
-
-        boolean required(List<String> some) {
-            return columns.values().stream()
-                    .filter(column -> some.contains(column.name()))
-                    .allMatch(TableColumn::required);
-        }
-
-        Table table() {
-            return new Table(
-                    name,
-                    kind,
-                    comment,
-                    rows,
-                    bytes,
-                    List.copyOf(columns.values()),
-                    key,
-                    uniques,
-                    references);
-        }
-    }
-
     /** A type, with domains undone. */
     private record Type(String name, String kind, long base, int modifier, boolean required) {}
 
     /** Reads one database over one connection. */
     private static final class Reading {
         private final Connection connection;
-        private final Map<Long, Found> tables = new LinkedHashMap<>();
+        private final Map<Long, FoundTable> tables = new LinkedHashMap<>();
         private final Map<Long, Type> types = new HashMap<>();
         private final Map<Long, List<String>> labels = new HashMap<>();
         private final Map<Long, List<String>> domainChoices = new HashMap<>();
@@ -203,8 +77,8 @@ public class SchemaReader {
 
         Schema read(List<String> schemas) throws SQLException {
             each(
-                    TABLES,
-                    row -> tables.put(row.getLong(1), new Found(row)),
+                    SchemaQueries.TABLES,
+                    row -> tables.put(row.getLong(1), new FoundTable(row)),
                     connection.createArrayOf("text", schemas.toArray()),
                     TABLES_AT_MOST + 1);
             if (tables.size() > TABLES_AT_MOST) {
@@ -215,18 +89,18 @@ public class SchemaReader {
                                 + " tables in these schemas. Name fewer.");
             }
             Array all = connection.createArrayOf("int8", tables.keySet().toArray());
-            each(TYPES, this::type);
+            each(SchemaQueries.TYPES, this::type);
             each(
-                    LABELS,
+                    SchemaQueries.LABELS,
                     row ->
                             labels.computeIfAbsent(row.getLong(1), any -> new ArrayList<>())
                                     .add(row.getString(2)));
-            each(CHECKS, this::check, all);
-            each(COLUMNS, this::column, all);
-            each(UNIQUES, this::unique, all);
-            each(REFERENCES, this::reference, all);
+            each(SchemaQueries.CHECKS, this::check, all);
+            each(SchemaQueries.COLUMNS, this::column, all);
+            each(SchemaQueries.UNIQUES, this::unique, all);
+            each(SchemaQueries.REFERENCES, this::reference, all);
             samples(all);
-            return new Schema(tables.values().stream().map(Found::table).toList());
+            return new Schema(tables.values().stream().map(FoundTable::table).toList());
         }
 
         private void type(ResultSet row) throws SQLException {
@@ -313,7 +187,7 @@ public class SchemaReader {
         }
 
         private void unique(ResultSet row) throws SQLException {
-            Found table = tables.get(row.getLong(1));
+            FoundTable table = tables.get(row.getLong(1));
             Optional<List<String>> names = table.names(row.getArray(2));
             if (names.isPresent() && row.getBoolean(3)) {
                 table.key = names.get();
@@ -323,8 +197,8 @@ public class SchemaReader {
         }
 
         private void reference(ResultSet row) throws SQLException {
-            Found from = tables.get(row.getLong(1));
-            Found to = tables.get(row.getLong(3));
+            FoundTable from = tables.get(row.getLong(1));
+            FoundTable to = tables.get(row.getLong(3));
             if (to == null) {
                 return;
             }
@@ -337,11 +211,11 @@ public class SchemaReader {
         }
 
         private void samples(Array all) throws SQLException {
-            Map<TableName, Found> byName = new HashMap<>();
+            Map<TableName, FoundTable> byName = new HashMap<>();
             tables.values().forEach(table -> byName.put(table.name, table));
             Set<TableName> known = new HashSet<>();
             each(
-                    STATISTICS,
+                    SchemaQueries.STATISTICS,
                     row -> {
                         TableName name = new TableName(row.getString(1), row.getString(2));
                         known.add(name);
@@ -352,18 +226,18 @@ public class SchemaReader {
                                 Arrays.stream(values).limit(SAMPLED).map(String::valueOf).toList());
                     },
                     all);
-            List<Found> others =
+            List<FoundTable> others =
                     tables.values().stream()
                             .filter(table -> !known.contains(table.name))
                             .filter(table -> table.kind != Table.Kind.VIEW)
                             .limit(SAMPLED_TABLES_AT_MOST)
                             .toList();
-            for (Found table : others) {
+            for (FoundTable table : others) {
                 look(table);
             }
         }
 
-        private static void sample(Found table, String name, List<String> values) {
+        private static void sample(FoundTable table, String name, List<String> values) {
             table.columns.replaceAll(
                     (number, column) ->
                             column.name().equals(name)
@@ -381,7 +255,7 @@ public class SchemaReader {
         }
 
         /** Looks at a few rows of a table that the database has no statistics of. */
-        private void look(Found table) throws SQLException {
+        private void look(FoundTable table) throws SQLException {
             List<TableColumn> texts =
                     table.columns.values().stream()
                             .filter(column -> Set.of("text", "varchar").contains(column.base()))

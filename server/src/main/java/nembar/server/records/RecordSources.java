@@ -72,9 +72,11 @@ public class RecordSources {
         settings.sources()
                 .forEach(
                         (application, source) -> {
-                            HikariDataSource pool = pool(application, source);
-                            pools.put(application, pool);
-                            sources.put(application, new JdbcTemplate(pool));
+                            HikariConfig config = new HikariConfig();
+                            config.setJdbcUrl(source.url());
+                            config.setUsername(source.username());
+                            config.setPassword(source.password());
+                            open(application, config);
                         });
     }
 
@@ -84,9 +86,8 @@ public class RecordSources {
      * @throws NotFound when none is set up
      */
     public JdbcTemplate of(String application) {
-        if (!settings.sources().containsKey(application)
-                && System.nanoTime() - lookedAfter > LOOKED_AFTER_EVERY.toNanos()) {
-            lookAfter();
+        if (!setAtStart(application) && due()) {
+            lookAfterWhenDue();
         }
         JdbcTemplate source = sources.get(application);
         if (source == null) {
@@ -103,17 +104,34 @@ public class RecordSources {
         return source;
     }
 
+    /** Whether its connection stays what it was when the server was started. */
+    private boolean setAtStart(String application) {
+        return application.equals(Models.NEMBAR) || settings.sources().containsKey(application);
+    }
+
+    private boolean due() {
+        return System.nanoTime() - lookedAfter > LOOKED_AFTER_EVERY.toNanos();
+    }
+
+    /** Of many that find it due at once, one looks. */
+    private synchronized void lookAfterWhenDue() {
+        if (due()) {
+            lookAfter();
+        }
+    }
+
     /** Opens connections that are new or another, and closes those that are gone. */
     public synchronized void lookAfter() {
         Map<String, Long> now = connections.versions();
         now.forEach(
                 (application, version) -> {
-                    if (!settings.sources().containsKey(application)
-                            && !version.equals(versions.get(application))) {
+                    if (!setAtStart(application) && !version.equals(versions.get(application))) {
+                        shut(application);
                         connections
                                 .find(application)
-                                .filter(one -> one.connection().hasSecret())
-                                .ifPresent(one -> open(application, one));
+                                .map(Connections.Known::connection)
+                                .filter(DatabaseConnection::hasSecret)
+                                .ifPresent(one -> open(application, config(one)));
                     }
                 });
         versions.keySet().stream().filter(one -> !now.containsKey(one)).forEach(this::shut);
@@ -121,15 +139,28 @@ public class RecordSources {
         lookedAfter = System.nanoTime();
     }
 
-    private void open(String application, Connections.Known known) {
-        DatabaseConnection connection = known.connection();
-        shut(application);
-        HikariConfig config = config(application);
+    private static HikariConfig config(DatabaseConnection connection) {
+        HikariConfig config = new HikariConfig();
         config.setJdbcUrl(connection.url());
         config.setDataSourceProperties(connection.properties());
         config.setUsername(connection.username());
         config.setPassword(connection.secret());
-        HikariDataSource pool = new HikariDataSource(answering(config));
+        return config;
+    }
+
+    /**
+     * @param config says where it is, and who signs in
+     */
+    private void open(String application, HikariConfig config) {
+        config.setPoolName("records of " + application);
+        config.setReadOnly(true);
+        config.setMaximumPoolSize(8);
+        config.setMinimumIdle(1);
+        config.setConnectionTimeout(CONNECT_WITHIN_MS);
+        config.setInitializationFailTimeout(-1);
+        config.addDataSourceProperty(
+                "options", "-c statement_timeout=" + ANSWER_WITHIN + " -c jit=off");
+        HikariDataSource pool = new HikariDataSource(config);
         pools.put(application, pool);
         sources.put(application, new JdbcTemplate(pool));
     }
@@ -199,31 +230,6 @@ public class RecordSources {
         }
         return DriverManager.getConnection(
                 source.url(), source.handOver().username(), source.handOver().password());
-    }
-
-    private static HikariDataSource pool(String application, Settings.Source source) {
-        HikariConfig config = config(application);
-        config.setJdbcUrl(source.url());
-        config.setUsername(source.username());
-        config.setPassword(source.password());
-        return new HikariDataSource(answering(config));
-    }
-
-    private static HikariConfig config(String application) {
-        HikariConfig config = new HikariConfig();
-        config.setPoolName("records of " + application);
-        config.setReadOnly(true);
-        config.setMaximumPoolSize(8);
-        config.setMinimumIdle(1);
-        config.setConnectionTimeout(CONNECT_WITHIN_MS);
-        config.setInitializationFailTimeout(-1);
-        return config;
-    }
-
-    private static HikariConfig answering(HikariConfig config) {
-        config.addDataSourceProperty(
-                "options", "-c statement_timeout=" + ANSWER_WITHIN + " -c jit=off");
-        return config;
     }
 
     @PreDestroy
