@@ -1,5 +1,7 @@
 package nembar.server.testing;
 
+import static java.nio.charset.StandardCharsets.UTF_8;
+
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.node.ObjectNode;
@@ -119,7 +121,16 @@ final class Contract {
             return Optional.empty();
         }
         if (!response.path("content").has(type)) {
-            return Optional.of(method + " " + address + " answered " + type + ", unheard of");
+            return Optional.of(
+                    method
+                            + " "
+                            + address
+                            + " answered "
+                            + status
+                            + " as "
+                            + type
+                            + ", unheard of: "
+                            + new String(body, 0, Math.min(body.length, 200), UTF_8));
         }
         if (!type.equals("application/json") && !type.equals("application/problem+json")) {
             return Optional.empty();

@@ -211,10 +211,7 @@ public class Problems extends ResponseEntityExceptionHandler {
                                         + malformed.getLocation().getLineNr()
                                         + ", column "
                                         + malformed.getLocation().getColumnNr()
-                                : malformed.getPath().stream()
-                                        .map(JacksonException.Reference::getPropertyName)
-                                        .reduce((one, next) -> one + "." + next)
-                                        .orElse("");
+                                : path(malformed.getPath());
                 return answer(
                         bad(
                                 where,
@@ -224,6 +221,19 @@ public class Problems extends ResponseEntityExceptionHandler {
             }
         }
         return answer(bad("", "A JSON body is expected."));
+    }
+
+    /** As in {@code areas[2].name}. */
+    private static String path(List<JacksonException.Reference> references) {
+        StringBuilder path = new StringBuilder();
+        for (JacksonException.Reference one : references) {
+            if (one.getPropertyName() == null) {
+                path.append('[').append(one.getIndex()).append(']');
+            } else {
+                path.append(path.isEmpty() ? "" : ".").append(one.getPropertyName());
+            }
+        }
+        return path.toString();
     }
 
     @Override
