@@ -13,6 +13,7 @@ import nembar.core.design.Element;
 import nembar.core.directory.Audience;
 import nembar.core.directory.Directory;
 import nembar.core.directory.Person;
+import nembar.core.lookup.Lookups;
 import nembar.core.model.AccessModel;
 import nembar.core.model.Standpoint;
 import nembar.core.recordset.RecordSet;
@@ -81,7 +82,7 @@ final class Scale {
                                 sets.add(coverage.viewed());
                                 sets.add(coverage.changed());
                             });
-            queries.add(CountQuery.of(type, sets));
+            queries.add(CountQuery.of(type, sets, Lookups.NONE));
         }
         return queries;
     }

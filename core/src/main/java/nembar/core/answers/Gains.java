@@ -395,6 +395,8 @@ public final class Gains {
 
         private static boolean shows(Field was, Field is) {
             return was.columns().equals(is.columns())
+                    && was.link().equals(is.link())
+                    && was.lookup().equals(is.lookup())
                     && was.type() == is.type()
                     && (is.guarded() || !was.guarded());
         }

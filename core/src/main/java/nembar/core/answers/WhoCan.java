@@ -309,7 +309,11 @@ public final class WhoCan {
             if (!seen.add(List.of(of.key(), key.orElse("")))) {
                 continue;
             }
-            of.places().owner().flatMap(next::key).ifPresent(owner -> line(owner, involved));
+            of.places()
+                    .owner()
+                    .map(next::keys)
+                    .orElse(List.of())
+                    .forEach(owner -> line(owner, involved));
             of.parent()
                     .flatMap(
                             link ->

@@ -9,11 +9,15 @@ import java.util.TreeSet;
 /**
  * One field of a record type (docs/access-model.md, section 1).
  *
- * @param columns of the table; several for the key of records that are known by several
+ * @param columns of the table, or of the link table; several for the key of records that are known
+ *     by several
  * @param guarded hidden unless a field privilege opens it
  * @param classifications labels to search and to write expectations by (personal, commercial ...)
  * @param refersTo for a reference, the key of the record type referred to
  * @param choices for a choice or a list of choices, what may be chosen
+ * @param link where a record may have several values: the table that has them
+ * @param lookup how its values lead to what the directory knows; empty where they are the
+ *     directory's own keys, or none of its business
  */
 public record Field(
         String key,
@@ -23,12 +27,57 @@ public record Field(
         boolean guarded,
         Set<String> classifications,
         Optional<String> refersTo,
-        List<String> choices) {
+        List<String> choices,
+        Optional<Link> link,
+        Optional<Lookup> lookup) {
 
     public Field {
         classifications = Collections.unmodifiableSet(new TreeSet<>(classifications));
         columns = List.copyOf(columns);
         choices = List.copyOf(choices);
+    }
+
+    /** A field that has one value at most, as it stands. */
+    public Field(
+            String key,
+            String label,
+            List<Column> columns,
+            FieldType type,
+            boolean guarded,
+            Set<String> classifications,
+            Optional<String> refersTo,
+            List<String> choices) {
+        this(
+                key,
+                label,
+                columns,
+                type,
+                guarded,
+                classifications,
+                refersTo,
+                choices,
+                Optional.empty(),
+                Optional.empty());
+    }
+
+    /** The same, over a link table or without one, and with a look-up or without one. */
+    public Field with(Optional<Link> otherLink, Optional<Lookup> otherLookup) {
+        return new Field(
+                key,
+                label,
+                columns,
+                type,
+                guarded,
+                classifications,
+                refersTo,
+                choices,
+                otherLink,
+                otherLookup);
+    }
+
+    /** Whether a record may have several values of it: then its value is a list of texts. */
+    public boolean several() {
+        return link.isPresent() || type == FieldType.CHOICES;
     }
 
     /**

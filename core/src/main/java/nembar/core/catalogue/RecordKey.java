@@ -27,9 +27,11 @@ public final class RecordKey {
      * @return as many parts as the text has, which are others than that for a text that is no key
      */
     public static List<String> parts(String text, int columns) {
-        if (columns == 1) {
-            return List.of(text);
-        }
+        return columns == 1 ? List.of(text) : parts(text);
+    }
+
+    /** The parts of such a text, as many as it has. */
+    public static List<String> parts(String text) {
         List<String> parts = new ArrayList<>();
         StringBuilder part = new StringBuilder();
         for (int i = 0; i < text.length(); i++) {

@@ -70,14 +70,7 @@ final class CatalogueCheck {
     private void recordType(RecordType type) {
         String path = "catalogue.recordTypes[" + type.key() + "]";
         check.refers(path + ".area", "area", type.area(), areas);
-        String schema = type.table().schema();
-        if (schema.startsWith("pg_") || schema.equals("information_schema")) {
-            check.report(
-                    path + ".table",
-                    "`"
-                            + type.table()
-                            + "` is a catalogue of the database itself, and no record's");
-        }
+        notOfTheDatabase(path + ".table", type.table(), check);
         check.keys(path + ".fields", type.fields(), Field::key);
         check.keys(path + ".operations", type.operations(), Operation::key);
         Set<String> fields = keysOf(type.fields(), Field::key);
@@ -106,13 +99,25 @@ final class CatalogueCheck {
         for (Field field : type.fields()) {
             field(path + ".fields[" + field.key() + "]", field, placing);
         }
+        new LookupCheck(catalogue, check).run(path, type);
         guardedInEach(path, type);
+    }
+
+    /** The database's own catalogues are nobody's records. */
+    static void notOfTheDatabase(String path, TableName table, ModelCheck check) {
+        if (table.schema().startsWith("pg_") || table.schema().equals("information_schema")) {
+            check.report(
+                    path, "`" + table + "` is a catalogue of the database itself, and no record's");
+        }
     }
 
     /** What one field guards no other shows, nor a key that the column is a part of. */
     private void guardedInEach(String path, RecordType type) {
         Map<String, Field> byColumn = new HashMap<>();
         for (Field field : type.fields()) {
+            if (field.link().isPresent()) {
+                continue;
+            }
             for (Column column : field.columns()) {
                 Field other = byColumn.putIfAbsent(column.name(), field);
                 if (other != null && other.guarded() != field.guarded()) {
@@ -170,7 +175,8 @@ final class CatalogueCheck {
 
     private boolean guardedAlike(RecordType one, RecordType other) {
         Map<String, Boolean> guarded = new HashMap<>();
-        one.fields()
+        one.fields().stream()
+                .filter(field -> field.link().isEmpty())
                 .forEach(
                         field ->
                                 field.columns()
@@ -180,6 +186,7 @@ final class CatalogueCheck {
                                                                 column.name(), field.guarded())));
         return stewards(one).equals(stewards(other))
                 && other.fields().stream()
+                        .filter(field -> field.link().isEmpty())
                         .allMatch(
                                 field ->
                                         field.columns().stream()

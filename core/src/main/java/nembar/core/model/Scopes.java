@@ -25,7 +25,7 @@ final class Scopes {
             names.putIfAbsent(
                     field.key(),
                     new Scope.Named(
-                            typeOf(field.type()),
+                            field.several() ? ValueType.LIST : typeOf(field.type()),
                             field.choices(),
                             field.label().toLowerCase(Locale.ROOT)));
         }

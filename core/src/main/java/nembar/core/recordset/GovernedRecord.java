@@ -2,6 +2,7 @@ package nembar.core.recordset;
 
 import java.util.Collections;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 
@@ -20,5 +21,14 @@ public record GovernedRecord(String recordType, Map<String, Object> values) {
     /** The field's value as the key of something: a record, a person, a unit ... */
     public Optional<String> key(String field) {
         return Optional.ofNullable(values.get(field)).map(Object::toString);
+    }
+
+    /** The keys of all that the field names: several where it may have several values. */
+    public List<String> keys(String field) {
+        Object value = values.get(field);
+        if (value instanceof List<?> several) {
+            return several.stream().map(String::valueOf).toList();
+        }
+        return value == null ? List.of() : List.of(value.toString());
     }
 }

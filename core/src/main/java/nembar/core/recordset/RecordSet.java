@@ -98,7 +98,9 @@ public sealed interface RecordSet {
         @Override
         public boolean contains(GovernedRecord record, RecordType type, Relatives relatives) {
             Object value = record.values().get(field);
-            return value != null && keys.contains(value.toString());
+            return value instanceof List<?> several
+                    ? several.stream().anyMatch(one -> one != null && keys.contains(one))
+                    : value != null && keys.contains(value.toString());
         }
 
         @Override

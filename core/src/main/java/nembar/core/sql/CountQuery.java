@@ -5,6 +5,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
 import nembar.core.catalogue.RecordType;
+import nembar.core.lookup.Lookups;
 import nembar.core.recordset.RecordSet;
 
 /**
@@ -20,12 +21,12 @@ public record CountQuery(SqlText text, List<RecordSet> columns) {
         columns = List.copyOf(columns);
     }
 
-    public static CountQuery of(RecordType type, Iterable<RecordSet> sets) {
+    public static CountQuery of(RecordType type, Iterable<RecordSet> sets, Lookups lookups) {
         Set<RecordSet> distinct = new LinkedHashSet<>();
         sets.forEach(distinct::add);
         distinct.remove(RecordSet.EVERYTHING);
         distinct.remove(RecordSet.NOTHING);
-        TableScan scan = new TableScan(type, ALIAS);
+        TableScan scan = new TableScan(type, ALIAS, lookups);
         SqlText.Builder sql = new SqlText.Builder().add("SELECT count(*)");
         for (RecordSet set : distinct) {
             sql.add(", count(*) FILTER (WHERE ").add(scan.where(set)).add(")");

@@ -3,13 +3,18 @@ package nembar.core.sql;
 import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.Collection;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.Supplier;
+import java.util.stream.Stream;
+import nembar.core.catalogue.Field;
+import nembar.core.catalogue.RecordKey;
 import nembar.core.catalogue.RecordType;
+import nembar.core.lookup.Lookups;
 import nembar.core.recordset.RecordSet;
 
 /**
@@ -24,6 +29,7 @@ public final class GroupedCount {
     private static final String ROOT = "t";
 
     private final RecordType type;
+    private final Lookups lookups;
     private final List<RecordSet> sets = new ArrayList<>();
     private final List<RecordSet> rest = new ArrayList<>();
 
@@ -32,6 +38,9 @@ public final class GroupedCount {
 
     /** By alias and field, where values are wanted; the number of the column. */
     private final Map<List<String>, Integer> values = new LinkedHashMap<>();
+
+    /** By the number of their columns: the fields whose values are wanted. */
+    private final Map<Integer, Field> valueFields = new HashMap<>();
 
     /** By alias and set, where only whether a row is in it is wanted; the number of the column. */
     private final Map<List<Object>, Integer> flags = new LinkedHashMap<>();
@@ -45,13 +54,14 @@ public final class GroupedCount {
     /** A parent that is joined. */
     private record Joined(String alias, RecordType parent, String through, RecordType child) {}
 
-    private GroupedCount(RecordType type) {
+    private GroupedCount(RecordType type, Lookups lookups) {
         this.type = type;
+        this.lookups = lookups;
     }
 
     /** Plans to count these sets, as far as one query can have what they look at. */
-    public static GroupedCount of(RecordType type, Collection<RecordSet> sets) {
-        GroupedCount plan = new GroupedCount(type);
+    public static GroupedCount of(RecordType type, Collection<RecordSet> sets, Lookups lookups) {
+        GroupedCount plan = new GroupedCount(type, lookups);
         for (RecordSet set : new LinkedHashSet<>(sets)) {
             Needs needs = plan.new Needs();
             set.fold(needs.at(ROOT, type));
@@ -130,7 +140,7 @@ public final class GroupedCount {
     /** What one set looks at and nothing before it did. */
     private final class Needs {
         private final Map<List<String>, Joined> newJoins = new LinkedHashMap<>();
-        private final Map<List<String>, SqlText> newValues = new LinkedHashMap<>();
+        private final Map<List<String>, RecordType> newValues = new LinkedHashMap<>();
         private final Map<List<Object>, Supplier<SqlText>> newFlags = new LinkedHashMap<>();
 
         boolean fit() {
@@ -141,9 +151,11 @@ public final class GroupedCount {
         void take() {
             joins.putAll(newJoins);
             newValues.forEach(
-                    (key, column) -> {
-                        columns.add(column);
+                    (key, of) -> {
+                        String value = scan(key.get(0), of).stored(key.get(1));
+                        columns.add(new SqlText(value, List.of()));
                         values.put(key, columns.size());
+                        valueFields.put(columns.size(), of.knownField(key.get(1)));
                     });
             newFlags.forEach(
                     (key, column) -> {
@@ -184,8 +196,7 @@ public final class GroupedCount {
                 }
                 List<String> key = List.of(alias, set.field());
                 if (!values.containsKey(key)) {
-                    newValues.put(
-                            key, new SqlText(field(of, alias, set.field()).value(), List.of()));
+                    newValues.put(key, of);
                 }
                 return null;
             }
@@ -261,7 +272,7 @@ public final class GroupedCount {
     }
 
     private TableScan scan(String alias, RecordType of) {
-        return scans.computeIfAbsent(alias, any -> new TableScan(of, alias));
+        return scans.computeIfAbsent(alias, any -> new TableScan(of, alias, lookups));
     }
 
     private static SqlField field(RecordType of, String alias, String key) {
@@ -283,5 +294,13 @@ public final class GroupedCount {
 
     Set<Integer> valueColumns() {
         return new LinkedHashSet<>(values.values());
+    }
+
+    /** What the value of a column leads to, as Nembar knows it. */
+    Stream<String> keys(int column, String value) {
+        Field field = valueFields.get(column);
+        Stream<String> stored =
+                field.link().isEmpty() ? Stream.of(value) : RecordKey.parts(value).stream();
+        return stored.flatMap(one -> lookups.keys(field, one));
     }
 }

@@ -78,7 +78,13 @@ public final class Groups {
         for (Map.Entry<Integer, Map<String, Postings>> column : values.entrySet()) {
             String value = columns.apply(column.getKey());
             if (value != null) {
-                column.getValue().computeIfAbsent(value, any -> new Postings()).add(group);
+                plan.keys(column.getKey(), value)
+                        .distinct()
+                        .forEach(
+                                key ->
+                                        column.getValue()
+                                                .computeIfAbsent(key, any -> new Postings())
+                                                .add(group));
             }
         }
         for (Map.Entry<Integer, BitSet> column : flags.entrySet()) {

@@ -12,6 +12,7 @@ import nembar.core.catalogue.Field;
 import nembar.core.catalogue.FieldType;
 import nembar.core.catalogue.RecordType;
 import nembar.core.decision.FieldCoverage;
+import nembar.core.lookup.Lookups;
 import nembar.core.recordset.RecordSet;
 
 /**
@@ -95,7 +96,11 @@ public record ListQuery(SqlText text, SqlText total, List<RecordSet> flags) {
      * @param fields what the person has of each field of the type, in the type's order
      */
     public static ListQuery of(
-            RecordType type, RecordSet records, List<FieldCoverage> fields, Page page) {
+            RecordType type,
+            RecordSet records,
+            List<FieldCoverage> fields,
+            Page page,
+            Lookups lookups) {
         List<RecordSet> flags =
                 fields.stream()
                         .flatMap(
@@ -104,11 +109,11 @@ public record ListQuery(SqlText text, SqlText total, List<RecordSet> flags) {
                         .filter(set -> !set.equals(RecordSet.EVERYTHING))
                         .distinct()
                         .toList();
-        TableScan scan = new TableScan(type, ALIAS);
+        TableScan scan = new TableScan(type, ALIAS, lookups);
         SqlText.Builder sql = new SqlText.Builder().add("SELECT ");
         String comma = "";
         for (Field field : type.fields()) {
-            for (String column : scan.field(field.key()).read()) {
+            for (String column : scan.read(field.key())) {
                 sql.add(comma).add(column);
                 comma = ", ";
             }
@@ -125,16 +130,21 @@ public record ListQuery(SqlText text, SqlText total, List<RecordSet> flags) {
                 .add(order.text())
                 .add(" LIMIT ")
                 .parameter(page.size());
-        return new ListQuery(sql.build(), total(type, records, fields, page), flags);
+        SqlText total = total(new TableScan(type, ALIAS, lookups), records, fields, page);
+        return new ListQuery(sql.build(), total, flags);
     }
 
     /** Selects the values of a field that begin with a text, whatever its case, each once. */
-    public static SqlText values(RecordType type, String field, String beginning, int atMost) {
-        TableScan scan = new TableScan(type, ALIAS);
-        String value = scan.value(field) + "::text";
+    public static SqlText values(
+            RecordType type, String field, String beginning, int atMost, Lookups lookups) {
+        TableScan scan = new TableScan(type, ALIAS, lookups);
+        boolean several = type.knownField(field).several();
+        String of = scan.value(field);
+        String value = several ? "one" : of + "::text";
         return new SqlText.Builder()
                 .add("SELECT DISTINCT " + value + " AS value")
                 .add(scan.from())
+                .add(several ? " CROSS JOIN unnest(" + of + ") one" : "")
                 .add(" WHERE " + value + " ILIKE ")
                 .parameter(escaped(beginning) + "%")
                 .add(" ORDER BY value LIMIT ")
@@ -143,8 +153,7 @@ public record ListQuery(SqlText text, SqlText total, List<RecordSet> flags) {
     }
 
     private static SqlText total(
-            RecordType type, RecordSet records, List<FieldCoverage> fields, Page page) {
-        TableScan scan = new TableScan(type, ALIAS);
+            TableScan scan, RecordSet records, List<FieldCoverage> fields, Page page) {
         SqlText where = where(scan, records, fields, page);
         return new SqlText.Builder().add("SELECT count(*)").add(scan.from()).add(where).build();
     }
@@ -169,11 +178,14 @@ public record ListQuery(SqlText text, SqlText total, List<RecordSet> flags) {
             sql.add(" AND (FALSE");
             for (FieldCoverage field : searched) {
                 SortedSet<String> keys = page.named().get(field.field().key());
-                sql.add(" OR ").add(whereSeen(scan, field));
                 if (keys != null) {
-                    sql.add(" = ANY (").parameter(keys.toArray(String[]::new)).add(")");
+                    sql.add(" OR (").add(scan.where(field.viewed())).add(" AND ");
+                    sql.add(scan.among(field.field().key(), keys)).add(")");
                 } else {
-                    sql.add(" ILIKE ").parameter("%" + escaped(page.search().strip()) + "%");
+                    boolean several = field.field().several();
+                    sql.add(several ? " OR array_to_string(" : " OR ");
+                    sql.add(whereSeen(scan, field)).add(several ? ", ' ') ILIKE " : " ILIKE ");
+                    sql.parameter("%" + escaped(page.search().strip()) + "%");
                 }
             }
             sql.add(")");
@@ -184,7 +196,7 @@ public record ListQuery(SqlText text, SqlText total, List<RecordSet> flags) {
 
     private static SqlText having(TableScan scan, List<FieldCoverage> fields, Having having) {
         FieldCoverage field = fields.stream().filter(has(having.field())).findFirst().orElseThrow();
-        boolean several = field.field().type() == FieldType.CHOICES;
+        boolean several = field.field().several();
         return new SqlText.Builder()
                 .add(whereSeen(scan, field))
                 .add(several ? " && (" : "::text = ANY (")

@@ -6,6 +6,8 @@ import java.time.LocalDate;
 import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Optional;
+import java.util.SortedSet;
+import java.util.TreeSet;
 import nembar.core.catalogue.Field;
 import nembar.core.catalogue.FieldType;
 import nembar.core.catalogue.RecordType;
@@ -24,12 +26,15 @@ final class SqlCondition {
     private static final String BY_BYTES = " COLLATE \"C\"";
     private static final String UNICODE = " COLLATE \"und-x-icu\"";
 
+    private final TableScan scan;
     private final RecordType type;
-    private final String alias;
 
-    SqlCondition(RecordType type, String alias) {
-        this.type = type;
-        this.alias = alias;
+    /** Within how much the part lies, that is being written, in which unknown is not like false. */
+    private int particular;
+
+    SqlCondition(TableScan scan) {
+        this.scan = scan;
+        type = scan.type();
     }
 
     SqlText of(Expression expression) {
@@ -94,7 +99,7 @@ final class SqlCondition {
 
     private void property(Expression.Property property, SqlText.Builder sql) {
         Field field = type.knownField(property.name());
-        sql.add(new SqlField(field, alias).value());
+        sql.add(scan.value(property.name()));
         if (field.type() == FieldType.WHOLE_NUMBER) {
             sql.add("::numeric");
         }
@@ -115,7 +120,9 @@ final class SqlCondition {
     private void logic(Expression.Call call, SqlText.Builder sql) {
         if (call.operator() == Operator.NOT) {
             sql.add("(NOT ");
+            particular++;
             write(call.argument(0), sql);
+            particular--;
         } else {
             sql.add("(");
             joined(call.arguments(), call.operator() == Operator.AND ? " AND " : " OR ", sql);
@@ -123,7 +130,30 @@ final class SqlCondition {
         sql.add(")");
     }
 
+    /**
+     * A field with a look-up that has to be one of some keys: what leads to them is looked for.
+     * Where it leads nowhere that is false where it ought to be unknown, so this is done only where
+     * the two are alike.
+     */
+    private boolean lookedUp(Expression expression, List<Expression> keys, SqlText.Builder sql) {
+        if (particular > 0
+                || !(expression instanceof Expression.Property property)
+                || type.knownField(property.name()).lookup().isEmpty()
+                || !keys.stream().allMatch(SqlCondition::literalText)) {
+            return false;
+        }
+        SortedSet<String> wanted = new TreeSet<>();
+        keys.forEach(key -> wanted.add((String) ((Expression.Literal) key).value()));
+        sql.add(scan.among(property.name(), wanted));
+        return true;
+    }
+
     private void comparison(Expression.Call call, SqlText.Builder sql) {
+        if (call.operator() == Operator.EQUAL
+                && (lookedUp(call.argument(0), List.of(call.argument(1)), sql)
+                        || lookedUp(call.argument(1), List.of(call.argument(0)), sql))) {
+            return;
+        }
         boolean equality =
                 call.operator() == Operator.EQUAL || call.operator() == Operator.NOT_EQUAL;
         boolean ordered = !equality && text(call.argument(0));
@@ -154,8 +184,15 @@ final class SqlCondition {
     }
 
     private void predicate(Expression.Call call, SqlText.Builder sql) {
+        if (call.operator() == Operator.IN
+                && lookedUp(
+                        call.argument(0), ((Expression.Array) call.argument(1)).elements(), sql)) {
+            return;
+        }
         sql.add("(");
+        particular += call.operator() == Operator.IS_NULL ? 1 : 0;
         write(call.argument(0), sql);
+        particular -= call.operator() == Operator.IS_NULL ? 1 : 0;
         switch (call.operator()) {
             case IS_NULL -> sql.add(" IS NULL");
             case LIKE -> {

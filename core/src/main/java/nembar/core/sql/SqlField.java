@@ -11,9 +11,9 @@ import nembar.core.catalogue.Field;
 import nembar.core.catalogue.RecordKey;
 
 /**
- * A field of the rows under an alias, in SQL. To Nembar a key is text; where the database has
- * numbers, UUIDs or several columns for it, what it is compared with is turned into these, so that
- * an index serves.
+ * The columns of a field, of the rows under an alias that have them, in SQL. To Nembar a key is
+ * text; where the database has numbers, UUIDs or several columns for it, what it is compared with
+ * is turned into these, so that an index serves.
  */
 record SqlField(Field field, String alias) {
 
@@ -34,10 +34,31 @@ record SqlField(Field field, String alias) {
                         column ->
                                 column.stored() == Stored.WHOLE || column.stored() == Stored.UUID
                                         ? asText(column)
-                                        : "replace(replace("
-                                                + asText(column)
-                                                + ", '~', '~~'), ',', '~,')")
+                                        : part(asText(column)))
                 .collect(Collectors.joining(" || ',' || ", "(", ")"));
+    }
+
+    /** A text as a part of a {@link RecordKey}. */
+    static String part(String text) {
+        return "replace(replace(" + text + ", '~', '~~'), ',', '~,')";
+    }
+
+    /** Its value as a text, where it has one column. */
+    String text() {
+        return asText(field.columns().get(0));
+    }
+
+    /** Texts that its one column can have, as what it is compared with. */
+    SqlText array(List<String> values) {
+        return new SqlText.Builder()
+                .parameter(values.toArray(String[]::new))
+                .add("::text[]" + (cast(0).isEmpty() ? "" : cast(0) + "[]"))
+                .build();
+    }
+
+    /** Whether a text can be a value of its one column. */
+    boolean fits(String text) {
+        return stored(0).fits(text);
     }
 
     /** What it is ordered by: its columns, each as the database orders it. */
@@ -94,8 +115,8 @@ record SqlField(Field field, String alias) {
             return sql.add(" = ").parameter(keys.get(0).get(0)).add(cast(0)).build();
         }
         return sql.add(" = ANY (")
-                .parameter(keys.stream().map(parts -> parts.get(0)).toArray(String[]::new))
-                .add(cast(0).isEmpty() ? ")" : "::text[]" + cast(0) + "[])")
+                .add(array(keys.stream().map(parts -> parts.get(0)).toList()))
+                .add(")")
                 .build();
     }
 
@@ -153,7 +174,8 @@ record SqlField(Field field, String alias) {
         return field.columns().get(column).stored();
     }
 
-    private List<String> compared() {
+    /** Its columns, each as what is compared with it. */
+    List<String> compared() {
         List<String> compared = new ArrayList<>();
         for (Column column : field.columns()) {
             compared.add(column.stored() == Stored.OTHER ? asText(column) : plain(column));

@@ -3,22 +3,20 @@ package nembar.core.model;
 import static nembar.core.testing.Harbour.field;
 import static nembar.core.testing.Harbour.may;
 import static nembar.core.testing.Harbour.to;
+import static nembar.core.testing.MoreTypes.text;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.catchThrowableOfType;
 
 import java.time.Instant;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
-import nembar.core.catalogue.Application;
 import nembar.core.catalogue.Catalogue;
 import nembar.core.catalogue.Column;
 import nembar.core.catalogue.Field;
 import nembar.core.catalogue.FieldType;
 import nembar.core.catalogue.Parent;
 import nembar.core.catalogue.RecordType;
-import nembar.core.catalogue.TableName;
 import nembar.core.design.AccountFilter;
 import nembar.core.design.AccountScope;
 import nembar.core.design.Assignment;
@@ -33,6 +31,7 @@ import nembar.core.directory.Audience;
 import nembar.core.directory.Directory;
 import nembar.core.directory.Unit;
 import nembar.core.testing.Harbour;
+import nembar.core.testing.MoreTypes;
 import org.junit.jupiter.api.Test;
 
 /** What a model refuses, and where and how it says so. */
@@ -61,77 +60,29 @@ class ModelCheckTest {
 
     @Test
     void aRecordTypeCannotBeItsOwnAncestor() {
-        Catalogue known = harbour.catalogue();
-        List<RecordType> types = new ArrayList<>(known.recordTypes());
-        types.add(
-                new RecordType(
-                        "loop",
-                        "Loop",
-                        "Loops",
-                        "work",
-                        TableName.of("harbour.loop"),
-                        "id",
-                        "id",
-                        new RecordType.Places(
-                                Optional.empty(),
-                                Optional.empty(),
-                                Optional.empty(),
-                                Optional.empty()),
-                        Optional.of(new Parent("loop", "up", Parent.Follows.VIEW, false)),
-                        List.of(text("id", Optional.empty()), text("up", Optional.of("loop"))),
-                        List.of()));
-        ModelRefused refused =
-                catchThrowableOfType(
-                        ModelRefused.class,
-                        () ->
-                                AccessModel.of(
-                                        new Application("harbour", "Harbour", harbour.zone),
-                                        new Catalogue(known.areas(), types, known.functions()),
-                                        harbour.directory(),
-                                        harbour.design()));
-        assertThat(refused.problems())
-                .extracting(Problem::message)
-                .containsExactly("it is below itself, by way of others");
+        Parent itself = new Parent("loop", "up", Parent.Follows.VIEW, false);
+        assertThat(
+                        problemsOf(
+                                box(
+                                        "loop",
+                                        Optional.of(itself),
+                                        text("id", Optional.empty()),
+                                        text("up", Optional.of("loop")))))
+                .containsExactly(
+                        "catalogue.recordTypes[loop] it is below itself, by way of others");
     }
 
     /** What is wrong with a catalogue of boxes, and of labels that hang on them. */
     private List<String> problemsOf(RecordType... types) {
-        Catalogue known = harbour.catalogue();
-        List<RecordType> all = new ArrayList<>(known.recordTypes());
-        all.addAll(List.of(types));
-        ModelRefused refused =
-                catchThrowableOfType(
-                        ModelRefused.class,
-                        () ->
-                                AccessModel.of(
-                                        new Application("harbour", "Harbour", harbour.zone),
-                                        new Catalogue(known.areas(), all, known.functions()),
-                                        harbour.directory(),
-                                        harbour.design()));
-        return refused == null
-                ? List.of()
-                : refused.problems().stream().map(one -> one.path() + " " + one.message()).toList();
+        return MoreTypes.problems(harbour, types);
     }
 
     private static RecordType box(String key, Optional<Parent> parent, Field... fields) {
-        return new RecordType(
-                key,
-                "Box",
-                "Boxes",
-                "work",
-                new TableName("harbour", key),
-                "id",
-                "id",
-                new RecordType.Places(
-                        Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty()),
-                parent,
-                List.of(fields),
-                List.of());
+        return MoreTypes.type(key, parent, fields);
     }
 
     private static Field of(String key, FieldType type, boolean guarded, Column... columns) {
-        return new Field(
-                key, key, List.of(columns), type, guarded, Set.of(), Optional.empty(), List.of());
+        return MoreTypes.field(key, type, guarded, columns);
     }
 
     private static Field pair() {
@@ -191,12 +142,6 @@ class ModelCheckTest {
                 .containsExactly(
                         "catalogue.recordTypes[box].fields[row].guarded `Row No` is a column of"
                                 + " `id` too: guard both fields, or neither");
-    }
-
-    private static Field text(String key, Optional<String> refersTo) {
-        FieldType type = refersTo.isPresent() ? FieldType.REFERENCE : FieldType.TEXT;
-        return new Field(
-                key, key, List.of(Column.plain(key)), type, false, Set.of(), refersTo, List.of());
     }
 
     @Test

@@ -1,19 +1,14 @@
 package nembar.core.model;
 
 import static org.assertj.core.api.Assertions.assertThat;
-import static org.assertj.core.api.Assertions.catchThrowableOfType;
 
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.Set;
-import nembar.core.catalogue.Catalogue;
 import nembar.core.catalogue.Column;
-import nembar.core.catalogue.Field;
 import nembar.core.catalogue.FieldType;
 import nembar.core.catalogue.RecordType;
-import nembar.core.catalogue.TableName;
 import nembar.core.testing.Harbour;
+import nembar.core.testing.MoreTypes;
 import org.junit.jupiter.api.Test;
 
 /** No record type shows by another's table what that guards (docs/access-model.md, section 8). */
@@ -21,51 +16,18 @@ class SharedTablesTest {
     private final Harbour harbour = new Harbour();
 
     private List<String> problems(RecordType more) {
-        Catalogue known = harbour.catalogue();
-        List<RecordType> types = new ArrayList<>(known.recordTypes());
-        types.add(more);
-        Catalogue catalogue = new Catalogue(known.areas(), types, known.functions());
-        AccessModel model = harbour.model();
-        ModelRefused refused =
-                catchThrowableOfType(
-                        ModelRefused.class,
-                        () ->
-                                AccessModel.of(
-                                        model.application(),
-                                        catalogue,
-                                        model.directory(),
-                                        model.design()));
-        return refused == null
-                ? List.of()
-                : refused.problems().stream().map(one -> one.path() + " " + one.message()).toList();
+        return MoreTypes.problems(harbour, more);
     }
 
     private static RecordType peep(String area, String table, boolean guardedPrice) {
-        return new RecordType(
+        return MoreTypes.type(
                 "peep",
-                "Peep",
-                "Peeps",
                 area,
-                TableName.of(table),
-                "id",
-                "id",
-                new RecordType.Places(
-                        Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty()),
+                table,
+                MoreTypes.NOWHERE,
                 Optional.empty(),
-                List.of(field("id", false), field("price", guardedPrice)),
-                List.of());
-    }
-
-    private static Field field(String key, boolean guarded) {
-        return new Field(
-                key,
-                key,
-                List.of(Column.plain(key)),
-                FieldType.TEXT,
-                guarded,
-                Set.of(),
-                Optional.empty(),
-                List.of());
+                MoreTypes.field("id", FieldType.TEXT),
+                MoreTypes.field("price", FieldType.TEXT, guardedPrice, Column.plain("price")));
     }
 
     @Test

@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.TreeSet;
 import nembar.core.catalogue.RecordType;
+import nembar.core.lookup.Lookups;
 import nembar.core.recordset.GovernedRecord;
 import nembar.core.recordset.RecordSet;
 import nembar.core.testing.Fleet;
@@ -40,7 +41,7 @@ class GroupedCountTest {
     void whatRecordsAndTheirParentsHaveIsGroupedBy() {
         RecordSet own = among("owner", "ben");
         RecordSet ofTrip = new RecordSet.ParentIn(trip, "trip", among("owner", "cas"));
-        GroupedCount plan = GroupedCount.of(load, List.of(own, ofTrip));
+        GroupedCount plan = GroupedCount.of(load, List.of(own, ofTrip), Lookups.NONE);
         assertThat(plan.text().sql())
                 .isEqualTo(
                         "SELECT count(*), t.\"owner\", p1.\"owner\", p1.\"id\" IS NOT NULL FROM"
@@ -69,7 +70,7 @@ class GroupedCountTest {
                         RecordSet.allOf(own, ofTrip),
                         RecordSet.less(RecordSet.EVERYTHING, ofAnyTrip),
                         RecordSet.less(ofTrip, own));
-        Groups groups = GroupedCount.of(load, sets).groups();
+        Groups groups = GroupedCount.of(load, sets, Lookups.NONE).groups();
         for (GovernedRecord one : fleet.of("load")) {
             List<String> row = row(one);
             groups.add(1, column -> row.get(column - 1));
@@ -98,7 +99,8 @@ class GroupedCountTest {
     @Test
     void recordsOwnKeysAreNotGroupedBy() {
         GroupedCount plan =
-                GroupedCount.of(trip, List.of(among("id", "t1"), among("owner", "ben")));
+                GroupedCount.of(
+                        trip, List.of(among("id", "t1"), among("owner", "ben")), Lookups.NONE);
         assertThat(plan.text().sql())
                 .contains("COALESCE(t.\"id\" = ?, FALSE)")
                 .endsWith("GROUP BY 2, 3");
@@ -108,7 +110,7 @@ class GroupedCountTest {
     @Test
     void ofAParentThatIsNotThereNothingIsSo() {
         RecordSet ofTrip = new RecordSet.ParentIn(trip, "trip", among("id", "t1"));
-        assertThat(GroupedCount.of(load, List.of(ofTrip)).text().sql())
+        assertThat(GroupedCount.of(load, List.of(ofTrip), Lookups.NONE).text().sql())
                 .contains("COALESCE(p1.\"id\" IS NOT NULL AND p1.\"id\" = ?, FALSE)");
     }
 
@@ -119,7 +121,7 @@ class GroupedCountTest {
             sets.add(among("id", "t" + i));
         }
         sets.add(among("owner", "ben"));
-        GroupedCount plan = GroupedCount.of(trip, sets);
+        GroupedCount plan = GroupedCount.of(trip, sets, Lookups.NONE);
         assertThat(plan.sets()).hasSize(41);
         assertThat(plan.rest()).hasSize(60);
         assertThat(plan.sets()).contains(sets.get(100));

@@ -17,6 +17,7 @@ import nembar.core.decision.FieldCoverage;
 import nembar.core.decision.PersonAccess;
 import nembar.core.design.Privilege.FieldPrivilege.Use;
 import nembar.core.design.Reach;
+import nembar.core.lookup.Lookups;
 import nembar.core.sql.ListQuery.Having;
 import nembar.core.sql.ListQuery.Page;
 import nembar.core.sql.ListQuery.Position;
@@ -39,7 +40,12 @@ class ListQueryTest {
     /** What stands behind the condition that lets the records through. */
     private String text(Page page) {
         String sql =
-                ListQuery.of(trip, access.coverage(trip, Operation.VIEW).records(), fields, page)
+                ListQuery.of(
+                                trip,
+                                access.coverage(trip, Operation.VIEW).records(),
+                                fields,
+                                page,
+                                Lookups.NONE)
                         .text()
                         .sql();
         return sql.substring(sql.indexOf(" WHERE ") + 7).replace("t.\"", "").replace("\"", "");
@@ -123,7 +129,7 @@ class ListQueryTest {
 
     @Test
     void valuesOfAFieldAreFoundByTheirBeginningWhateverItsSigns() {
-        SqlText text = ListQuery.values(trip, "name", "50%_", 7);
+        SqlText text = ListQuery.values(trip, "name", "50%_", 7, Lookups.NONE);
         assertThat(text.sql())
                 .isEqualTo(
                         "SELECT DISTINCT t.\"name\"::text AS value FROM \"harbour\".\"trip\" t"
@@ -144,7 +150,8 @@ class ListQueryTest {
                         trip,
                         own.coverage(trip, Operation.VIEW).records(),
                         trip.fields().stream().map(one -> own.field(trip, one)).toList(),
-                        Page.first(10));
+                        Page.first(10),
+                        Lookups.NONE);
         assertThat(query.flags()).hasSize(1);
         assertThat(query.text().sql()).containsOnlyOnce("coalesce(t.\"owner\" = ?, FALSE)");
         assertThat(query.text().parameters()).containsExactly("ann", 10);

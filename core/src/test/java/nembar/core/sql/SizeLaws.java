@@ -13,6 +13,7 @@ import nembar.core.condition.Evaluator;
 import nembar.core.condition.Expression;
 import nembar.core.condition.Operator;
 import nembar.core.condition.Polarity;
+import nembar.core.lookup.Lookups;
 import nembar.core.model.AccessModel;
 import nembar.core.recordset.RecordSet;
 import nembar.core.testing.Draws;
@@ -42,7 +43,9 @@ class SizeLaws {
             return;
         }
         String text = condition.text();
-        SqlText sql = new TableScan(trip, "t").where(RecordSet.where(condition.expression(), text));
+        SqlText sql =
+                new TableScan(trip, "t", Lookups.NONE)
+                        .where(RecordSet.where(condition.expression(), text));
         assertThat(sql.sql().length())
                 .as("SQL of %s", text)
                 .isLessThan(SQL_FOR_A_CHARACTER * Math.max(20, text.length()));

@@ -10,6 +10,7 @@ import nembar.core.catalogue.Operation;
 import nembar.core.catalogue.RecordType;
 import nembar.core.decision.PersonAccess;
 import nembar.core.design.Reach;
+import nembar.core.lookup.Lookups;
 import nembar.core.testing.Harbour;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvFileSource;
@@ -31,7 +32,8 @@ class SqlConditionTest {
         PersonAccess access = harbour.access("ann");
         RecordType trip = harbour.catalogue().recordType("trip").orElseThrow();
         SqlText text =
-                new TableScan(trip, "t").where(access.coverage(trip, Operation.VIEW).records());
+                new TableScan(trip, "t", Lookups.NONE)
+                        .where(access.coverage(trip, Operation.VIEW).records());
         assertThat(text.sql()).isEqualTo(sql);
         assertThat(said(text)).isEqualTo(parameters == null ? "" : parameters);
     }

@@ -40,7 +40,7 @@ class SqlFieldTest {
         assertThat(one.sql()).isEqualTo("t.\"id\" = ?");
         assertThat(one.parameters()).containsExactly("a");
         SqlText some = field("t", Column.plain("id")).among(keys("a", "b"));
-        assertThat(some.sql()).isEqualTo("t.\"id\" = ANY (?)");
+        assertThat(some.sql()).isEqualTo("t.\"id\" = ANY (?::text[])");
         assertThat(some.parameters()).containsExactly((Object) new String[] {"a", "b"});
     }
 

@@ -14,6 +14,7 @@ import nembar.core.catalogue.RecordType;
 import nembar.core.decision.FieldCoverage;
 import nembar.core.decision.PersonAccess;
 import nembar.core.design.Reach;
+import nembar.core.lookup.Lookups;
 import nembar.core.recordset.RecordSet;
 import nembar.core.testing.Harbour;
 import org.junit.jupiter.api.Test;
@@ -29,15 +30,15 @@ class SqlTest {
     @Test
     void valuesAreNeverInTheText() {
         String hostile = "x'); DROP TABLE trip; --";
-        SqlText text = new TableScan(trip, "t").where(among("owner", hostile));
+        SqlText text = new TableScan(trip, "t", Lookups.NONE).where(among("owner", hostile));
         assertThat(text.sql()).isEqualTo("t.\"owner\" = ?");
         assertThat(text.parameters()).containsExactly(hostile);
     }
 
     @Test
     void severalKeysAreOneParameter() {
-        SqlText text = new TableScan(trip, "t").where(among("owner", "a", "b"));
-        assertThat(text.sql()).isEqualTo("t.\"owner\" = ANY (?)");
+        SqlText text = new TableScan(trip, "t", Lookups.NONE).where(among("owner", "a", "b"));
+        assertThat(text.sql()).isEqualTo("t.\"owner\" = ANY (?::text[])");
         assertThat((String[]) text.parameters().get(0)).containsExactly("a", "b");
     }
 
@@ -52,7 +53,8 @@ class SqlTest {
                                 RecordSet.EVERYTHING,
                                 anns,
                                 RecordSet.NOTHING,
-                                RecordSet.anyOf(anns, among("unit", "pier"))));
+                                RecordSet.anyOf(anns, among("unit", "pier"))),
+                        Lookups.NONE);
         assertThat(query.columns()).hasSize(2);
         assertThat(query.text().sql()).containsOnlyOnce(" FROM ").startsWith("SELECT count(*), ");
     }
@@ -61,7 +63,7 @@ class SqlTest {
     void rowsOfOtherTablesAreJoinedOnceForASet() {
         RecordType load = new Harbour().catalogue().recordType("load").orElseThrow();
         RecordSet withLoads = new RecordSet.ChildIn(load, "trip", among("id", "l1"));
-        TableScan scan = new TableScan(trip, "t");
+        TableScan scan = new TableScan(trip, "t", Lookups.NONE);
         assertThat(scan.where(withLoads)).isEqualTo(scan.where(withLoads));
         assertThat(scan.where(RecordSet.anyOf(withLoads, among("owner", "ann"))).sql())
                 .contains("t_1.key IS NOT NULL");
@@ -92,13 +94,14 @@ class SqlTest {
                                 true,
                                 "100%_",
                                 Map.of("team", new TreeSet<>(Set.of("cranes"))),
-                                Optional.empty()));
+                                Optional.empty()),
+                        Lookups.NONE);
         assertThat(byName.text().sql())
                 .contains(
                         "ORDER BY (CASE WHEN t.\"owner\" = ? THEN t.\"name\" END) DESC NULLS LAST")
                 .doesNotContain("THEN t.\"price\"");
         assertThat(byName.text().parameters()).contains("%100\\%\\_%");
-        assertThat(byName.text().sql()).contains("THEN t.\"team\" END) = ANY (?)");
+        assertThat(byName.text().sql()).contains("(t.\"owner\" = ? AND t.\"team\" = ?)");
         assertThat(byName.total().parameters()).contains("%100\\%\\_%");
     }
 
@@ -120,7 +123,7 @@ class SqlTest {
     }
 
     private String sql(RecordSet set) {
-        return new TableScan(trip, "t").where(set).sql();
+        return new TableScan(trip, "t", Lookups.NONE).where(set).sql();
     }
 
     @Test
@@ -130,7 +133,7 @@ class SqlTest {
         RecordSet ofTrip =
                 new RecordSet.ParentIn(
                         load, "load", new RecordSet.ParentIn(trip, "trip", among("owner", "ann")));
-        TableScan scan = new TableScan(note, "t");
+        TableScan scan = new TableScan(note, "t", Lookups.NONE);
         assertThat(scan.where(ofTrip).sql()).isEqualTo("t_1.key IS NOT NULL");
         assertThat(scan.from().sql())
                 .isEqualTo(

@@ -13,16 +13,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import nembar.core.catalogue.Application;
-import nembar.core.catalogue.Area;
 import nembar.core.catalogue.Catalogue;
-import nembar.core.catalogue.Column;
-import nembar.core.catalogue.Field;
-import nembar.core.catalogue.FieldType;
-import nembar.core.catalogue.Function;
-import nembar.core.catalogue.Operation;
 import nembar.core.catalogue.Parent;
-import nembar.core.catalogue.RecordType;
-import nembar.core.catalogue.TableName;
 import nembar.core.condition.Condition;
 import nembar.core.condition.ValueType;
 import nembar.core.decision.PersonAccess;
@@ -79,6 +71,10 @@ public final class Harbour {
     public Parent.Follows loadsFollow = Parent.Follows.NONE;
     public boolean loadsLift;
     public final Map<String, KeyShape> keys = new HashMap<>();
+
+    /** How the fields that place records name people, teams, units and accounts. */
+    public final Map<String, PlaceShape> placed = new HashMap<>();
+
     public final Map<String, PersonStatus> statuses = new HashMap<>();
     public final Set<String> pending = new HashSet<>();
     public final Map<String, LocalDate> ends = new HashMap<>();
@@ -129,106 +125,12 @@ public final class Harbour {
     }
 
     public Catalogue catalogue() {
-        RecordType trip =
-                new RecordType(
-                        "trip",
-                        "Trip",
-                        "Trips",
-                        "work",
-                        table("trip"),
-                        "id",
-                        "id",
-                        places("owner", "team", "unit", "account"),
-                        Optional.empty(),
-                        List.of(
-                                id("trip"),
-                                person("owner"),
-                                place("team"),
-                                place("unit"),
-                                place("account"),
-                                text("name"),
-                                guarded("price"),
-                                of("crew", FieldType.WHOLE_NUMBER),
-                                of("fare", FieldType.MONEY),
-                                of("due", FieldType.DATE),
-                                of("leaves", FieldType.TIMESTAMP),
-                                of("hazard", FieldType.YES_NO),
-                                of("permits", FieldType.CHOICES, "x", "y", "cranes"),
-                                of("state", FieldType.CHOICE, "planned", "sailing", "closed")),
-                        List.of(new Operation("sail", "sail")));
-        RecordType load =
-                new RecordType(
-                        "load",
-                        "Load",
-                        "Loads",
-                        "work",
-                        table("load", "trip"),
-                        "id",
-                        "id",
-                        places("owner", null, null, "account"),
-                        Optional.of(new Parent("trip", "trip", loadsFollow, loadsLift)),
-                        List.of(
-                                id("load"),
-                                person("owner"),
-                                place("account"),
-                                reference("trip"),
-                                guarded("price")),
-                        List.of());
-        RecordType note =
-                new RecordType(
-                        "note",
-                        "Note",
-                        "Notes",
-                        "work",
-                        table("note", "load"),
-                        "id",
-                        "id",
-                        places("owner", null, null, null),
-                        Optional.of(new Parent("load", "load", Parent.Follows.ALL, false)),
-                        List.of(id("note"), person("owner"), reference("load")),
-                        List.of());
-        RecordType chart =
-                new RecordType(
-                        "chart",
-                        "Chart",
-                        "Charts",
-                        "maps",
-                        table("chart"),
-                        "id",
-                        "id",
-                        places(null, null, null, null),
-                        Optional.empty(),
-                        List.of(id("chart")),
-                        List.of());
-        return new Catalogue(
-                List.of(
-                        new Area("work", "Work", Optional.empty()),
-                        new Area(
-                                "maps",
-                                "Maps",
-                                Optional.of(Audience.anyOf(new Audience.OnePerson("ann"))))),
-                List.of(trip, load, note, chart),
-                List.of(
-                        new Function(
-                                "tide",
-                                "Tide table",
-                                "work",
-                                List.of("none", "look", "set"),
-                                List.of()),
-                        new Function(
-                                "forecast",
-                                "Forecast",
-                                "work",
-                                List.of("none", "run"),
-                                List.of(
-                                        new Function.FunctionNeed("tide", "look"),
-                                        new Function.PrivilegeNeed("trip", "view"))),
-                        new Function(
-                                "survey",
-                                "Survey",
-                                "maps",
-                                List.of("none", "run"),
-                                List.of(new Function.PrivilegeNeed("chart", "view")))));
+        return new HarbourCatalogue(keys, placed, loadsFollow, loadsLift).catalogue();
+    }
+
+    /** What the keys of a type are. */
+    public KeyShape shape(String type) {
+        return HarbourCatalogue.shape(keys, type);
     }
 
     /** Puts privileges into a set of their own and gives it to an audience. */
@@ -356,15 +258,6 @@ public final class Harbour {
                 status(key));
     }
 
-    private static RecordType.Places places(
-            String owner, String team, String unit, String account) {
-        return new RecordType.Places(
-                Optional.ofNullable(owner),
-                Optional.ofNullable(team),
-                Optional.ofNullable(unit),
-                Optional.ofNullable(account));
-    }
-
     private Person service(String key) {
         return new Person(
                 key,
@@ -377,72 +270,6 @@ public final class Harbour {
                 Optional.empty(),
                 ZoneId.of("UTC"),
                 status(key));
-    }
-
-    private static Field of(String key, FieldType type, String... choices) {
-        return new Field(
-                key,
-                key,
-                List.of(Column.plain(key)),
-                type,
-                false,
-                Set.of(),
-                Optional.empty(),
-                List.of(choices));
-    }
-
-    private static Field text(String key) {
-        return of(key, FieldType.TEXT, false, null);
-    }
-
-    private static Field guarded(String key) {
-        return of(key, FieldType.TEXT, true, null);
-    }
-
-    private static Field person(String key) {
-        return of(key, FieldType.PERSON, false, null);
-    }
-
-    private static Field place(String key) {
-        return of(key, FieldType.REFERENCE, false, null);
-    }
-
-    private Field id(String type) {
-        return keyed("id", FieldType.TEXT, type, Optional.empty());
-    }
-
-    /** A reference to a record of the type that it is called after. */
-    private Field reference(String type) {
-        return keyed(type, FieldType.REFERENCE, type, Optional.of(type));
-    }
-
-    private Field keyed(String key, FieldType as, String type, Optional<String> refersTo) {
-        return new Field(
-                key, key, shape(type).columns(key), as, false, Set.of(), refersTo, List.of());
-    }
-
-    /** What the keys of a type are. */
-    public KeyShape shape(String type) {
-        return keys.getOrDefault(type, KeyShape.TEXT);
-    }
-
-    /** The table of a type, in which there are keys of these types; another for other shapes. */
-    private TableName table(String... types) {
-        List<KeyShape> shapes = Arrays.stream(types).map(this::shape).toList();
-        boolean texts = shapes.stream().allMatch(KeyShape.TEXT::equals);
-        return new TableName("harbour", types[0] + (texts ? "" : " " + shapes));
-    }
-
-    private static Field of(String key, FieldType type, boolean guarded, String refersTo) {
-        return new Field(
-                key,
-                key,
-                List.of(Column.plain(key)),
-                type,
-                guarded,
-                Set.of(),
-                Optional.ofNullable(refersTo),
-                List.of());
     }
 
     /** The model with nothing in its design but what this route is made of, and no filters. */

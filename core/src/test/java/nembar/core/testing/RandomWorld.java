@@ -18,6 +18,7 @@ import java.util.OptionalInt;
 import java.util.Random;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.stream.Stream;
 import nembar.core.catalogue.Catalogue;
 import nembar.core.catalogue.Field;
 import nembar.core.catalogue.Operation;
@@ -61,7 +62,11 @@ public final class RandomWorld {
     private static final List<String> ACCOUNTS = List.of("home", "red", "blue");
     private static final int RECORDS_OF_A_TYPE = 8;
 
+    /** So many ways in which fields place records: each takes tables of its own. */
+    private static final int PLACINGS = 8;
+
     private final Random random;
+    private final Random shapes;
     private final Harbour harbour = new Harbour();
     private final Fleet fleet = new Fleet();
 
@@ -76,11 +81,16 @@ public final class RandomWorld {
 
     private RandomWorld(Random random, Random shapes) {
         this.random = random;
+        this.shapes = shapes;
         harbour.loadsFollow = any(List.of(Parent.Follows.values()));
         harbour.loadsLift = random.nextBoolean();
         for (String type : List.of("trip", "load", "note", "chart")) {
             KeyShape[] all = KeyShape.values();
             harbour.keys.put(type, all[shapes.nextInt(all.length)]);
+        }
+        Random places = new Random(shapes.nextInt(PLACINGS));
+        for (String field : List.of("owner", "team", "unit", "account")) {
+            harbour.placed.put(field, placed(field, places));
         }
         Catalogue catalogue = harbour.catalogue();
         for (int i = 0; i < 3 + random.nextInt(3); i++) {
@@ -111,6 +121,14 @@ public final class RandomWorld {
         }
         catalogue.recordTypes().forEach(this::records);
         nowAndThen();
+    }
+
+    /** A record has one unit and one account, and may have several owners and teams. */
+    private static PlaceShape placed(String field, Random places) {
+        List<PlaceShape> all = new ArrayList<>(List.of(PlaceShape.values()));
+        boolean one = field.equals("unit") || field.equals("account");
+        all.removeIf(shape -> one && shape.several());
+        return all.get(places.nextInt(all.size()));
     }
 
     /** Now and then somebody is not active, an account held back or over, a function given. */
@@ -419,6 +437,9 @@ public final class RandomWorld {
             Map<String, Object> values = new HashMap<>();
             for (Field field : type.fields()) {
                 Object value = value(field.key());
+                if (value != null && field.link().isPresent()) {
+                    value = several(value, value(field.key()));
+                }
                 if (value != null) {
                     values.put(field.key(), value);
                 }
@@ -426,6 +447,16 @@ public final class RandomWorld {
             values.put("id", harbour.shape(type.key()).key(type.key(), i));
             fleet.add(new GovernedRecord(type.key(), values));
         }
+    }
+
+    /** One or two of them. */
+    private List<String> several(Object value, Object other) {
+        boolean two = other != null && !other.equals(value) && shapes.nextBoolean();
+        return Stream.of(value, two ? other : value)
+                .distinct()
+                .map(Object::toString)
+                .sorted()
+                .toList();
     }
 
     /** Mostly something, sometimes nothing: missing values are half of what can go wrong. */

@@ -336,17 +336,19 @@ public final class Referee {
 
     private boolean reaches(Reach reach, GovernedRecord record) {
         Person me = who.person();
-        Person owner = owner(record);
+        List<Person> owners = owners(record);
         String myUnit = me.unit().orElse(null);
         switch (reach) {
             case NONE:
                 return false;
             case OWN:
-                return owner != null && owner.key().equals(me.key());
+                return owners.contains(me);
             case REPORTS:
-                for (Person at = owner; at != null; at = managerOf(at)) {
-                    if (at.key().equals(me.key())) {
-                        return true;
+                for (Person owner : owners) {
+                    for (Person at = owner; at != null; at = managerOf(at)) {
+                        if (at.key().equals(me.key())) {
+                            return true;
+                        }
                     }
                 }
                 return false;
@@ -354,20 +356,21 @@ public final class Referee {
                 for (Team team : model.directory().teams()) {
                     if (isIn(team, me)) {
                         if (type(record).places().team().isPresent()) {
-                            if (record.key(type(record).places().team().get())
-                                    .equals(Optional.of(team.key()))) {
+                            if (all(record, type(record).places().team().get())
+                                    .contains(team.key())) {
                                 return true;
                             }
-                        } else if (owner != null && isIn(team, owner)) {
+                        } else if (owners.stream().anyMatch(owner -> isIn(team, owner))) {
                             return true;
                         }
                     }
                 }
                 return false;
             case UNIT:
-                return myUnit != null && myUnit.equals(unitOf(record));
+                return myUnit != null && unitsOf(record).contains(myUnit);
             case BRANCH:
-                return myUnit != null && atOrBelow(unitOf(record), myUnit);
+                return myUnit != null
+                        && unitsOf(record).stream().anyMatch(unit -> atOrBelow(unit, myUnit));
             case ACCOUNT:
                 return who.account().isPresent()
                         && record.key(type(record).places().account().orElseThrow())
@@ -386,10 +389,13 @@ public final class Referee {
             }
         }
         if (bounds.units().isPresent()) {
-            String unit = unitOf(record);
-            for (String listed : bounds.units().get().listed()) {
-                if (bounds.units().get().below() ? atOrBelow(unit, listed) : listed.equals(unit)) {
-                    return true;
+            for (String unit : unitsOf(record)) {
+                for (String listed : bounds.units().get().listed()) {
+                    if (bounds.units().get().below()
+                            ? atOrBelow(unit, listed)
+                            : listed.equals(unit)) {
+                        return true;
+                    }
                 }
             }
             return false;
@@ -486,18 +492,16 @@ public final class Referee {
     }
 
     private boolean owned(SharingRule rule, GovernedRecord record) {
-        Person owner = owner(record);
-        if (owner == null) {
-            return false;
-        }
-        for (String account : owner.accounts()) {
-            Standpoint theirs = Standpoint.of(owner, who.at()).actingFor(account);
-            Referee referee =
-                    owners.computeIfAbsent(
-                            List.of(owner.key(), account),
-                            any -> new Referee(model, fleet, theirs));
-            if (referee.in(rule.ownedBy().orElseThrow())) {
-                return true;
+        for (Person owner : owners(record)) {
+            for (String account : owner.accounts()) {
+                Standpoint theirs = Standpoint.of(owner, who.at()).actingFor(account);
+                Referee referee =
+                        owners.computeIfAbsent(
+                                List.of(owner.key(), account),
+                                any -> new Referee(model, fleet, theirs));
+                if (referee.in(rule.ownedBy().orElseThrow())) {
+                    return true;
+                }
             }
         }
         return false;
@@ -775,25 +779,45 @@ public final class Referee {
         return sets;
     }
 
-    private Person owner(GovernedRecord record) {
-        return type(record)
+    private List<Person> owners(GovernedRecord record) {
+        List<Person> people = new ArrayList<>();
+        type(record)
                 .places()
                 .owner()
-                .flatMap(record::key)
-                .flatMap(model.directory()::person)
-                .orElse(null);
+                .ifPresent(
+                        field ->
+                                all(record, field)
+                                        .forEach(
+                                                key ->
+                                                        model.directory()
+                                                                .person(key)
+                                                                .ifPresent(people::add)));
+        return people;
+    }
+
+    /** What a record has in a field, one or several. */
+    private static List<String> all(GovernedRecord record, String field) {
+        List<String> all = new ArrayList<>();
+        Object value = record.values().get(field);
+        if (value instanceof List<?> several) {
+            several.forEach(one -> all.add((String) one));
+        } else if (value != null) {
+            all.add((String) value);
+        }
+        return all;
     }
 
     private Person managerOf(Person person) {
         return person.manager().flatMap(model.directory()::person).orElse(null);
     }
 
-    private String unitOf(GovernedRecord record) {
+    private List<String> unitsOf(GovernedRecord record) {
         if (type(record).places().unit().isPresent()) {
-            return record.key(type(record).places().unit().get()).orElse(null);
+            return all(record, type(record).places().unit().get());
         }
-        Person owner = owner(record);
-        return owner == null ? null : owner.unit().orElse(null);
+        List<String> units = new ArrayList<>();
+        owners(record).forEach(owner -> owner.unit().ifPresent(units::add));
+        return units;
     }
 
     private boolean atOrBelow(String unit, String top) {

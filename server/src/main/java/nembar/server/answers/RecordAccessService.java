@@ -48,7 +48,7 @@ class RecordAccessService {
                 type.key(),
                 type.singular(),
                 key,
-                known(me, model, type, record, Optional.of(type.titleField())),
+                known(me, model, type, record, Optional.of(type.titleField())).stream().findFirst(),
                 places(me, model, type, record),
                 parent(me, model, type, record),
                 children(me, model, type, key),
@@ -57,14 +57,15 @@ class RecordAccessService {
     }
 
     /** The value of a field, where whoever asks may be told it. */
-    private Optional<String> known(
+    private List<String> known(
             Person me,
             AccessModel model,
             RecordType type,
             GovernedRecord record,
             Optional<String> field) {
         return field.filter(one -> governance.mayKnowValues(me, model, type, one))
-                .flatMap(record::key);
+                .map(record::keys)
+                .orElse(List.of());
     }
 
     private List<PlaceShown> places(
@@ -97,7 +98,7 @@ class RecordAccessService {
             Map<String, String> names,
             List<PlaceShown> shown) {
         known(me, model, type, record, field)
-                .ifPresent(
+                .forEach(
                         key ->
                                 shown.add(
                                         new PlaceShown(

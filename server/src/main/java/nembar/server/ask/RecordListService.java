@@ -167,7 +167,7 @@ class RecordListService {
                                         Cursors.read(
                                                 before.isPresent() ? "before" : "after",
                                                 text,
-                                                sort.map(key -> Question.field(type, key).type())));
+                                                sort.map(key -> Question.field(type, key))));
         return new ListQuery.Page(
                 beside,
                 before.isPresent(),
@@ -273,10 +273,15 @@ class RecordListService {
 
     /** Names instead of the directory's keys; everything else as it is, for the page to format. */
     private static String shown(Directory directory, RecordType type, Field field, Object value) {
-        String key = value.toString();
         if (value instanceof BigDecimal number) {
             return number.toPlainString();
         }
+        if (value instanceof List<?> several) {
+            return several.stream()
+                    .map(one -> shown(directory, type, field, one))
+                    .collect(Collectors.joining(", "));
+        }
+        String key = value.toString();
         return namesFor(directory, type, field)
                 .map(names -> names.getOrDefault(key, key))
                 .orElse(key);

@@ -231,7 +231,7 @@ class EvaluationService {
     /** The record that was sent, or else the one of this key. */
     private Optional<GovernedRecord> record(AccessModel model, RecordType type, Entity resource) {
         return hasProperties(resource)
-                ? Optional.of(sent(type, resource, "resource"))
+                ? Optional.of(sent(model, type, resource, "resource"))
                 : records.find(model.application().key(), type, resource.id());
     }
 
@@ -253,7 +253,7 @@ class EvaluationService {
      * A change is judged before and after: properties of the action say what the record's fields
      * would be, and those that are left out stay as they are.
      */
-    private static Decision decide(
+    private Decision decide(
             Evaluation asked,
             PersonAccess access,
             RecordType type,
@@ -265,11 +265,9 @@ class EvaluationService {
             return access.decide(type, operation, record, relatives);
         }
         Map<String, Object> after = new HashMap<>(record.values());
-        after.putAll(
-                sent(type, new Entity(type.key(), asked.resource().id(), changed), "action")
-                        .values());
-        changed.forEach(
-                (key, value) -> after.computeIfPresent(key, (k, v) -> value == null ? null : v));
+        after.keySet().removeAll(changed.keySet());
+        Entity sent = new Entity(type.key(), asked.resource().id(), changed);
+        after.putAll(sent(access.model(), type, sent, "action").values());
         return access.decideChange(type, record, new GovernedRecord(type.key(), after), relatives);
     }
 
@@ -289,7 +287,8 @@ class EvaluationService {
                                                 known)));
     }
 
-    private static GovernedRecord sent(RecordType type, Entity resource, String of) {
+    /** The record as it was sent: as the application has it, so that look-ups lead on. */
+    private GovernedRecord sent(AccessModel model, RecordType type, Entity resource, String of) {
         Map<String, Object> values = new HashMap<>();
         Map<String, Field> fields = type.fieldsByKey();
         resource.properties()
@@ -304,8 +303,15 @@ class EvaluationService {
                                             type.singular() + " has no field `" + key + "`",
                                             key,
                                             fields.keySet()));
-                            if (value != null) {
-                                values.put(key, value(path, field, value));
+                            Object known =
+                                    value == null
+                                            ? null
+                                            : records.known(
+                                                    model.application().key(),
+                                                    field,
+                                                    value(path, field, value));
+                            if (known != null) {
+                                values.put(key, known);
                             }
                         });
         if (filled(resource.id())) {
@@ -316,7 +322,7 @@ class EvaluationService {
 
     private static Object value(String path, Field field, Object value) {
         try {
-            return Values.fromJson(value, field.type());
+            return Values.fromJson(value, field);
         } catch (IllegalArgumentException | DateTimeException wrong) {
             throw new BadRequest(
                     path,

@@ -9,6 +9,9 @@ import nembar.core.catalogue.Catalogue;
 import nembar.core.catalogue.Column;
 import nembar.core.catalogue.Field;
 import nembar.core.catalogue.FieldType;
+import nembar.core.catalogue.Identifier;
+import nembar.core.catalogue.Link;
+import nembar.core.catalogue.Lookup;
 import nembar.core.catalogue.Operation;
 import nembar.core.catalogue.Parent;
 import nembar.core.catalogue.RecordType;
@@ -101,18 +104,15 @@ final class CatalogueReader {
         if (part.column() != null) {
             reader.problem(path + ".column", "give column or columns, not both");
         }
-        return part.columns().stream()
-                .map(
-                        column ->
-                                new Column(
-                                        reader.text(path + ".columns.name", column.name()),
-                                        column.stored() == null
-                                                ? Column.Stored.PLAIN
-                                                : reader.word(
-                                                        path + ".columns.stored",
-                                                        column.stored(),
-                                                        Column.Stored.values())))
-                .toList();
+        return part.columns().stream().map(column -> column(path + ".columns", column)).toList();
+    }
+
+    private Column column(String path, DesignDocument.ColumnPart column) {
+        return new Column(
+                reader.text(path + ".name", column.name()),
+                column.stored() == null
+                        ? Column.Stored.PLAIN
+                        : reader.word(path + ".stored", column.stored(), Column.Stored.values()));
     }
 
     private Parent parent(String path, DesignDocument.ParentPart part) {
@@ -132,7 +132,28 @@ final class CatalogueReader {
                 part.guarded(),
                 Set.copyOf(part.classifications()),
                 Optional.ofNullable(part.refersTo()),
-                part.choices());
+                part.choices(),
+                Optional.ofNullable(part.link()).map(link -> link(path + ".link", link)),
+                Optional.ofNullable(part.lookup()).map(lookup -> lookup(path + ".lookup", lookup)));
+    }
+
+    private Link link(String path, DesignDocument.LinkPart part) {
+        return new Link(
+                table(path + ".table", part.table()),
+                part.columns().stream().map(column -> column(path + ".columns", column)).toList());
+    }
+
+    private Lookup lookup(String path, DesignDocument.LookupPart part) {
+        boolean through = part.table() != null || part.from() != null || part.to() != null;
+        return new Lookup(
+                reader.word(path + ".identifier", part.identifier(), Identifier.values()),
+                through
+                        ? Optional.of(
+                                new Lookup.Through(
+                                        table(path + ".table", part.table()),
+                                        reader.text(path + ".from", part.from()),
+                                        reader.text(path + ".to", part.to())))
+                        : Optional.empty());
     }
 
     private nembar.core.catalogue.Function function(String path, DesignDocument.FunctionPart part) {

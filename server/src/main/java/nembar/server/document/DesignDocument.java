@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Map;
 import nembar.core.catalogue.Column;
 import nembar.core.catalogue.FieldType;
+import nembar.core.catalogue.Identifier;
 import nembar.core.catalogue.Parent;
 import nembar.core.design.Expectation;
 import nembar.core.design.MaskStyle;
@@ -79,10 +80,24 @@ public record DesignDocument(
 
     public record OperationPart(String key, String label) {}
 
-    @JsonInclude(JsonInclude.Include.NON_DEFAULT)
     /** A column of a field, and how it is stored where that is not as the field's type says. */
+    @JsonInclude(JsonInclude.Include.NON_DEFAULT)
     public record ColumnPart(String name, @OneOf(Column.Stored.class) String stored) {}
 
+    /** The table with a row for each value that a record has of a field. */
+    @JsonInclude(JsonInclude.Include.NON_EMPTY)
+    public record LinkPart(String table, List<ColumnPart> columns) {
+        public LinkPart {
+            columns = given(columns);
+        }
+    }
+
+    /** How a field's values lead to the directory; without a table, they are the identifier. */
+    @JsonInclude(JsonInclude.Include.NON_EMPTY)
+    public record LookupPart(
+            @OneOf(Identifier.class) String identifier, String table, String from, String to) {}
+
+    @JsonInclude(JsonInclude.Include.NON_DEFAULT)
     public record FieldPart(
             String key,
             String label,
@@ -92,7 +107,9 @@ public record DesignDocument(
             boolean guarded,
             List<String> classifications,
             String refersTo,
-            List<String> choices) {
+            List<String> choices,
+            LinkPart link,
+            LookupPart lookup) {
         public FieldPart {
             columns = given(columns);
             classifications = given(classifications);

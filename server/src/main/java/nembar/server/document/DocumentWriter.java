@@ -11,6 +11,7 @@ import nembar.core.catalogue.Catalogue;
 import nembar.core.catalogue.Column;
 import nembar.core.catalogue.Field;
 import nembar.core.catalogue.Function;
+import nembar.core.catalogue.Lookup;
 import nembar.core.catalogue.RecordType;
 import nembar.core.condition.Condition;
 import nembar.core.design.PrivilegeSet;
@@ -86,7 +87,26 @@ public final class DocumentWriter {
                 field.guarded(),
                 List.copyOf(field.classifications()),
                 field.refersTo().orElse(null),
-                field.choices());
+                field.choices(),
+                field.link()
+                        .map(
+                                link ->
+                                        new DesignDocument.LinkPart(
+                                                link.table().text(),
+                                                link.ofRecord().stream()
+                                                        .map(DocumentWriter::column)
+                                                        .toList()))
+                        .orElse(null),
+                field.lookup().map(DocumentWriter::lookup).orElse(null));
+    }
+
+    private static DesignDocument.LookupPart lookup(Lookup lookup) {
+        Optional<Lookup.Through> through = lookup.through();
+        return new DesignDocument.LookupPart(
+                Words.of(lookup.identifier()),
+                through.map(one -> one.table().text()).orElse(null),
+                through.map(Lookup.Through::from).orElse(null),
+                through.map(Lookup.Through::to).orElse(null));
     }
 
     /** The name of its one column, where that is kept as the field's type says. */

@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.Base64;
 import java.util.List;
 import java.util.Optional;
+import nembar.core.catalogue.Field;
 import nembar.core.catalogue.FieldType;
 import nembar.core.sql.ListQuery.Position;
 import nembar.server.document.DocumentJson;
@@ -29,10 +30,10 @@ public final class Cursors {
      * The position of such a text.
      *
      * @param name of the parameter that has it
-     * @param sorted the type of the field that is sorted by
+     * @param sorted the field that is sorted by
      * @throws BadRequest where it is no such text
      */
-    public static Position read(String name, String text, Optional<FieldType> sorted) {
+    public static Position read(String name, String text, Optional<Field> sorted) {
         try {
             if (text.length() > LENGTH_AT_MOST) {
                 throw new IllegalArgumentException("too long");
@@ -43,8 +44,8 @@ public final class Cursors {
                             List.class);
             String key = (String) Values.fromJson(parts.get(0), FieldType.TEXT);
             Optional<Object> value =
-                    sorted.filter(type -> parts.size() > 1)
-                            .map(type -> Values.fromJson(parts.get(1), type));
+                    sorted.filter(field -> parts.size() > 1)
+                            .map(field -> Values.fromJson(parts.get(1), field));
             return new Position(value, key);
         } catch (RuntimeException none) {
             throw new BadRequest(name, "Send what the page beside it gave.");

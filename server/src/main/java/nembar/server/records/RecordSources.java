@@ -7,10 +7,16 @@ import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.SQLException;
 import java.time.Duration;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
 import javax.sql.DataSource;
+import nembar.core.catalogue.Field;
+import nembar.core.catalogue.Lookup;
+import nembar.core.catalogue.RecordType;
+import nembar.core.catalogue.TableName;
 import nembar.core.model.AccessModel;
 import nembar.core.model.ModelRefused;
 import nembar.core.model.Problem;
@@ -174,25 +180,36 @@ public class RecordSources {
     }
 
     /**
-     * @throws ModelRefused where a record type is kept in a table that is not the application's
+     * @throws ModelRefused where a record type speaks of a table that is not the application's
      */
     public void requireOwnTables(AccessModel model) {
         String application = model.application().key();
         List<String> own = schemas(application);
-        List<Problem> problems =
-                model.catalogue().recordTypes().stream()
-                        .filter(type -> !own.contains(type.table().schema()))
-                        .map(
-                                type ->
-                                        new Problem(
-                                                "catalogue.recordTypes[" + type.key() + "].table",
-                                                "`"
-                                                        + type.table()
-                                                        + "` is in none of the schemas of "
-                                                        + model.application().name()
-                                                        + ": "
-                                                        + String.join(", ", own)))
-                        .toList();
+        List<Problem> problems = new ArrayList<>();
+        for (RecordType type : model.catalogue().recordTypes()) {
+            Map<String, TableName> tables = new LinkedHashMap<>(Map.of("table", type.table()));
+            for (Field field : type.fields()) {
+                String of = "fields[" + field.key() + "]";
+                field.link().ifPresent(link -> tables.put(of + ".link.table", link.table()));
+                field.lookup()
+                        .flatMap(Lookup::through)
+                        .ifPresent(one -> tables.put(of + ".lookup.table", one.table()));
+            }
+            tables.forEach(
+                    (path, table) -> {
+                        if (!own.contains(table.schema())) {
+                            problems.add(
+                                    new Problem(
+                                            "catalogue.recordTypes[" + type.key() + "]." + path,
+                                            "`"
+                                                    + table
+                                                    + "` is in none of the schemas of "
+                                                    + model.application().name()
+                                                    + ": "
+                                                    + String.join(", ", own)));
+                        }
+                    });
+        }
         if (!problems.isEmpty()) {
             throw new ModelRefused(problems);
         }

@@ -16,9 +16,11 @@ import java.util.Optional;
 import java.util.SortedSet;
 import java.util.TreeSet;
 import nembar.core.answers.Counting;
+import nembar.core.catalogue.Field;
 import nembar.core.catalogue.RecordType;
 import nembar.core.decision.FieldCoverage;
 import nembar.core.design.FieldLevel;
+import nembar.core.lookup.Lookups;
 import nembar.core.recordset.GovernedRecord;
 import nembar.core.recordset.RecordSet;
 import nembar.core.recordset.Relatives;
@@ -55,9 +57,11 @@ public class Records {
     private static final int RELATIVES_AT_MOST = 10_000;
 
     private final RecordSources sources;
+    private final RecordLookups lookups;
 
-    Records(RecordSources sources) {
+    Records(RecordSources sources, RecordLookups lookups) {
         this.sources = sources;
+        this.lookups = lookups;
     }
 
     /** How many records of a type there are, and how many of them are in each set asked for. */
@@ -106,7 +110,7 @@ public class Records {
 
     /** Many sets: the table is grouped by what they look at, whatever their number. */
     private Counts grouped(String application, RecordType type, List<RecordSet> distinct) {
-        GroupedCount plan = GroupedCount.of(type, distinct);
+        GroupedCount plan = GroupedCount.of(type, distinct, lookups.of(application));
         if (plan.sets().size() <= SETS_ONE_BY_ONE) {
             return oneByOne(application, type, distinct);
         }
@@ -159,10 +163,7 @@ public class Records {
             RecordSet set,
             Optional<String> after,
             int atMost) {
-        return all(
-                        application,
-                        ListQuery.of(type, set, List.of(), Page.after(after, atMost)).text(),
-                        (row, number) -> Values.record(row, type))
+        return records(application, type, select(application, type, set, Page.after(after, atMost)))
                 .stream()
                 .flatMap(record -> record.key(type.keyField()).stream())
                 .toList();
@@ -172,10 +173,7 @@ public class Records {
     public Map<String, String> titles(String application, RecordType type, SortedSet<String> keys) {
         Map<String, String> titles = new HashMap<>();
         RecordSet set = RecordSet.among(type.keyField(), keys, "");
-        all(
-                        application,
-                        ListQuery.of(type, set, List.of(), Page.first(keys.size())).text(),
-                        (row, number) -> Values.record(row, type))
+        records(application, type, select(application, type, set, Page.first(keys.size())))
                 .forEach(
                         record ->
                                 record.key(type.keyField())
@@ -193,7 +191,7 @@ public class Records {
             String application, RecordType type, String field, String beginning, int atMost) {
         return all(
                 application,
-                ListQuery.values(type, field, beginning, atMost),
+                ListQuery.values(type, field, beginning, atMost, lookups.of(application)),
                 (row, number) -> row.getString(1));
     }
 
@@ -228,12 +226,12 @@ public class Records {
             connection.setAutoCommit(false);
             JdbcTemplate writing =
                     new JdbcTemplate(new SingleConnectionDataSource(connection, true));
-            int moved =
-                    types.stream()
-                            .map(type -> HandOver.of(type, from, to))
-                            .mapToInt(
-                                    text -> writing.update(text.sql(), text.parameters().toArray()))
-                            .sum();
+            int moved = 0;
+            for (RecordType type : types) {
+                for (SqlText text : handOver(application, type, from, to)) {
+                    moved += writing.update(text.sql(), text.parameters().toArray());
+                }
+            }
             connection.commit();
             return moved;
         } catch (SQLException | DataAccessException failed) {
@@ -244,8 +242,22 @@ public class Records {
         }
     }
 
+    private List<SqlText> handOver(String application, RecordType type, String from, String to) {
+        return HandOver.of(type, from, to, lookups.of(application))
+                .orElseThrow(
+                        () ->
+                                new BadRequest(
+                                        "heir",
+                                        "Their records could not be handed over, and nothing was"
+                                                + " changed: "
+                                                + application
+                                                + " does not know "
+                                                + to
+                                                + "."));
+    }
+
     private Counts scan(String application, RecordType type, Collection<RecordSet> sets) {
-        CountQuery query = CountQuery.of(type, sets);
+        CountQuery query = CountQuery.of(type, sets, lookups.of(application));
         return one(
                 application,
                 query.text(),
@@ -271,7 +283,8 @@ public class Records {
             List<FieldCoverage> fields,
             Page page,
             boolean count) {
-        ListQuery query = ListQuery.of(type, records, fields, page.oneMore());
+        Lookups lookups = this.lookups.of(application);
+        ListQuery query = ListQuery.of(type, records, fields, page.oneMore(), lookups);
         List<Row> read =
                 page.size() == 0
                         ? List.of()
@@ -285,7 +298,9 @@ public class Records {
                                                 query.flags().get(i),
                                                 row.getBoolean(Values.columns(type) + i + 1));
                                     }
-                                    return new Row(Values.record(row, type), levels(fields, flags));
+                                    return new Row(
+                                            Values.record(row, type, lookups),
+                                            levels(fields, flags));
                                 });
         boolean more = read.size() > page.size();
         List<Row> rows = new ArrayList<>(more ? read.subList(0, page.size()) : read);
@@ -304,11 +319,7 @@ public class Records {
 
     /** The record of this key. */
     public Optional<GovernedRecord> find(String application, RecordType type, String key) {
-        return all(
-                        application,
-                        select(type, type.keyField(), key),
-                        (row, number) -> Values.record(row, type))
-                .stream()
+        return records(application, type, select(application, type, type.keyField(), key)).stream()
                 .findFirst();
     }
 
@@ -340,22 +351,34 @@ public class Records {
 
             @Override
             public List<GovernedRecord> referring(RecordType type, String through, String key) {
-                return all(
-                        application,
-                        select(type, through, key),
-                        (row, number) -> Values.record(row, type));
+                return records(application, type, select(application, type, through, key));
             }
         };
     }
 
-    private static SqlText select(RecordType type, String field, String key) {
+    private SqlText select(String application, RecordType type, String field, String key) {
         TreeSet<String> keys = new TreeSet<>(List.of(key));
-        return ListQuery.of(
-                        type,
-                        RecordSet.among(field, keys, ""),
-                        List.of(),
-                        Page.first(RELATIVES_AT_MOST))
-                .text();
+        return select(
+                application, type, RecordSet.among(field, keys, ""), Page.first(RELATIVES_AT_MOST));
+    }
+
+    private SqlText select(String application, RecordType type, RecordSet set, Page page) {
+        return ListQuery.of(type, set, List.of(), page, lookups.of(application)).text();
+    }
+
+    /**
+     * What a field has, as Nembar knows it: of one with a look-up, the keys of the directory.
+     *
+     * @param value as the application has it
+     * @return null for no value
+     */
+    public Object known(String application, Field field, Object value) {
+        return lookups.of(application).known(field, value);
+    }
+
+    private List<GovernedRecord> records(String application, RecordType type, SqlText text) {
+        Lookups lookups = this.lookups.of(application);
+        return all(application, text, (row, number) -> Values.record(row, type, lookups));
     }
 
     private static List<FieldLevel> levels(

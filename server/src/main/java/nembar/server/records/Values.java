@@ -12,10 +12,12 @@ import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import nembar.core.catalogue.Column;
 import nembar.core.catalogue.Field;
 import nembar.core.catalogue.FieldType;
 import nembar.core.catalogue.RecordKey;
 import nembar.core.catalogue.RecordType;
+import nembar.core.lookup.Lookups;
 import nembar.core.recordset.GovernedRecord;
 
 /** A field's value, from PostgreSQL or JSON, in the Java type that {@link FieldType} names. */
@@ -30,13 +32,19 @@ public final class Values {
     }
 
     /** The record in the present row, whose first columns are the type's fields in order. */
-    static GovernedRecord record(ResultSet row, RecordType type) throws SQLException {
+    static GovernedRecord record(ResultSet row, RecordType type, Lookups lookups)
+            throws SQLException {
         Map<String, Object> values = new HashMap<>();
         int column = 1;
         for (Field field : type.fields()) {
             int columns = field.columns().size();
-            Object value =
-                    columns == 1 ? value(row, column, field.type()) : key(row, column, columns);
+            Object stored =
+                    columns > 1
+                            ? key(row, column, columns)
+                            : field.several()
+                                    ? texts(row, column)
+                                    : value(row, column, field.type());
+            Object value = lookups.known(field, stored);
             column += columns;
             if (value != null) {
                 values.put(field.key(), value);
@@ -75,11 +83,36 @@ public final class Values {
                 boolean yes = row.getBoolean(column);
                 yield row.wasNull() ? null : yes;
             }
-            case CHOICES -> {
-                Array array = row.getArray(column);
-                yield array == null ? null : Arrays.asList((String[]) array.getArray());
-            }
+            case CHOICES -> texts(row, column);
         };
+    }
+
+    private static List<String> texts(ResultSet row, int column) throws SQLException {
+        Array array = row.getArray(column);
+        return array == null ? null : Arrays.asList((String[]) array.getArray());
+    }
+
+    /**
+     * A value of a field from JSON, as the application has it: what is a text to Nembar may be a
+     * number there.
+     *
+     * @throws IllegalArgumentException when it does not fit the field
+     */
+    public static Object fromJson(Object value, Field field) {
+        if (!field.several()) {
+            return fromJson(written(value, field), field.type());
+        }
+        List<?> several = value instanceof List<?> list ? list : List.of(value);
+        return fromJson(
+                several.stream().map(one -> written(one, field)).toList(), FieldType.CHOICES);
+    }
+
+    private static Object written(Object value, Field field) {
+        boolean number = value instanceof Integer || value instanceof Long;
+        boolean text =
+                field.lookup().isPresent()
+                        || field.columns().get(0).stored() == Column.Stored.WHOLE;
+        return number && text ? value.toString() : value;
     }
 
     /**
