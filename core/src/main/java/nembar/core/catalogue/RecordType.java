@@ -42,6 +42,12 @@ public record RecordType(
 
     /** The same type with another parent, or none, and with other fields. */
     public RecordType with(Optional<Parent> otherParent, List<Field> otherFields) {
+        return with(places, otherParent, otherFields);
+    }
+
+    /** The same type with other places, another parent, or none, and with other fields. */
+    public RecordType with(
+            Places otherPlaces, Optional<Parent> otherParent, List<Field> otherFields) {
         return new RecordType(
                 key,
                 singular,
@@ -50,7 +56,7 @@ public record RecordType(
                 table,
                 keyField,
                 titleField,
-                places,
+                otherPlaces,
                 otherParent,
                 otherFields,
                 ownOperations);

@@ -28,6 +28,10 @@ import nembar.core.condition.Row;
  * asked and are kept.
  */
 public final class Directory {
+    /** Where nobody is known. */
+    public static final Directory EMPTY =
+            new Directory(List.of(), List.of(), List.of(), List.of(), List.of());
+
     private final List<Attribute> attributes;
     private final List<Account> accounts;
     private final List<Unit> units;

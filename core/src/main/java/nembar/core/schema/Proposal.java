@@ -16,6 +16,7 @@ import nembar.core.catalogue.FieldType;
 import nembar.core.catalogue.Parent;
 import nembar.core.catalogue.RecordType;
 import nembar.core.catalogue.TableName;
+import nembar.core.directory.Directory;
 import nembar.core.text.Slug;
 
 /**
@@ -37,8 +38,10 @@ public record Proposal(List<Area> areas, List<ProposedTable> tables) {
      *
      * @param application the application's name, for the area of what belongs nowhere else
      * @param known what is governed already: it stays as it is, and may be referred to
+     * @param directory to whom and what fields may lead
      */
-    public static Proposal of(Schema schema, String application, Catalogue known) {
+    public static Proposal of(
+            Schema schema, String application, Catalogue known, Directory directory) {
         Uses uses = new Uses(schema);
         Map<TableName, RecordType> governed = new LinkedHashMap<>();
         known.recordTypes().forEach(type -> governed.putIfAbsent(type.table(), type));
@@ -72,7 +75,12 @@ public record Proposal(List<Area> areas, List<ProposedTable> tables) {
                                     Map.of(),
                                     Map.of()));
         }
-        return new Proposal(areas.all(), withoutCycles(tables));
+        Placings placings = new Placings(schema, uses, directory);
+        return new Proposal(
+                areas.all(),
+                withoutCycles(tables).stream()
+                        .map(table -> table.use() == Use.GOVERNED ? table : placings.place(table))
+                        .toList());
     }
 
     /** A record type cannot be its own ancestor: the parent that would close a circle is left. */
@@ -159,7 +167,9 @@ public record Proposal(List<Area> areas, List<ProposedTable> tables) {
                         field.guarded(),
                         field.classifications(),
                         Optional.empty(),
-                        List.of())
+                        List.of(),
+                        field.link(),
+                        field.lookup())
                 : field;
     }
 }

@@ -13,7 +13,8 @@ import nembar.core.catalogue.RecordType;
  * @param why it seems so, as a clause: "it has a key"
  * @param recordType what it would be in the catalogue; empty where it is nothing of its own there
  * @param reasons for the parts of the record type, as clauses: by {@code /key}, {@code /title},
- *     {@code /parent}, and by the key of a field
+ *     {@code /parent}, by {@code /person}, {@code /team}, {@code /unit} and {@code /account} for
+ *     what places a record, and by the key of a field
  * @param left columns that no field can have, with the reason
  */
 public record ProposedTable(
@@ -33,12 +34,13 @@ public record ProposedTable(
     ProposedTable withoutParent() {
         Map<String, String> others = new LinkedHashMap<>(reasons);
         others.remove("/parent");
-        return new ProposedTable(
-                table,
-                use,
-                why,
-                recordType.map(type -> type.with(Optional.empty(), type.fields())),
-                others,
-                left);
+        return recordType
+                .map(type -> with(type.with(Optional.empty(), type.fields()), others))
+                .orElse(this);
+    }
+
+    /** The same with another record type, for other reasons. */
+    ProposedTable with(RecordType other, Map<String, String> otherReasons) {
+        return new ProposedTable(table, use, why, Optional.of(other), otherReasons, left);
     }
 }

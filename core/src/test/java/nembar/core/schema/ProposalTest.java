@@ -15,6 +15,7 @@ import nembar.core.catalogue.FieldType;
 import nembar.core.catalogue.Parent;
 import nembar.core.catalogue.RecordType;
 import nembar.core.design.Design;
+import nembar.core.directory.Directory;
 import nembar.core.model.AccessModel;
 import nembar.core.testing.Harbour;
 import org.junit.jupiter.api.Test;
@@ -340,7 +341,7 @@ class ProposalTest {
                         yard().proposal().areas(),
                         List.of(jobs.with(Optional.empty(), List.of(jobs.knownField("id")))),
                         List.of());
-        Proposal proposal = Proposal.of(yard().schema(), "Quayside", known);
+        Proposal proposal = Proposal.of(yard().schema(), "Quayside", known, Directory.EMPTY);
         assertThat(proposal.tables())
                 .extracting(ProposedTable::use)
                 .containsExactly(Use.GOVERNED, Use.RECORDS, Use.RECORDS);

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Optional;
 import nembar.core.catalogue.Catalogue;
 import nembar.core.catalogue.TableName;
+import nembar.core.directory.Directory;
 
 /** Puts the schema of a repair yard together, table by table. */
 final class Yard {
@@ -126,12 +127,21 @@ final class Yard {
     }
 
     Proposal proposal() {
-        return Proposal.of(schema(), "Quayside", Catalogue.EMPTY);
+        return proposal(Directory.EMPTY);
+    }
+
+    Proposal proposal(Directory directory) {
+        return Proposal.of(schema(), "Quayside", Catalogue.EMPTY, directory);
     }
 
     /** What is proposed for the one table of a name. */
     ProposedTable proposed(String name) {
-        return proposal().tables().stream()
+        return proposed(name, Directory.EMPTY);
+    }
+
+    /** The same where the directory has somebody. */
+    ProposedTable proposed(String name, Directory directory) {
+        return proposal(directory).tables().stream()
                 .filter(one -> one.table().name().text().equals(name))
                 .findFirst()
                 .orElseThrow();

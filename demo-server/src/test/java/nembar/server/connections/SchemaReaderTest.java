@@ -8,6 +8,7 @@ import java.util.Optional;
 import nembar.core.catalogue.Catalogue;
 import nembar.core.catalogue.RecordType;
 import nembar.core.catalogue.TableName;
+import nembar.core.directory.Directory;
 import nembar.core.schema.ForeignKey;
 import nembar.core.schema.Proposal;
 import nembar.core.schema.Schema;
@@ -113,7 +114,7 @@ class SchemaReaderTest {
 
     @Test
     void whatIsReadCanBeProposed() {
-        Proposal proposal = Proposal.of(schema, "Zoo", Catalogue.EMPTY);
+        Proposal proposal = Proposal.of(schema, "Zoo", Catalogue.EMPTY, Directory.EMPTY);
         assertThat(proposal.recordTypes())
                 .extracting(RecordType::key)
                 .contains("keeper", "house", "cage", "tiere_und_co", "feeding", "badge")

@@ -143,7 +143,8 @@ class Proposals {
         return Proposal.of(
                 reader.read(setup.known(application).connection()),
                 model.application().name(),
-                model.catalogue());
+                model.catalogue(),
+                model.directory());
     }
 
     private static List<AreaPart> areas(AccessModel model, List<Area> proposed) {
