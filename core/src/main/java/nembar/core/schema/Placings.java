@@ -116,7 +116,22 @@ final class Placings {
         if (TEAMS.contains(last)) {
             return Optional.of(Kind.TEAM);
         }
-        return UNITS.contains(last) ? Optional.of(Kind.UNIT) : Optional.empty();
+        return UNITS.contains(last) ? Optional.of(Kind.UNIT) : byValues(table);
+    }
+
+    /** What is called otherwise may have rows all the same that the directory knows. */
+    private Optional<Kind> byValues(Table table) {
+        return Stream.of(Kind.ACCOUNT, Kind.TEAM, Kind.UNIT)
+                .filter(
+                        kind ->
+                                by(table, kind)
+                                        .filter(one -> one.found() > 0)
+                                        .filter(
+                                                one ->
+                                                        one.found() * 2
+                                                                >= one.column().sample().size())
+                                        .isPresent())
+                .findFirst();
     }
 
     /** The column that says whom or what a row is: the one of which the directory has most. */

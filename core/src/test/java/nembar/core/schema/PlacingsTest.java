@@ -144,6 +144,32 @@ class PlacingsTest {
     }
 
     @Test
+    void aTableIsOfAccountsWhereTheDirectoryHasItsValues() {
+        Yard ports =
+                new Yard()
+                        .table("yard.lines")
+                        .column("id", "int4")
+                        .column("code", "text", "red", "blue", "green")
+                        .key("id")
+                        .made()
+                        .table("yard.calls")
+                        .column("id", "int4")
+                        .column("line", "int4")
+                        .key("id")
+                        .refers("line -> yard.lines (id)", false)
+                        .made();
+        assertThat(
+                        ports.proposed("yard.calls", DIRECTORY)
+                                .recordType()
+                                .orElseThrow()
+                                .places()
+                                .account())
+                .contains("line");
+        assertThat(ports.proposed("yard.calls").recordType().orElseThrow().places().account())
+                .isEmpty();
+    }
+
+    @Test
     void ofTwoThatSayTheSameNeitherIsChosen() {
         RecordType offers = type("yard.offers");
         assertThat(offers.places().account()).isEmpty();

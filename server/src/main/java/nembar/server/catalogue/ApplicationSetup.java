@@ -29,6 +29,7 @@ import nembar.server.http.BadRequest;
 import nembar.server.http.NotFound;
 import nembar.server.http.Texts;
 import nembar.server.model.Models;
+import nembar.server.records.RecordLookups;
 import nembar.server.records.RecordSources;
 import org.springframework.stereotype.Service;
 
@@ -43,6 +44,7 @@ class ApplicationSetup {
     private final Governance governance;
     private final Connections connections;
     private final RecordSources sources;
+    private final RecordLookups lookups;
     private final Trial trial;
     private final Acts acts;
 
@@ -52,6 +54,7 @@ class ApplicationSetup {
             Governance governance,
             Connections connections,
             RecordSources sources,
+            RecordLookups lookups,
             Trial trial,
             Acts acts) {
         this.models = models;
@@ -59,6 +62,7 @@ class ApplicationSetup {
         this.governance = governance;
         this.connections = connections;
         this.sources = sources;
+        this.lookups = lookups;
         this.trial = trial;
         this.acts = acts;
     }
@@ -181,6 +185,7 @@ class ApplicationSetup {
                                 })
                         .build());
         sources.lookAfter();
+        lookups.forget(application);
         return ConnectionShapes.shown(known(application));
     }
 

@@ -8,6 +8,8 @@ import nembar.server.catalogue.ApplicationSetup.ApplicationList;
 import nembar.server.catalogue.ApplicationSetup.NewApplication;
 import nembar.server.catalogue.ConnectionShapes.ConnectionGiven;
 import nembar.server.catalogue.ConnectionShapes.ConnectionShown;
+import nembar.server.catalogue.LookupStates.LookupList;
+import nembar.server.catalogue.LookupStates.NowhereShown;
 import nembar.server.catalogue.Proposals.ProposalShown;
 import nembar.server.catalogue.Proposals.TableDecision;
 import nembar.server.catalogue.Proposals.TakenTypes;
@@ -29,11 +31,13 @@ import org.springframework.web.bind.annotation.RestController;
 class CatalogueController {
     private final ApplicationSetup setup;
     private final Proposals proposals;
+    private final LookupStates lookups;
     private final Me me;
 
-    CatalogueController(ApplicationSetup setup, Proposals proposals, Me me) {
+    CatalogueController(ApplicationSetup setup, Proposals proposals, LookupStates lookups, Me me) {
         this.setup = setup;
         this.proposals = proposals;
+        this.lookups = lookups;
         this.me = me;
     }
 
@@ -92,6 +96,29 @@ class CatalogueController {
     @Operation(operationId = "decideProposal")
     void decide(@PathVariable String application, @RequestBody List<TableDecision> some) {
         proposals.decide(me.person(), application, some);
+    }
+
+    @GetMapping("/applications/{application}/lookups")
+    @Operation(operationId = "lookups")
+    LookupList lookups(@PathVariable String application) {
+        return lookups.list(me.person(), application);
+    }
+
+    /** Reads the look-ups again. */
+    @PostMapping("/applications/{application}/lookups")
+    @Operation(operationId = "readLookups")
+    LookupList readLookups(@PathVariable String application) {
+        return lookups.refresh(me.person(), application);
+    }
+
+    /** What leads nowhere by a field's look-up. */
+    @GetMapping("/applications/{application}/lookups/{recordType}/{field}")
+    @Operation(operationId = "lookup")
+    NowhereShown nowhere(
+            @PathVariable String application,
+            @PathVariable String recordType,
+            @PathVariable String field) {
+        return lookups.nowhere(me.person(), application, recordType, field);
     }
 
     /** Takes the record types that are decided on into the catalogue. */

@@ -122,6 +122,11 @@ public class RecordLookups {
         return here;
     }
 
+    /** Forgets what was read, so that it is read where the application's database is now. */
+    public void forget(String application) {
+        kept.keySet().removeIf(place -> place.application().equals(application));
+    }
+
     /** Reads an application's look-ups again, now. */
     public void refresh(String application) {
         kept.forEach(

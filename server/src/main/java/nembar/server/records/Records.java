@@ -8,6 +8,7 @@ import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Collections;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
@@ -30,6 +31,7 @@ import nembar.core.sql.Groups;
 import nembar.core.sql.HandOver;
 import nembar.core.sql.ListQuery;
 import nembar.core.sql.ListQuery.Page;
+import nembar.core.sql.LookupQuery;
 import nembar.core.sql.SqlText;
 import nembar.server.http.BadRequest;
 import nembar.server.http.NotFound;
@@ -193,6 +195,35 @@ public class Records {
                 application,
                 ListQuery.values(type, field, beginning, atMost, lookups.of(application)),
                 (row, number) -> row.getString(1));
+    }
+
+    /**
+     * What of a field leads nowhere by its look-up.
+     *
+     * @param values different ones
+     * @param rows that have one: records, or rows of a link table
+     * @param most some of the values, with their rows, most first
+     */
+    public record Nowhere(long values, long rows, Map<String, Long> most) {}
+
+    /**
+     * Counts what leads nowhere.
+     *
+     * @param field one with a look-up
+     */
+    public Nowhere nowhere(String application, RecordType type, Field field, int atMost) {
+        Lookups lookups = this.lookups.of(application);
+        Map<String, Long> most = new LinkedHashMap<>();
+        if (atMost > 0) {
+            all(
+                    application,
+                    LookupQuery.nowhere(type, field, lookups, atMost),
+                    (row, number) -> most.put(row.getString(1), row.getLong(2)));
+        }
+        return one(
+                application,
+                LookupQuery.nowhereInAll(type, field, lookups),
+                row -> new Nowhere(row.getLong(1), row.getLong(2), most));
     }
 
     /** An application's records as something that answers can count by. */
