@@ -20,6 +20,7 @@ export const keys = {
   catalogueConnection: key('catalogue', 'connection'),
   catalogueList: key('catalogue', 'list'),
   catalogueProposal: key('catalogue', 'proposal'),
+  catalogueLookups: key('catalogue', 'lookups'),
   coming: key('coming'),
   condition: key('condition'),
   conditionNames: key('condition-names'),

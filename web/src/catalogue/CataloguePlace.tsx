@@ -7,9 +7,10 @@ import { LeafTabs } from '../app/LeafTabs';
 import { useApplicationList } from './api';
 import { ConnectionLeaf } from './ConnectionLeaf';
 import { GovernedLeaf } from './GovernedLeaf';
+import { LookupsLeaf } from './LookupsLeaf';
 import { TablesLeaf } from './TablesLeaf';
 
-type Leaf = 'governed' | 'tables' | 'connection';
+type Leaf = 'governed' | 'tables' | 'lookups' | 'connection';
 
 /** One application: what is governed, the tables of its database, and how that is reached. */
 export default function CataloguePlace() {
@@ -17,7 +18,6 @@ export default function CataloguePlace() {
   const [params, setParams] = useSearchParams();
   const line = useApplicationList().data?.applications.find((one) => one.key === application);
   const wanted = params.get('leaf') as Leaf | null;
-  const leaf = wanted === 'tables' || wanted === 'connection' ? wanted : 'governed';
   useEffect(() => {
     document.title = `${line?.name ?? 'Catalogue'} · Nembar`;
   }, [line]);
@@ -26,8 +26,9 @@ export default function CataloguePlace() {
     if (line.connected) {
       leaves.push(['tables', 'Tables of its database']);
     }
-    leaves.push(['connection', 'Connection']);
+    leaves.push(['lookups', 'Look-ups'], ['connection', 'Connection']);
   }
+  const leaf = leaves.find(([key]) => key === wanted)?.[0] ?? 'governed';
   return (
     <Box component="main" sx={{ height: '100%', overflowY: 'auto', p: '14px 20px 48px' }}>
       <Box sx={{ maxWidth: 1400, mx: 'auto' }}>
@@ -46,12 +47,13 @@ export default function CataloguePlace() {
           <LeafTabs
             label="Of the application"
             leaves={leaves}
-            leaf={leaves.some(([key]) => key === leaf) ? leaf : 'governed'}
+            leaf={leaf}
             onLeaf={(next) => setParams(next === 'governed' ? {} : { leaf: next })}
           >
-            {leaf === 'tables' && line.connected && <TablesLeaf application={application} />}
+            {leaf === 'tables' && <TablesLeaf application={application} />}
+            {leaf === 'lookups' && <LookupsLeaf application={application} />}
             {leaf === 'connection' && <ConnectionLeaf application={application} />}
-            {(leaf === 'governed' || (leaf === 'tables' && !line.connected)) && (
+            {leaf === 'governed' && (
               <GovernedLeaf application={application} mayChange={line.mayChange} />
             )}
           </LeafTabs>

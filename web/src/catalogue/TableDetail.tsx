@@ -9,11 +9,13 @@ import { Facts } from '../app/parts';
 import { number } from '../ask/said';
 import type { RecordType, TableDecision, TableProposed } from './api';
 import { FieldRows } from './FieldRows';
+import { PlaceRows } from './PlaceRows';
 import { offered } from './tables';
 
 type Props = {
   table: TableProposed;
   areas: Schemas['AreaPart'][];
+  tables: TableProposed[];
   onDecide: (decision: NonNullable<TableDecision['decision']>) => void;
   onChange: (type: RecordType) => void;
 };
@@ -21,7 +23,7 @@ type Props = {
 const kinds = { table: 'Table', partitioned: 'Table in partitions', view: 'View' };
 
 /** One table: what it seems to be and why, and the record type that it would become. */
-export function TableDetail({ table, areas, onDecide, onChange }: Props) {
+export function TableDetail({ table, areas, tables, onDecide, onChange }: Props) {
   const type = table.recordType;
   return (
     <Box
@@ -53,14 +55,14 @@ export function TableDetail({ table, areas, onDecide, onChange }: Props) {
         facts={[
           [
             kinds[table.kind],
-            `${table.table}, ${number(table.columns)} columns${table.rows === undefined ? '' : `, about ${number(table.rows)} rows`}`,
+            `${table.table}, ${number(table.columns.length)} columns${table.rows === undefined ? '' : `, about ${number(table.rows)} rows`}`,
           ],
           ['Seen as', `${sentence(table)}: ${table.why}`],
           ...(table.comment ? ([['It is said', table.comment]] as [string, string][]) : []),
         ]}
       />
       {type && offered(table) && (
-        <TypeForm type={type} table={table} areas={areas} onChange={onChange} />
+        <TypeForm type={type} table={table} areas={areas} tables={tables} onChange={onChange} />
       )}
     </Box>
   );
@@ -79,9 +81,9 @@ const seen: Record<TableProposed['use'], string> = {
 
 const sentence = (table: TableProposed) => seen[table.use];
 
-type FormProps = Pick<Props, 'table' | 'areas' | 'onChange'> & { type: RecordType };
+type FormProps = Pick<Props, 'table' | 'areas' | 'tables' | 'onChange'> & { type: RecordType };
 
-function TypeForm({ type, table, areas, onChange }: FormProps) {
+function TypeForm({ type, table, areas, tables, onChange }: FormProps) {
   const texts = (type.fields ?? []).filter((one) => one.type === 'text' || one.type === 'choice');
   return (
     <>
@@ -142,6 +144,7 @@ function TypeForm({ type, table, areas, onChange }: FormProps) {
           </Button>
         </Typography>
       )}
+      <PlaceRows type={type} reasons={table.reasons} tables={tables} onChange={onChange} />
       <FieldRows type={type} table={table} onChange={onChange} />
     </>
   );

@@ -1,11 +1,9 @@
 import Box from '@mui/material/Box';
-import { type KeyboardEvent, type Ref, useEffect } from 'react';
+import { type KeyboardEvent, useEffect } from 'react';
 import { number } from '../ask/said';
 import type { TableProposed } from './api';
-import { recommended } from './tables';
 
 type Props = {
-  ref: Ref<HTMLDivElement>;
   tables: TableProposed[];
   picked: string;
   onPick: (table: string) => void;
@@ -26,13 +24,12 @@ function mark({ use, decision }: TableProposed) {
 }
 
 /** Tables, one to a line, with what each would be. */
-export function TableList({ ref, tables, picked, onPick, onKeyDown }: Props) {
+export function TableList({ tables, picked, onPick, onKeyDown }: Props) {
   useEffect(() => {
     document.getElementById(`table-${picked}`)?.scrollIntoView({ block: 'nearest' });
   }, [picked]);
   return (
     <Box
-      ref={ref}
       role="listbox"
       aria-label="Tables"
       tabIndex={0}
@@ -74,7 +71,7 @@ export function TableList({ ref, tables, picked, onPick, onKeyDown }: Props) {
             <Box
               component="span"
               sx={
-                recommended(table) || table.decision === 'taken'
+                table.recommended || table.decision === 'taken'
                   ? { fontWeight: 600 }
                   : { color: 'text.secondary' }
               }

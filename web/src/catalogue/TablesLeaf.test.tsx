@@ -11,8 +11,9 @@ const table = (name: string, plural: string, use = 'records') => ({
   kind: 'table',
   comment: '',
   rows: 5,
-  columns: 2,
+  columns: ['id', 'name'],
   use,
+  recommended: use === 'records',
   why: 'it has a key',
   recordType: {
     key: name,

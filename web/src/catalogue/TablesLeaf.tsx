@@ -2,7 +2,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import ButtonBase from '@mui/material/ButtonBase';
 import Typography from '@mui/material/Typography';
-import { type KeyboardEvent, useRef, useState } from 'react';
+import { type KeyboardEvent, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { api, data } from '../api/client';
 import { Remark } from '../app/parts';
@@ -14,7 +14,7 @@ import { useDoing } from '../people/api';
 import { type TableDecision, type TableProposed, useDecide, useProposal } from './api';
 import { TableDetail } from './TableDetail';
 import { TableList } from './TableList';
-import { counts, matching, offered, progress, recommended, uses } from './tables';
+import { counts, matching, offered, progress, uses } from './tables';
 
 /** Goes through the tables of the application's database: taken, left, or still open. */
 export function TablesLeaf({ application }: { application: string }) {
@@ -24,7 +24,6 @@ export function TablesLeaf({ application }: { application: string }) {
   const [use, setUse] = useState<TableProposed['use'] | ''>('');
   const [search, setSearch] = useState('');
   const [picked, setPicked] = useState('');
-  const list = useRef<HTMLDivElement>(null);
   const take = useDoing(
     () =>
       data(
@@ -46,7 +45,7 @@ export function TablesLeaf({ application }: { application: string }) {
   const done = progress(tables);
   // Of all tables only those that had better be governed are taken unseen.
   const untouched = shown.filter(
-    (one) => one.decision === 'open' && (use === '' ? recommended(one) : offered(one)),
+    (one) => one.decision === 'open' && (use === '' ? one.recommended : offered(one)),
   );
   const say = (some: TableProposed[], decision: NonNullable<TableDecision['decision']>) =>
     decide.mutate(some.filter(offered).map((one) => ({ table: one.table, decision })));
@@ -120,18 +119,13 @@ export function TablesLeaf({ application }: { application: string }) {
       {take.isError && <Trouble error={take.error} again={() => take.mutate(undefined)} />}
       {decide.isError && <Remark tone="bad">{decide.error.message}</Remark>}
       <Box sx={{ display: 'grid', gridTemplateColumns: 'minmax(0, 5fr) minmax(0, 6fr)', gap: 3 }}>
-        <TableList
-          ref={list}
-          tables={shown}
-          picked={at?.table ?? ''}
-          onPick={setPicked}
-          onKeyDown={press}
-        />
+        <TableList tables={shown} picked={at?.table ?? ''} onPick={setPicked} onKeyDown={press} />
         {at ? (
           <TableDetail
             key={at.table}
             table={at}
             areas={areas}
+            tables={tables}
             onDecide={(decision) => say([at], decision)}
             onChange={(recordType) =>
               decide.mutate([{ table: at.table, decision: at.decision, recordType }])

@@ -7,6 +7,9 @@ export type Proposal = Schemas['ProposalShown'];
 export type TableProposed = Schemas['TableProposed'];
 export type TableDecision = Schemas['TableDecision'];
 export type RecordType = Schemas['RecordTypePart'];
+export type Field = Schemas['FieldPart'];
+export type Lookup = Schemas['LookupPart'];
+export type LookupShown = Schemas['LookupShown'];
 export type Given = Schemas['ConnectionGiven'];
 export type Outcome = Schemas['TrialOutcome'];
 
@@ -38,6 +41,33 @@ export function useConnection(application: string) {
         api.GET('/api/applications/{application}/connection', {
           signal,
           params: { path: { application } },
+        }),
+      ),
+  });
+}
+
+export function useLookups(application: string) {
+  return useQuery({
+    queryKey: keys.catalogueLookups(application),
+    queryFn: ({ signal }) =>
+      data(
+        api.GET('/api/applications/{application}/lookups', {
+          signal,
+          params: { path: { application } },
+        }),
+      ),
+  });
+}
+
+/** What of a field leads nowhere. */
+export function useNowhere(application: string, { recordType, field, readAt }: LookupShown) {
+  return useQuery({
+    queryKey: [...keys.catalogueLookups(application), recordType, field, readAt],
+    queryFn: ({ signal }) =>
+      data(
+        api.GET('/api/applications/{application}/lookups/{recordType}/{field}', {
+          signal,
+          params: { path: { application, recordType, field } },
         }),
       ),
   });

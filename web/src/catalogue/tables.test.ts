@@ -1,6 +1,17 @@
 import { describe, expect, it } from 'vitest';
 import type { RecordType, TableProposed } from './api';
-import { counts, decided, guarding, matching, progress, without } from './tables';
+import {
+  counts,
+  decided,
+  guarding,
+  leads,
+  lookedUp,
+  matching,
+  placed,
+  placing,
+  progress,
+  without,
+} from './tables';
 
 const type: RecordType = {
   key: 'job_line',
@@ -20,8 +31,9 @@ const table = (name: string, more: Partial<TableProposed> = {}): TableProposed =
   table: name,
   kind: 'table',
   comment: '',
-  columns: 3,
+  columns: ['id'],
   use: 'records',
+  recommended: true,
   why: 'it has a key',
   recordType: type,
   reasons: {},
@@ -30,7 +42,7 @@ const table = (name: string, more: Partial<TableProposed> = {}): TableProposed =
   ...more,
 });
 
-const { recordType: _, ...log } = table('yard.log', { use: 'noRecords' });
+const { recordType: _, ...log } = table('yard.log', { use: 'noRecords', recommended: false });
 const tables = [table('yard.jobs', { decision: 'taken' }), table('yard.lines'), log];
 
 describe('tables of a proposal', () => {
@@ -77,5 +89,44 @@ describe('a record type', () => {
       false,
       true,
     ]);
+  });
+
+  it('is placed by fields that lead there, and no longer by one that is left out', () => {
+    const owned: RecordType = {
+      ...type,
+      owner: 'who',
+      fields: [
+        ...(type.fields ?? []),
+        {
+          key: 'who',
+          type: 'person',
+          guarded: false,
+          lookup: { identifier: 'personEmail', table: 'yard.staff', from: 'id', to: 'email' },
+        },
+        { key: 'code', type: 'text', guarded: false },
+      ],
+    };
+    expect(placing(owned, 'owner').map((one) => one.key)).toEqual(['who']);
+    expect(placing(owned, 'account').map((one) => one.key)).toEqual(['code']);
+    expect(placed(owned, 'owner', '').owner).toBeUndefined();
+    expect(placed(owned, 'account', 'code').account).toBe('code');
+    expect(without(owned, 'who').owner).toBeUndefined();
+  });
+
+  it('says how a field leads to the directory', () => {
+    const lookup = { identifier: 'accountKey', table: 'a.b', from: 'id', to: 'code' } as const;
+    const by = lookedUp(
+      { ...type, fields: [{ key: 'customer', refersTo: 'customer', guarded: false }] },
+      'customer',
+      lookup,
+    ).fields?.[0];
+    expect(by?.refersTo).toBeUndefined();
+    expect(leads(by)).toBe('leads to a.b, whose code is an organisation’s key');
+    expect(leads({ guarded: false, lookup: { identifier: 'personEmail' } })).toBe(
+      'is a person’s e-mail',
+    );
+    expect(leads({ guarded: false, link: { table: 'a.links', columns: [] } })).toBe(
+      'has the directory’s own keys, several by a.links',
+    );
   });
 });

@@ -1,4 +1,4 @@
-import type { Proposal, RecordType, TableDecision, TableProposed } from './api';
+import type { Field, Lookup, Proposal, RecordType, TableDecision, TableProposed } from './api';
 
 type Use = TableProposed['use'];
 
@@ -13,10 +13,6 @@ export const uses: Record<Use, string> = {
   withoutKey: 'Without a key',
   governed: 'Governed already',
 };
-
-/** Whether a table had better be governed. */
-export const recommended = (table: TableProposed) =>
-  ['records', 'people', 'accounts'].includes(table.use);
 
 /** Whether a table can become a record type. */
 export const offered = (table: TableProposed) =>
@@ -59,7 +55,7 @@ export function counts(tables: TableProposed[]): [Use, number][] {
 
 /** How many are decided of those that had better be governed, and how many are taken in all. */
 export function progress(tables: TableProposed[]) {
-  const some = tables.filter(recommended);
+  const some = tables.filter((table) => table.recommended);
   return {
     all: some.length,
     decided: some.filter((table) => table.decision !== 'open').length,
@@ -67,9 +63,82 @@ export function progress(tables: TableProposed[]) {
   };
 }
 
-/** The record type without a field; its key and what places it stay. */
+/** What places a record: each with the word for what it leads to. */
+export const places = {
+  owner: 'person',
+  team: 'team',
+  unit: 'unit',
+  account: 'account',
+} as const;
+
+export type Place = keyof typeof places;
+
+/** The record type placed by a field, or by none. */
+export function placed(type: RecordType, place: Place, field: string): RecordType {
+  const { [place]: _, ...rest } = type;
+  return field === '' ? rest : { ...rest, [place]: field };
+}
+
+/** Fields by which a record may be placed so. */
+export function placing(type: RecordType, place: Place) {
+  return (type.fields ?? []).filter(
+    (field) =>
+      field.key === type[place] ||
+      (field.lookup?.identifier?.startsWith(places[place]) ??
+        (place === 'owner'
+          ? field.type === 'person'
+          : ['text', 'reference'].includes(field.type ?? '') &&
+            field.key !== type.parent?.through &&
+            (field.columns ?? []).length < 2)),
+  );
+}
+
+/** The record type with a look-up in one field, or without it. */
+export function lookedUp(type: RecordType, field: string, lookup: Lookup | undefined): RecordType {
+  return {
+    ...type,
+    fields: (type.fields ?? []).map((one) => {
+      if (one.key !== field) {
+        return one;
+      }
+      const { lookup: _, refersTo, ...rest } = one;
+      return lookup ? { ...rest, lookup } : { ...rest, ...(refersTo ? { refersTo } : {}) };
+    }),
+  };
+}
+
+/** How a field leads to the directory, in words. */
+export function leads(field: Field | undefined): string {
+  if (!field) {
+    return '';
+  }
+  const { lookup, link } = field;
+  const several = link ? `, several by ${link.table}` : '';
+  if (!lookup) {
+    return `has the directory’s own keys${several}`;
+  }
+  const known = identifiers[lookup.identifier ?? ''] ?? lookup.identifier;
+  return `${lookup.table ? `leads to ${lookup.table}, whose ${lookup.to} is ${known}` : `is ${known}`}${several}`;
+}
+
+/** What the directory knows somebody or something by. */
+export const identifiers: Record<string, string> = {
+  personEmail: 'a person’s e-mail',
+  personKey: 'a person’s key',
+  accountKey: 'an organisation’s key',
+  accountName: 'an organisation’s name',
+  unitKey: 'a unit’s key',
+  unitName: 'a unit’s name',
+  teamKey: 'a team’s key',
+  teamName: 'a team’s name',
+};
+
+/** The record type without a field, nor what hangs on it; its key stays. */
 export function without(type: RecordType, field: string): RecordType {
-  const { parent, ...rest } = type;
+  const { parent, ...all } = type;
+  const rest = (Object.keys(places) as Place[])
+    .filter((place) => type[place] === field)
+    .reduce((one, place) => placed(one, place, ''), all as RecordType);
   return {
     ...rest,
     ...(parent && parent.through !== field ? { parent } : {}),

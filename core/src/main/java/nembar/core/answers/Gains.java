@@ -13,13 +13,8 @@ import java.util.SortedSet;
 import java.util.TreeSet;
 import java.util.function.Predicate;
 import nembar.core.catalogue.Catalogue;
-import nembar.core.catalogue.Field;
-import nembar.core.catalogue.Function;
-import nembar.core.catalogue.Operation;
-import nembar.core.catalogue.RecordType;
 import nembar.core.decision.Access;
 import nembar.core.decision.CombinedAccess;
-import nembar.core.decision.FieldCoverage;
 import nembar.core.decision.PersonAccess;
 import nembar.core.design.Delegation;
 import nembar.core.directory.Directory;
@@ -43,6 +38,7 @@ public final class Gains {
     private final Catalogue catalogue;
     private final boolean sameDirectory;
     private final boolean sameCatalogue;
+    private final OtherCatalogue otherCatalogue;
     private final boolean samePlaces;
     private final Predicate<Persona> otherLine;
     private final Predicate<String> looked;
@@ -83,6 +79,7 @@ public final class Gains {
         this.catalogue = after.model().catalogue();
         this.sameDirectory = before.model().directory() == after.model().directory();
         this.sameCatalogue = before.model().catalogue() == after.model().catalogue();
+        otherCatalogue = OtherCatalogue.of(before.model().catalogue(), after.model().catalogue());
         this.samePlaces =
                 sameDirectory || samePlaces(before.model().directory(), after.model().directory());
         this.otherLine = Impact.otherLine(before.model().directory(), after.model().directory());
@@ -352,53 +349,6 @@ public final class Gains {
     }
 
     private Access asItWas(Access access) {
-        return sameCatalogue ? access : new OfAnotherCatalogue(access, before.model().catalogue());
-    }
-
-    /** An access by another catalogue: on what that had not, or had otherwise, it is nothing. */
-    private record OfAnotherCatalogue(Access access, Catalogue catalogue) implements Access {
-        @Override
-        public RecordSet records(RecordType type, Operation operation) {
-            return as(type).filter(was -> was.operation(operation.key()).isPresent())
-                    .map(was -> access.records(was, operation))
-                    .orElse(RecordSet.NOTHING);
-        }
-
-        @Override
-        public FieldCoverage field(RecordType type, Field field) {
-            return as(type).map(was -> access.field(was, was.knownField(field.key())))
-                    .orElseGet(() -> CombinedAccess.NOTHING.field(type, field));
-        }
-
-        @Override
-        public String level(Function function) {
-            return catalogue.function(function.key()).map(access::level).orElse(Function.NONE);
-        }
-
-        private Optional<RecordType> as(RecordType type) {
-            return catalogue.recordType(type.key()).filter(was -> shows(was, type));
-        }
-
-        /** Whether the type had every field before, in the same place and no less guarded. */
-        private static boolean shows(RecordType was, RecordType is) {
-            return was.table().equals(is.table())
-                    && was.keyField().equals(is.keyField())
-                    && was.places().equals(is.places())
-                    && was.parent().equals(is.parent())
-                    && is.fields().stream()
-                            .allMatch(
-                                    one ->
-                                            was.field(one.key())
-                                                    .filter(old -> shows(old, one))
-                                                    .isPresent());
-        }
-
-        private static boolean shows(Field was, Field is) {
-            return was.columns().equals(is.columns())
-                    && was.link().equals(is.link())
-                    && was.lookup().equals(is.lookup())
-                    && was.type() == is.type()
-                    && (is.guarded() || !was.guarded());
-        }
+        return otherCatalogue.through(access);
     }
 }

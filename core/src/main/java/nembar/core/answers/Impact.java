@@ -157,7 +157,11 @@ public record Impact(List<OfPerson> people) {
     private static Difference difference(
             Moment before, Moment after, Persona persona, Predicate<String> looked) {
         return Difference.between(
-                after.model().catalogue(), before.access(persona), after.access(persona), looked);
+                after.model().catalogue(),
+                OtherCatalogue.of(before.model().catalogue(), after.model().catalogue())
+                        .through(before.access(persona)),
+                after.access(persona),
+                looked);
     }
 
     /**
@@ -176,6 +180,8 @@ public record Impact(List<OfPerson> people) {
                         ? Optional.of(givenNothing(after))
                         : Optional.empty();
         boolean each = before.personByPerson() || after.personByPerson();
+        OtherCatalogue catalogue =
+                OtherCatalogue.of(before.model().catalogue(), after.model().catalogue());
         Predicate<Persona> line = otherLine(before.model().directory(), after.model().directory());
         List<OfPerson> people = new ArrayList<>();
         moved.forEach(
@@ -192,7 +198,11 @@ public record Impact(List<OfPerson> people) {
                                                             .orElseThrow());
                     Function<Persona, Difference> difference =
                             persona ->
-                                    Difference.between(had.apply(persona), after.access(persona));
+                                    Difference.between(
+                                            after.model().catalogue(),
+                                            catalogue.through(had.apply(persona)),
+                                            after.access(persona),
+                                            type -> true);
                     boolean alike = !each && difference.apply(personas.get(0)).none();
                     personas.parallelStream()
                             .filter(persona -> !alike || line.test(persona))

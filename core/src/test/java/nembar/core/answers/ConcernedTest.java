@@ -9,6 +9,7 @@ import java.time.Duration;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import nembar.core.catalogue.Catalogue;
 import nembar.core.design.Assignment;
 import nembar.core.design.Delegation;
 import nembar.core.design.Expectation;
@@ -54,6 +55,24 @@ class ConcernedTest {
                                                 "",
                                                 List.of(may("trip", "change", Reach.ALL))))))
                 .containsExactly("ann");
+    }
+
+    @Test
+    void nobodyWhereOnlyTheCatalogueGrows() {
+        AccessModel model = harbour.model();
+        AccessModel before =
+                AccessModel.of(
+                        model.application(),
+                        new Catalogue(
+                                model.catalogue().areas(),
+                                model.catalogue().recordTypes().subList(0, 1),
+                                List.of()),
+                        new Harbour().directory(),
+                        model.design());
+        assertThat(Concerned.by(new Moment(before, NOW), new Moment(model, NOW), List.of()))
+                .isEmpty();
+        assertThat(Concerned.by(new Moment(model, NOW), new Moment(before, NOW), List.of()))
+                .isEmpty();
     }
 
     @Test

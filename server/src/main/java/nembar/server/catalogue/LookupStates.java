@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import nembar.core.catalogue.Field;
+import nembar.core.catalogue.Identifier;
 import nembar.core.catalogue.Lookup;
 import nembar.core.catalogue.RecordType;
 import nembar.core.directory.Person;
@@ -12,6 +13,7 @@ import nembar.core.text.Words;
 import nembar.server.governance.Governance;
 import nembar.server.http.BadRequest;
 import nembar.server.http.NotFound;
+import nembar.server.http.OneOf;
 import nembar.server.model.Models;
 import nembar.server.records.RecordLookups;
 import nembar.server.records.Records;
@@ -50,7 +52,7 @@ class LookupStates {
             String plural,
             String field,
             String label,
-            String identifier,
+            @OneOf(Identifier.class) String identifier,
             Optional<String> table,
             Optional<String> from,
             Optional<String> to,

@@ -20,6 +20,7 @@ import nembar.core.model.AccessModel;
 import nembar.core.schema.Proposal;
 import nembar.core.schema.ProposedTable;
 import nembar.core.schema.Table;
+import nembar.core.schema.TableColumn;
 import nembar.core.schema.Use;
 import nembar.core.text.Wording;
 import nembar.core.text.Words;
@@ -86,12 +87,13 @@ class Proposals {
      * @param table schema and name as SQL writes them
      * @param comment what the database's makers say of it; empty where they say nothing
      * @param rows about how many there are
-     * @param columns how many there are
+     * @param columns their names
+     * @param recommended whether it had better be governed
      * @param why it seems to be what it is said to be, as a clause
      * @param recordType what it would be in the catalogue, as it was changed last; left out where
      *     it is nothing of its own there
-     * @param reasons for parts of the record type, by {@code /key}, {@code /title}, {@code /parent}
-     *     and by field
+     * @param reasons for parts of the record type, by {@code /key}, {@code /title}, {@code
+     *     /parent}, {@code /person}, {@code /team}, {@code /unit}, {@code /account} and by field
      * @param left columns that no field can have, with the reason
      */
     record TableProposed(
@@ -99,8 +101,9 @@ class Proposals {
             @OneOf(Table.Kind.class) String kind,
             String comment,
             Optional<Long> rows,
-            int columns,
+            List<String> columns,
             @OneOf(Use.class) String use,
+            boolean recommended,
             String why,
             Optional<RecordTypePart> recordType,
             Map<String, String> reasons,
@@ -161,8 +164,9 @@ class Proposals {
                 Words.of(table.kind()),
                 table.comment().orElse(""),
                 table.rows(),
-                table.columns().size(),
+                table.columns().stream().map(TableColumn::name).toList(),
                 Words.of(one.use()),
+                one.use().recommended(),
                 one.why(),
                 decided.flatMap(Proposals::part)
                         .or(() -> one.recordType().map(DocumentWriter::recordType)),
