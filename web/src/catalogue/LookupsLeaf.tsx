@@ -101,8 +101,12 @@ function Line({ application, one }: { application: string; one: LookupShown }) {
         )}
       </td>
       <td className="number">
-        {number(one.known)}
-        {one.table && <span className="quiet"> of {number(one.rows)}</span>}
+        {one.table && (
+          <>
+            {number(one.known)}
+            <span className="quiet"> of {number(one.rows)}</span>
+          </>
+        )}
       </td>
       <td className="quiet">{one.readAt ? <When at={one.readAt} /> : ''}</td>
       <td>
@@ -126,7 +130,7 @@ function Nowhere({ application, one }: { application: string; one: LookupShown }
   }
   const some = most
     .slice(0, SAID)
-    .map((value) => `${value.value} (${number(value.records)})`)
+    .map((value) => `${value.identifier ?? value.value} (${number(value.records)})`)
     .concat(values > SAID && most.length > 0 ? [`${number(values - SAID)} more`] : []);
   return (
     <>

@@ -108,7 +108,7 @@ public final class GroupedCount {
             SqlField through = field(joined.child(), one.getKey().get(0), joined.through());
             sql.add(field(parent, joined.alias(), parent.keyField()).same(through));
         }
-        scans.values().forEach(scan -> sql.add(scan.joins()));
+        scans.values().forEach(scan -> sql.add(scan.joined()));
         for (int i = 0; i < columns.size(); i++) {
             sql.add(i == 0 ? " GROUP BY " : ", ").add(String.valueOf(i + 2));
         }

@@ -17,6 +17,31 @@ public record SqlText(String sql, List<Object> parameters) {
         parameters = List.copyOf(parameters);
     }
 
+    /**
+     * The SQL with its question marks numbered, as in {@code $1}; those in names and texts stay.
+     *
+     * @param first the number of the first
+     */
+    public String numbered(int first) {
+        StringBuilder numbered = new StringBuilder();
+        char within = 0;
+        int number = first;
+        for (int i = 0; i < sql.length(); i++) {
+            char at = sql.charAt(i);
+            if (within == 0 && at == '?') {
+                numbered.append('$').append(number++);
+                continue;
+            }
+            if (within == 0 && (at == '"' || at == '\'')) {
+                within = at;
+            } else if (at == within) {
+                within = 0;
+            }
+            numbered.append(at);
+        }
+        return numbered.toString();
+    }
+
     /** Puts SQL together, piece by piece, keeping parameters in step. */
     static final class Builder {
         private final StringBuilder sql = new StringBuilder();

@@ -59,12 +59,12 @@ public final class TableScan {
     public SqlText from() {
         return new SqlText.Builder()
                 .add(" FROM " + SqlText.table(type.table()) + " " + alias)
-                .add(joins())
+                .add(joined())
                 .build();
     }
 
-    /** What is joined to the table. */
-    SqlText joins() {
+    /** What is joined to the table: to be asked for when all predicates are known. */
+    public SqlText joined() {
         return joins.build();
     }
 

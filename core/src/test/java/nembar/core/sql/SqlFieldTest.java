@@ -45,6 +45,12 @@ class SqlFieldTest {
     }
 
     @Test
+    void placeholdersAreNumberedButNotWhatIsInNamesAndTexts() {
+        SqlText text = new SqlText("\"a?\" = ? AND '?''?' < ?", List.of("x", "y"));
+        assertThat(text.numbered(3)).isEqualTo("\"a?\" = $3 AND '?''?' < $4");
+    }
+
+    @Test
     void aNumberIsComparedAsANumber() {
         SqlText one = field("t", JOB).among(keys("42"));
         assertThat(one.sql()).isEqualTo("t.\"job\" = ?::bigint");

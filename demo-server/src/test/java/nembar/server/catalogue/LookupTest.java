@@ -133,6 +133,8 @@ class LookupTest {
         assertThat(owners.path("values").asInt()).isEqualTo(1);
         assertThat(owners.path("records").asInt()).isEqualTo(20);
         assertThat(owners.path("most").path(0).path("value").asString()).isEqualTo("88");
+        assertThat(owners.path("most").path(0).path("identifier").asString())
+                .isEqualTo("nobody@elsewhere.example");
         assertThat(owners.path("most").path(0).path("records").asInt()).isEqualTo(20);
         assertThat(client.get(wharf + "/lookups/boat/shipper_id").json().path("records").asInt())
                 .isEqualTo(50);

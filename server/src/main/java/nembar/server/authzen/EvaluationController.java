@@ -11,7 +11,7 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 
-/** The access evaluation and search endpoints of the Authorization API. */
+/** The access evaluation and search endpoints of the Authorization API, and filters. */
 @RestController
 @RequestMapping("/access/v1")
 class EvaluationController {
@@ -20,16 +20,19 @@ class EvaluationController {
     private final EvaluationService evaluations;
     private final BatchService batches;
     private final SearchService searches;
+    private final FilterService filters;
     private final Programs programs;
 
     EvaluationController(
             EvaluationService evaluations,
             BatchService batches,
             SearchService searches,
+            FilterService filters,
             Programs programs) {
         this.evaluations = evaluations;
         this.batches = batches;
         this.searches = searches;
+        this.filters = filters;
         this.programs = programs;
     }
 
@@ -79,5 +82,13 @@ class EvaluationController {
             @RequestBody SearchService.Search search) {
         programs.requireAsking();
         return searches.actions(search);
+    }
+
+    /** What a subject may do, as a filter for the application's own query. */
+    @PostMapping(path = "/filter", consumes = MediaType.APPLICATION_JSON_VALUE)
+    @Operation(operationId = "recordFilter")
+    FilterService.Filter filter(@RequestBody FilterService.FilterAsked asked) {
+        programs.requireAsking();
+        return filters.filter(asked);
     }
 }

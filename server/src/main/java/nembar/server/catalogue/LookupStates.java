@@ -2,6 +2,7 @@ package nembar.server.catalogue;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import nembar.core.catalogue.Field;
 import nembar.core.catalogue.Identifier;
@@ -66,8 +67,12 @@ class LookupStates {
     /** All look-ups of an application. */
     record LookupList(List<LookupShown> lookups) {}
 
-    /** A value that leads nowhere, and how many records have it. */
-    record ValueNowhere(String value, long records) {}
+    /**
+     * A value that leads nowhere, and how many records have it.
+     *
+     * @param identifier which the directory does not know, where the value has one
+     */
+    record ValueNowhere(String value, Optional<String> identifier, long records) {}
 
     /**
      * What of a field leads nowhere.
@@ -138,11 +143,18 @@ class LookupStates {
                                                 "`" + field + "` is no field with a look-up."));
         boolean seen = !of.guarded() && !governance.guardedFrom(me, model, type);
         Records.Nowhere found = records.nowhere(application, type, of, seen ? VALUES_AT_MOST : 0);
+        Map<String, String> identifiers =
+                lookups.identifiers(application, of.lookup().orElseThrow());
         return new NowhereShown(
                 found.values(),
                 found.rows(),
                 found.most().entrySet().stream()
-                        .map(one -> new ValueNowhere(one.getKey(), one.getValue()))
+                        .map(
+                                one ->
+                                        new ValueNowhere(
+                                                one.getKey(),
+                                                Optional.ofNullable(identifiers.get(one.getKey())),
+                                                one.getValue()))
                         .toList());
     }
 }

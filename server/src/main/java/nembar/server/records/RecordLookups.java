@@ -109,6 +109,14 @@ public class RecordLookups {
         }
     }
 
+    /** The identifiers that its table has, by value, known to the directory or not. */
+    public Map<String, String> identifiers(String application, Lookup lookup) {
+        Kept here = kept(application, lookup);
+        synchronized (here) {
+            return here.identifiers;
+        }
+    }
+
     private Kept kept(String application, Lookup lookup) {
         Place place = new Place(application, lookup.through().orElse(null));
         Kept here = kept.computeIfAbsent(place, any -> new Kept());
