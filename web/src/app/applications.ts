@@ -19,6 +19,11 @@ function remembered(): string | null {
   }
 }
 
+/** The application that an address names, or else the one worked on last; empty for none yet. */
+export function applicationOf(params: URLSearchParams): string {
+  return params.get('application') ?? remembered() ?? '';
+}
+
 /** The application that a place begins with: the one worked on last, or else the first. */
 export function useStartApplication() {
   const applications = useApplications();

@@ -3,6 +3,8 @@ import MuiLink from '@mui/material/Link';
 import Typography from '@mui/material/Typography';
 import { useEffect } from 'react';
 import { Link, Navigate, useParams, useSearchParams } from 'react-router';
+import { useStartApplication } from '../app/applications';
+import { Empty } from '../app/parts';
 import { useShortcut } from '../app/shortcuts';
 import { Trouble } from '../app/Trouble';
 import { UnseenHeading } from '../app/Unseen';
@@ -30,6 +32,37 @@ import { Working } from './Working';
 /** Ask: a question as a sentence, and its answer under it. */
 export default function AskPlace() {
   const form = formOf(useParams().form);
+  const [params, setParams] = useSearchParams();
+  const { application, data: applications } = useStartApplication();
+  const named = params.has('application');
+  const start = application?.key;
+  useEffect(() => {
+    if (!named && start) {
+      setParams(
+        (now) => {
+          const next = new URLSearchParams(now);
+          next.set('application', start);
+          return next;
+        },
+        { replace: true },
+      );
+    }
+  }, [named, start, setParams]);
+  if (form && !named) {
+    return applications?.length === 0 ? (
+      <Box component="main" sx={{ p: '0 20px' }}>
+        <Empty
+          act={
+            <MuiLink component={Link} to="/catalogue">
+              Add one in the Catalogue
+            </MuiLink>
+          }
+        >
+          There is no application to ask about yet.
+        </Empty>
+      </Box>
+    ) : null;
+  }
   switch (form) {
     case 'what-can':
     case 'what-could':

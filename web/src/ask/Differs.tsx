@@ -6,6 +6,7 @@ import { type Ref, useEffect, useRef } from 'react';
 import { api, data, type Schemas } from '../api/client';
 import { keys } from '../api/keys';
 import { useAddress } from '../app/address';
+import { applicationOf } from '../app/applications';
 import { Rows } from '../app/parts';
 import { useShortcut } from '../app/shortcuts';
 import { Trouble } from '../app/Trouble';
@@ -39,7 +40,7 @@ const OTHER = ['other', 'otherAccount', 'otherRole', 'otherAt', 'otherDraft'];
 export function Differs() {
   const { params, change: say } = useAddress();
   const asked: Asked = {
-    application: params.get('application') ?? 'towline',
+    application: applicationOf(params),
     one: sideOfAddress(params, ONE),
     other: sideOfAddress(params, OTHER),
   };

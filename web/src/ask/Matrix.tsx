@@ -6,6 +6,7 @@ import { useEffect } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { api, data, type Schemas } from '../api/client';
 import { filledIn, useAddress } from '../app/address';
+import { applicationOf } from '../app/applications';
 import { SIZE, useListed } from '../app/listed';
 import { Pages } from '../app/Pages';
 import { Wide } from '../app/parts';
@@ -25,7 +26,7 @@ const OPERATIONS = ['view', 'change', 'create', 'delete'].map((key) => ({ key, n
 /** How far everybody reaches, as a picture: people by record type, by one operation. */
 export function Matrix() {
   const { params, change: changeAddress } = useAddress();
-  const application = params.get('application') ?? 'towline';
+  const application = applicationOf(params);
   const at = instantFrom(params.get('at'));
   const operation = OPERATIONS.find((one) => one.key === params.get('operation')) ?? OPERATIONS[0];
   const chosen = operation?.key ?? 'view';

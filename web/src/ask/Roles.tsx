@@ -7,6 +7,7 @@ import { Link } from 'react-router';
 import { api, data, type Schemas } from '../api/client';
 import { keys } from '../api/keys';
 import { filledIn, useAddress } from '../app/address';
+import { applicationOf } from '../app/applications';
 import { Wide } from '../app/parts';
 import { Trouble } from '../app/Trouble';
 import { ApplicationSlot, Asking, InstantSlot } from './Asking';
@@ -21,7 +22,7 @@ type RoleMatrix = Schemas['RoleMatrix'];
 /** Roles by the privilege sets they are made of, as a picture. */
 export function Roles() {
   const { params, change } = useAddress();
-  const application = params.get('application') ?? 'towline';
+  const application = applicationOf(params);
   const at = instantFrom(params.get('at'));
   const draft = params.get('draft') ?? '';
   const asked = { ...(at ? { at } : {}), ...(draft ? { draft } : {}) };

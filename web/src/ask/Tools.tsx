@@ -5,6 +5,7 @@ import { useEffect, useRef, useState } from 'react';
 import { useLocation, useSearchParams } from 'react-router';
 import { api, data } from '../api/client';
 import { keys } from '../api/keys';
+import { applicationOf } from '../app/applications';
 import { exactly } from '../app/when';
 import { QuestionsButton } from './Questions';
 import { instantFrom } from './question';
@@ -31,7 +32,7 @@ export function Tools({
   const { pathname, search } = useLocation();
   const [params] = useSearchParams();
   const { note, keep } = useQuestionActs();
-  const application = params.get('application') ?? 'towline';
+  const application = applicationOf(params);
   const on = useRestsOn(application, instantFrom(params.get('at')), asked && !timeLine);
   const main = () => place.current?.closest('main') ?? null;
   const said = () => ({

@@ -5,6 +5,7 @@ import Typography from '@mui/material/Typography';
 import { useEffect, useRef } from 'react';
 import { Link } from 'react-router';
 import { useAddress } from '../app/address';
+import { applicationOf } from '../app/applications';
 import { Search } from '../app/Search';
 import { useShortcut } from '../app/shortcuts';
 import { FIRST_PAGE } from '../app/turning';
@@ -32,7 +33,7 @@ export function Which() {
   const say = (next: Record<string, string>) => change({ ...FIRST_PAGE, ...next });
   const slots = slotsOf({
     person: params.get('person') ?? '',
-    application: params.get('application') ?? 'towline',
+    application: applicationOf(params),
     account: params.get('account') ?? '',
     at: instantFrom(params.get('at')),
   });

@@ -8,6 +8,7 @@ import { Link, useNavigate } from 'react-router';
 import { api, data, type Schemas } from '../api/client';
 import { keys } from '../api/keys';
 import { filledIn, useAddress } from '../app/address';
+import { applicationOf } from '../app/applications';
 import { Listing } from '../app/Listing';
 import { SIZE, useListed } from '../app/listed';
 import { Remark } from '../app/parts';
@@ -44,7 +45,7 @@ export function subject(doing: Doing, record: string) {
 /** Who can do something: everybody, by what they came by it, with levels, numbers and routes. */
 export function WhoCan() {
   const { params, change: changeAddress } = useAddress();
-  const application = params.get('application') ?? 'towline';
+  const application = applicationOf(params);
   const at = instantFrom(params.get('at'));
   const bench = useBench(application);
   const say = (next: Record<string, string>) => changeAddress({ by: '', page: '', ...next });

@@ -6,6 +6,7 @@ import { useEffect, useRef } from 'react';
 import { api, data } from '../api/client';
 import { keys } from '../api/keys';
 import { useAddress } from '../app/address';
+import { applicationOf } from '../app/applications';
 import { Remark } from '../app/parts';
 import { useShortcut } from '../app/shortcuts';
 import { Trouble } from '../app/Trouble';
@@ -27,7 +28,7 @@ export function Why() {
   const { params, change: say } = useAddress();
   const slots = slotsOf({
     person: params.get('person') ?? '',
-    application: params.get('application') ?? 'towline',
+    application: applicationOf(params),
     account: params.get('account') ?? '',
     at: instantFrom(params.get('at')),
   });

@@ -1,3 +1,5 @@
+import { applicationOf } from '../app/applications';
+
 /** The forms that a question can have, by their first words. */
 export const FORMS = [
   {
@@ -77,7 +79,6 @@ const KEPT: Record<Form, string[]> = {
 /** The address of the same question in another form, as far as that has the same slots. */
 export function inForm(form: Form, params: URLSearchParams): string {
   const kept = [...params].filter(([key]) => KEPT[form].includes(key));
-  const place =
-    form === 'look' ? `/look/${params.get('application') ?? 'towline'}` : `/ask/${form}`;
+  const place = form === 'look' ? `/look/${applicationOf(params)}` : `/ask/${form}`;
   return `${place}?${new URLSearchParams(kept)}`;
 }

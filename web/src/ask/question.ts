@@ -1,5 +1,6 @@
 import { useMemo } from 'react';
 import { useAddress } from '../app/address';
+import { applicationOf } from '../app/applications';
 import { FIRST_PAGE, type Turned, turnedFrom } from '../app/turning';
 
 /** What the Because panel is about. */
@@ -122,7 +123,7 @@ export function useQuestion() {
   const slots: Slots = useMemo(
     () => ({
       person: params.get('person') ?? '',
-      application: params.get('application') ?? 'towline',
+      application: applicationOf(params),
       account: params.get('account') ?? '',
       asIfActive: params.get('if') === 'active',
       at: instantFrom(params.get('at')),

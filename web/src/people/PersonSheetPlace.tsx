@@ -3,6 +3,7 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useEffect, useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
+import { useStartApplication } from '../app/applications';
 import { LeafTabs } from '../app/LeafTabs';
 import { Trouble } from '../app/Trouble';
 import { Working } from '../ask/Working';
@@ -40,6 +41,7 @@ function leavesOf(person: PersonSheet): [string, string][] {
 export default function PersonSheetPlace() {
   const { key = '' } = useParams();
   const person = usePerson(key);
+  const { application } = useStartApplication();
   const [params, setParams] = useSearchParams();
   const leaf = params.get('leaf') ?? 'who';
   const [editing, setEditing] = useState(false);
@@ -85,13 +87,15 @@ export default function PersonSheetPlace() {
             >
               Ask about them
             </Button>
-            <Button
-              component={Link}
-              variant="text"
-              to={`/look/towline?person=${encodeURIComponent(person.data.key)}`}
-            >
-              Look through their eyes
-            </Button>
+            {application && (
+              <Button
+                component={Link}
+                variant="text"
+                to={`/look/${encodeURIComponent(application.key)}?person=${encodeURIComponent(person.data.key)}`}
+              >
+                Look through their eyes
+              </Button>
+            )}
             {person.data.may.change && person.data.status !== 'closed' && (
               <Button variant="outlined" onClick={() => setEditing(true)}>
                 Change

@@ -128,7 +128,7 @@ SELECT row_number() OVER (), name, trade, 2 + row_number() OVER ()
   FROM (VALUES ('Red crew', 'hull'), ('Blue crew', 'engine'), ('Riggers', 'rigging'), ('Painters', 'paint')) AS one (name, trade);
 INSERT INTO jobs (job_no, customer_id, dock, responsible_id, vessel, state, opened, due, quote, cost)
 SELECT 'J-' || (2600 + i), (SELECT id FROM customers ORDER BY code OFFSET i % 8 LIMIT 1), CASE WHEN i % 5 > 0 THEN 1 + i % 3 END,
-       1 + i * 7 % 14, (ARRAY['Osprey', 'Heron', 'Curlew', 'Dunlin', 'Plover', 'Teal', 'Wigeon'])[1 + i % 7] || ' ' || (1 + i % 9),
+       1 + i * 5 % 14, (ARRAY['Osprey', 'Heron', 'Curlew', 'Dunlin', 'Plover', 'Teal', 'Wigeon'])[1 + i % 7] || ' ' || (1 + i % 9),
        (ARRAY['asked for', 'on the slip', 'afloat', 'handed over']::job_state[])[1 + i % 4], date '2026-01-05' + i,
        date '2026-02-01' + i, 900 + 37 * (i * 13 % 97), 500 + 29 * (i * 11 % 83)
   FROM generate_series(1, 280) i;

@@ -36,10 +36,23 @@ class CatalogueTest {
         page.click(By.xpath("//*[@role='option'][contains(., 'Staff')]"))
                 .press("Leave out Phone")
                 .missing("Phone");
+        page.click(By.xpath("//*[@role='option'][contains(., 'Repair jobs')]"))
+                .read("several by yard.job_crews")
+                .press("Change where organisation leads")
+                .read("Its column with what they are known as");
+        assertThat(page.seriousAxeFindings()).isEmpty();
+        page.press("Lead there").read("whose code is an organisation’s key");
         page.press("Take the 7 that are open here").read("8 of 8 decided");
         page.go(page.path()).read("8 of 8 decided").press("Put 7 into the catalogue");
         page.read("Repair jobs").read("Job lines").read("Fitness for work");
-        assertThat(page.text()).doesNotContain("Crews");
+        page.read("Responsible, Crews and Customer");
+        assertThat(page.text()).doesNotContain("yard.crews");
+        assertThat(page.seriousAxeFindings()).isEmpty();
+
+        page.go("/catalogue/quayside?leaf=lookups")
+                .read("leads to yard.staff, whose email is a person’s e-mail")
+                .read("70 times");
+        page.press("Read them again now").read("14 of 14");
         assertThat(page.seriousAxeFindings()).isEmpty();
 
         page.go("/catalogue/quayside?leaf=connection").read("Save the connection");
@@ -58,5 +71,7 @@ class CatalogueTest {
         page.go("/ask/what-can?application=quayside&person=hedda.nyquist")
                 .read("Repair job")
                 .read("840");
+        page.go("/ask/what-can?application=quayside&person=hedda.nyquist&list=job:view")
+                .read("Corin Blythe");
     }
 }

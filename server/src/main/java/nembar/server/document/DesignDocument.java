@@ -97,7 +97,7 @@ public record DesignDocument(
     public record LookupPart(
             @OneOf(Identifier.class) String identifier, String table, String from, String to) {}
 
-    @JsonInclude(JsonInclude.Include.NON_DEFAULT)
+    @JsonInclude(JsonInclude.Include.NON_EMPTY)
     public record FieldPart(
             String key,
             String label,
