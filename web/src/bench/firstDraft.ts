@@ -1,6 +1,5 @@
 import type { Schemas } from '../api/client';
-import { keyFor, type Privilege, type TypeShown } from './design';
-import { putRole, putSet } from './edits';
+import type { TypeShown } from './design';
 import type { ChangePart } from './queue';
 import { begun, type Starter } from './starters';
 
@@ -23,6 +22,15 @@ const CONTRIBUTOR: Starter = {
   meantFor: 'staff',
   reaches: ['unit', 'own', 'all'],
   operations: ['view', 'change', 'create'],
+};
+
+const ADMINISTRATOR: Starter = {
+  key: 'administrator',
+  name: 'Administrator',
+  for: 'Does everything with every record of the open areas.',
+  meantFor: 'staff',
+  reaches: ['all'],
+  operations: ['change', 'create', 'delete', 'its own'],
 };
 
 /** What had better never be seen from outside, as it is said of it. */
@@ -54,41 +62,8 @@ export function firstDraft(areas: Area[], types: TypeShown[], owner: string): Ch
       changes.push(...one.changes);
     }
   }
-  return [
-    ...changes,
-    ...administrator(types.filter((type) => !guarded.has(type.area))),
-    ...inside(types, owner),
-  ];
-}
-
-function administrator(types: TypeShown[]): ChangePart[] {
-  const privileges: Privilege[] = types.flatMap((type) =>
-    type.operations
-      .filter((operation) => operation.key !== 'view')
-      .map((operation) => ({
-        recordType: type.key,
-        operation: operation.key,
-        reach: 'all' as const,
-      })),
-  );
-  const name = 'Administrator';
-  const key = keyFor(name, new Set());
-  return [
-    putSet({
-      key,
-      name: `${name}, its own`,
-      purpose: `What only the role ${name} gives.`,
-      privileges,
-    }),
-    putRole({
-      key,
-      name,
-      purpose: 'Does everything with every record of the open areas.',
-      meantFor: 'staff',
-      sets: [key],
-      conflicts: [],
-    }),
-  ];
+  const all = begun(ADMINISTRATOR, ADMINISTRATOR.name, types, guarded, taken);
+  return [...changes, ...all.changes, ...inside(types, owner)];
 }
 
 function inside(types: TypeShown[], owner: string): ChangePart[] {

@@ -4,10 +4,12 @@ import Typography from '@mui/material/Typography';
 import { useEffect } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { LeafTabs } from '../app/LeafTabs';
+import { Part } from '../app/parts';
 import { useApplicationList } from './api';
 import { ConnectionLeaf } from './ConnectionLeaf';
 import { GovernedLeaf } from './GovernedLeaf';
 import { LookupsLeaf } from './LookupsLeaf';
+import { NameForm } from './NameForm';
 import { TablesLeaf } from './TablesLeaf';
 
 type Leaf = 'governed' | 'tables' | 'lookups' | 'connection';
@@ -26,7 +28,7 @@ export default function CataloguePlace() {
     if (line.connected) {
       leaves.push(['tables', 'Tables of its database']);
     }
-    leaves.push(['lookups', 'Look-ups'], ['connection', 'Connection']);
+    leaves.push(['lookups', 'Look-ups'], ['connection', 'Name and connection']);
   }
   const leaf = leaves.find(([key]) => key === wanted)?.[0] ?? 'governed';
   return (
@@ -52,7 +54,14 @@ export default function CataloguePlace() {
           >
             {leaf === 'tables' && <TablesLeaf application={application} />}
             {leaf === 'lookups' && <LookupsLeaf application={application} />}
-            {leaf === 'connection' && <ConnectionLeaf application={application} />}
+            {leaf === 'connection' && (
+              <>
+                <NameForm key={`${line.name} ${line.zone}`} line={line} />
+                <Part title="Its database">
+                  <ConnectionLeaf application={application} />
+                </Part>
+              </>
+            )}
             {leaf === 'governed' && (
               <GovernedLeaf application={application} mayChange={line.mayChange} />
             )}

@@ -25,22 +25,7 @@ class CatalogueTest {
     }
 
     private static Map<String, Object> connection(Cluster cluster) {
-        return new HashMap<>(
-                Map.of(
-                        "host",
-                        "127.0.0.1",
-                        "port",
-                        cluster.port(),
-                        "database",
-                        "towline",
-                        "username",
-                        "towline_reader",
-                        "password",
-                        cluster.password("towline_reader"),
-                        "tls",
-                        "off",
-                        "schemas",
-                        List.of("zoo")));
+        return cluster.connection("towline", "towline_reader", "zoo");
     }
 
     private static Answer add(Installation nembar, Client client, String name) {
@@ -197,6 +182,43 @@ class CatalogueTest {
         JsonNode outcome = nembar.administrator().post("/api/connection-trials", wrong).json();
         assertThat(outcome.path("reached").asBoolean()).isFalse();
         assertThat(outcome.path("problem").asString()).contains("password");
+    }
+
+    private static Map<String, Object> naming(String name, String zone, String was) {
+        return Map.of(
+                "name", name, "zone", zone, "was", Map.of("name", was, "zone", "Europe/London"));
+    }
+
+    @Test
+    void anApplicationIsRenamed(Installation nembar) {
+        Client client = nembar.administrator();
+        String path = "/api/applications/" + added(nembar, "Mews");
+        Answer renamed = client.put(path, naming("Bird house", "Europe/Lisbon", "Mews"));
+        assertThat(renamed.status()).as(renamed.text()).isEqualTo(200);
+        assertThat(client.get("/api/catalogue").text())
+                .contains("\"name\":\"Bird house\",\"zone\":\"Europe/Lisbon\"")
+                .doesNotContain("Mews");
+        assertThat(client.put(path, naming("Rookery", "Europe/London", "Mews")).status())
+                .isEqualTo(409);
+        for (Map<String, Object> bad :
+                List.of(
+                        naming("Towline", "Europe/London", "Bird house"),
+                        naming(" ", "Europe/London", "Bird house"),
+                        naming("Rookery", "Mars/Olympus", "Bird house"),
+                        Map.<String, Object>of("name", "Rookery", "zone", "Europe/London"))) {
+            assertThat(client.put(path, bad).status()).as(bad.toString()).isEqualTo(400);
+        }
+        assertThat(
+                        nembar.auditor()
+                                .put(path, naming("Rookery", "Europe/London", "Bird house"))
+                                .status())
+                .isEqualTo(403);
+        assertThat(
+                        client.put(
+                                        "/api/applications/nembar",
+                                        naming("Rookery", "Europe/London", "Nembar"))
+                                .status())
+                .isEqualTo(400);
     }
 
     @Test

@@ -80,21 +80,7 @@ class LookupTest {
 
     private static String added(Installation nembar, Client client) {
         Map<String, Object> connection =
-                Map.of(
-                        "host",
-                        "127.0.0.1",
-                        "port",
-                        nembar.cluster().port(),
-                        "database",
-                        "towline",
-                        "username",
-                        "towline_reader",
-                        "password",
-                        nembar.cluster().password("towline_reader"),
-                        "tls",
-                        "off",
-                        "schemas",
-                        List.of("wharf"));
+                nembar.cluster().connection("towline", "towline_reader", "wharf");
         Answer answer =
                 client.post(
                         "/api/applications",
@@ -199,6 +185,34 @@ class LookupTest {
                                 + wharf.substring(wharf.lastIndexOf('/') + 1));
         assertThat(page.status()).as(page.text()).isEqualTo(200);
         assertThat(page.json().path("total").asInt()).isEqualTo(20);
+    }
+
+    @Test
+    void aColumnThatIsGoneIsNoAnswerAndNoDefect(Installation nembar) {
+        Client client = nembar.administrator();
+        String application = wharf.substring(wharf.lastIndexOf('/') + 1);
+        Zoo.run(nembar.cluster(), "ALTER TABLE wharf.boats RENAME COLUMN owner_id TO keeper_id");
+        try {
+            Answer page =
+                    client.get(
+                            "/api/ask/records?person=honora.larke&type=boat&application="
+                                    + application);
+            assertThat(page.status()).isEqualTo(503);
+            assertThat(page.text()).contains("is no longer as the Catalogue says");
+            Answer could =
+                    client.get("/api/ask/what-can?person=honora.larke&application=" + application);
+            assertThat(could.status()).as("routes are told all the same").isEqualTo(200);
+        } finally {
+            Zoo.run(
+                    nembar.cluster(),
+                    "ALTER TABLE wharf.boats RENAME COLUMN keeper_id TO owner_id");
+        }
+        assertThat(
+                        client.get(
+                                        "/api/ask/records?person=honora.larke&type=boat&application="
+                                                + application)
+                                .status())
+                .isEqualTo(200);
     }
 
     @Test

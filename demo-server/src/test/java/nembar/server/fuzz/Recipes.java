@@ -27,7 +27,7 @@ final class Recipes {
                 return Optional.of(Map.of("evaluations", List.of(evaluation(), evaluation())));
             case "searchSubject":
                 return Optional.of(without("subject"));
-            case "searchResource":
+            case "searchResource", "recordFilter":
                 return Optional.of(without("resource"));
             case "searchAction":
                 return Optional.of(without("action"));

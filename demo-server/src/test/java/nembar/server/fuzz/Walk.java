@@ -77,22 +77,7 @@ final class Walk {
 
     /** Adds the second application, and takes one of its tables. */
     private void application() {
-        Map<String, Object> connection =
-                Map.of(
-                        "host",
-                        "127.0.0.1",
-                        "port",
-                        cluster.port(),
-                        "database",
-                        "quayside",
-                        "username",
-                        "quayside_reader",
-                        "password",
-                        cluster.password("quayside_reader"),
-                        "tls",
-                        "off",
-                        "schemas",
-                        List.of("yard"));
+        Map<String, Object> connection = cluster.connection("quayside", "quayside_reader", "yard");
         done("tryConnection", admin.post("/api/connection-trials", connection));
         done(
                 "addApplication",
@@ -113,6 +98,20 @@ final class Walk {
                         path + "/proposal",
                         List.of(Map.of("table", "yard.jobs", "decision", "taken"))));
         done("takeProposal", admin.post(path + "/catalogue", Map.of()));
+        done("lookups", admin.get(path + "/lookups"));
+        done("readLookups", admin.post(path + "/lookups", Map.of()));
+        done("lookup", admin.get(path + "/lookups/job/responsible_id"));
+        done(
+                "renameApplication",
+                admin.put(
+                        path,
+                        Map.of(
+                                "name",
+                                "Yard",
+                                "zone",
+                                "UTC",
+                                "was",
+                                Map.of("name", "Quayside", "zone", "UTC"))));
     }
 
     private static <T> T await(Supplier<T> asked) {

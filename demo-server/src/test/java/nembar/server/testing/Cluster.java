@@ -8,7 +8,9 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.attribute.PosixFilePermissions;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.concurrent.ThreadLocalRandom;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicInteger;
@@ -104,6 +106,26 @@ public final class Cluster {
         } catch (IOException failed) {
             throw new UncheckedIOException(failed);
         }
+    }
+
+    /** A connection to one of its databases, as it is sent for an application. */
+    public Map<String, Object> connection(String database, String role, String schema) {
+        return new HashMap<>(
+                Map.of(
+                        "host",
+                        "127.0.0.1",
+                        "port",
+                        port,
+                        "database",
+                        database,
+                        "username",
+                        role,
+                        "password",
+                        password(role),
+                        "tls",
+                        "off",
+                        "schemas",
+                        List.of(schema)));
     }
 
     /** The settings that point the application at this cluster, as Spring names them. */

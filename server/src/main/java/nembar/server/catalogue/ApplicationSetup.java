@@ -27,6 +27,7 @@ import nembar.server.governance.Governance;
 import nembar.server.history.Acts;
 import nembar.server.http.BadRequest;
 import nembar.server.http.NotFound;
+import nembar.server.http.Overtaken;
 import nembar.server.http.Texts;
 import nembar.server.model.Models;
 import nembar.server.records.RecordLookups;
@@ -127,13 +128,9 @@ class ApplicationSetup {
 
     AddedApplication add(Person author, NewApplication given) {
         governance.requireOnApplication(author, "create", NEW);
-        String name = Texts.name("name", given.name(), true);
+        String name = freeName(given.name(), NEW);
         DatabaseConnection connection = ConnectionShapes.read(given.connection(), Optional.empty());
         List<String> keys = models.all().stream().map(one -> one.application().key()).toList();
-        if (models.all().stream()
-                .anyMatch(one -> one.application().name().equalsIgnoreCase(name))) {
-            throw new BadRequest("name", "There is an application of this name already.");
-        }
         String key = Slug.of(name, APPLICATION, keys::contains);
         Application application = new Application(key, name, Texts.zone("zone", given.zone()));
         gate.execute(
@@ -157,6 +154,84 @@ class ApplicationSetup {
                         .build());
         sources.lookAfter();
         return new AddedApplication(key);
+    }
+
+    /**
+     * What an application is to be called.
+     *
+     * @param zone its time zone, as "Europe/Copenhagen"
+     * @param was the name and the zone that were seen, which it still has to have
+     */
+    record ApplicationNaming(String name, String zone, NamingSeen was) {}
+
+    /** The name and the time zone that an application had. */
+    record NamingSeen(String name, String zone) {}
+
+    /**
+     * Gives an application another name or time zone; its key stays.
+     *
+     * @throws Overtaken where somebody else has done so since
+     */
+    void rename(Person author, String application, ApplicationNaming given) {
+        models.model(application);
+        governance.requireOnApplication(author, "change", application);
+        if (application.equals(Models.NEMBAR)) {
+            throw new BadRequest("application", "Nembar itself stays Nembar.");
+        }
+        if (given.was() == null) {
+            throw new BadRequest("was", "Say what it was called when you looked.");
+        }
+        String name = freeName(given.name(), application);
+        Application next = new Application(application, name, Texts.zone("zone", given.zone()));
+        gate.execute(
+                Command.by(author, "Rename " + given.was().name())
+                        .needing(Need.onApplication("change", application))
+                        .changing(
+                                now -> {
+                                    Application is =
+                                            now.find(application).orElseThrow().application();
+                                    boolean seen =
+                                            is.name().equals(given.was().name())
+                                                    && is.zone().getId().equals(given.was().zone());
+                                    if (!seen) {
+                                        throw new Overtaken(
+                                                "Somebody else has renamed it meanwhile. Look at it"
+                                                        + " again.");
+                                    }
+                                    return new ChangeSet(
+                                            Edits.NONE,
+                                            Map.of(
+                                                    application,
+                                                    new OfApplication(
+                                                            Optional.of(next),
+                                                            Optional.empty(),
+                                                            List.of())));
+                                })
+                        .within(
+                                () ->
+                                        acts.note(
+                                                author.key(),
+                                                APPLICATION,
+                                                application,
+                                                "renamed it from "
+                                                        + given.was().name()
+                                                        + " to "
+                                                        + name))
+                        .build());
+    }
+
+    /** A name that no other application has. */
+    private String freeName(String given, String application) {
+        String name = Texts.name("name", given, true);
+        boolean taken =
+                models.all().stream()
+                        .map(AccessModel::application)
+                        .filter(one -> !one.key().equals(application))
+                        .anyMatch(one -> one.name().equalsIgnoreCase(name));
+        if (taken) {
+            throw new BadRequest("name", "There is an application of this name already.");
+        }
+        return name;
     }
 
     /** How the application's database is reached, where that is set here. */

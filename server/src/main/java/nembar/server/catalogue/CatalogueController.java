@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import nembar.server.catalogue.ApplicationSetup.AddedApplication;
 import nembar.server.catalogue.ApplicationSetup.ApplicationList;
+import nembar.server.catalogue.ApplicationSetup.ApplicationNaming;
 import nembar.server.catalogue.ApplicationSetup.NewApplication;
 import nembar.server.catalogue.ConnectionShapes.ConnectionGiven;
 import nembar.server.catalogue.ConnectionShapes.ConnectionShown;
@@ -57,6 +58,13 @@ class CatalogueController {
     @Operation(operationId = "addApplication")
     AddedApplication add(@RequestBody NewApplication given) {
         return setup.add(me.person(), given);
+    }
+
+    /** Gives an application another name or time zone. */
+    @PutMapping("/applications/{application}")
+    @Operation(operationId = "renameApplication")
+    void rename(@PathVariable String application, @RequestBody ApplicationNaming given) {
+        setup.rename(me.person(), application, given);
     }
 
     /**

@@ -10,6 +10,8 @@ import org.springframework.transaction.TransactionSystemException;
 public final class SqlErrors {
     private static final int CAUSES_AT_MOST = 20;
     private static final Set<String> UNSTORABLE = Set.of("22021", "22P05");
+    private static final Set<String> OTHERWISE =
+            Set.of("42703", "42P01", "3F000", "42501", "42883", "42804");
     private static final String POOL_CLOSED = "Connection is closed";
 
     private SqlErrors() {}
@@ -24,6 +26,18 @@ public final class SqlErrors {
                                         || POOL_CLOSED.equals(sql.getMessage())
                                 : sql.getSQLState().startsWith("08")
                                         || sql.getSQLState().startsWith("57P"));
+    }
+
+    /** Whether the database broke a statement off that took too long. */
+    static boolean tooLong(Throwable failed) {
+        return sql(failed, sql -> "57014".equals(sql.getSQLState()));
+    }
+
+    /**
+     * Whether a table or a column is not there any more, may not be read, or is of another type.
+     */
+    static boolean otherwise(Throwable failed) {
+        return sql(failed, sql -> OTHERWISE.contains(String.valueOf(sql.getSQLState())));
     }
 
     /** Whether a text holds a character that no text of the database can hold, or no JSON in it. */

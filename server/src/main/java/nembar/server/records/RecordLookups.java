@@ -186,7 +186,7 @@ public class RecordLookups {
                     text.parameters().toArray());
         } catch (DataAccessException failed) {
             if (SqlErrors.away(failed)) {
-                throw new RecordsAway(place.application(), failed);
+                throw new RecordsAway(place.application(), RecordsAway.Why.NO_ANSWER, failed);
             }
             failed(
                     place,

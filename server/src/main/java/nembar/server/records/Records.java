@@ -36,7 +36,6 @@ import nembar.core.sql.SqlText;
 import nembar.server.http.BadRequest;
 import nembar.server.http.NotFound;
 import nembar.server.http.RecordsAway;
-import nembar.server.http.SqlErrors;
 import nembar.server.model.Models;
 import org.springframework.dao.DataAccessException;
 import org.springframework.jdbc.UncategorizedSQLException;
@@ -462,10 +461,12 @@ public class Records {
                                         }
                                     }));
         } catch (DataAccessException failed) {
-            if (!application.equals(Models.NEMBAR) && SqlErrors.away(failed)) {
-                throw new RecordsAway(application, failed);
+            if (application.equals(Models.NEMBAR)) {
+                throw failed;
             }
-            throw failed;
+            throw RecordsAway.of(application, failed)
+                    .<RuntimeException>map(away -> away)
+                    .orElse(failed);
         }
     }
 }

@@ -40,7 +40,7 @@ class RecordsAwayTest {
     @BeforeEach
     void theRecordsAreAway() {
         when(records.count(any(), any(), anyCollection()))
-                .thenThrow(new RecordsAway("Towline", null));
+                .thenThrow(new RecordsAway("Towline", RecordsAway.Why.NO_ANSWER, null));
     }
 
     @Test
