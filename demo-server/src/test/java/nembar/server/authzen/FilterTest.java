@@ -169,6 +169,10 @@ class FilterTest {
             assertThat(answer.json().path("problems").path(0).path("path").asString())
                     .isEqualTo(lacking);
         }
+        Map<String, Object> untyped = asked("ilse.marrow@larkwater.example", "view", "voyage");
+        untyped.put("resource", Map.of());
+        assertThat(gateway.post("/access/v1/filter", untyped).json().toString())
+                .contains("resource.type");
         assertThat(
                         nembar.administrator()
                                 .post(

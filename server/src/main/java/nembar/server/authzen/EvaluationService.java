@@ -71,16 +71,7 @@ class EvaluationService {
      * @param past the moments that these ask about
      */
     Answer evaluate(Evaluation asked, PastMoments past) {
-        require(asked.subject() != null, "subject", "Name the subject.");
-        require(asked.action() != null, "action", "Name the action.");
-        require(asked.resource() != null, "resource", "Name the resource.");
-        require(
-                "person".equals(asked.subject().type()),
-                "subject.type",
-                "Subjects are of the type `person`.");
-        require(filled(asked.subject().id()), "subject.id", "Give the person's e-mail address.");
-        require(filled(asked.action().name()), "action.name", "Name the operation.");
-        require(filled(asked.resource().type()), "resource.type", "Name the record type.");
+        requireAsked(asked.subject(), asked.action(), asked.resource());
         String type = asked.resource().type();
         if (type.equals(FUNCTION)) {
             return function(asked, past);
@@ -338,6 +329,20 @@ class EvaluationService {
 
     static boolean filled(String text) {
         return text != null && !text.isBlank();
+    }
+
+    /** A question names a person, an operation and a type of records. */
+    static void requireAsked(Entity subject, Action action, Entity resource) {
+        require(subject != null, "subject", "Name the subject.");
+        require(action != null, "action", "Name the action.");
+        require(resource != null, "resource", "Name the resource.");
+        require(
+                "person".equals(subject.type()),
+                "subject.type",
+                "Subjects are of the type `person`.");
+        require(filled(subject.id()), "subject.id", "Give the person's e-mail address.");
+        require(filled(action.name()), "action.name", "Name the operation.");
+        require(filled(resource.type()), "resource.type", "Name the record type.");
     }
 
     static void require(boolean holds, String path, String message) {

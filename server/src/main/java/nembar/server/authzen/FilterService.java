@@ -20,7 +20,6 @@ import nembar.core.sql.SqlText;
 import nembar.core.sql.TableScan;
 import nembar.server.authzen.EvaluationService.Action;
 import nembar.server.authzen.EvaluationService.Entity;
-import nembar.server.http.BadRequest;
 import nembar.server.http.OneOf;
 import nembar.server.records.RecordLookups;
 import org.springframework.stereotype.Service;
@@ -90,13 +89,7 @@ class FilterService {
     record Filter(boolean all, boolean none, FilterSql sql, Optional<Object> cql2) {}
 
     Filter filter(FilterAsked asked) {
-        require(asked.subject() != null, "subject", "Name the subject.");
-        require(asked.action() != null, "action", "Name the action.");
-        require(asked.resource() != null, "resource", "Name the type of records.");
-        require(
-                "person".equals(asked.subject().type()),
-                "subject.type",
-                "Subjects are of the type `person`.");
+        EvaluationService.requireAsked(asked.subject(), asked.action(), asked.resource());
         String alias = alias(asked.options());
         boolean numbered = numbered(asked.options());
         String of = asked.resource().type();
@@ -126,7 +119,7 @@ class FilterService {
 
     private static String alias(FilterOptions options) {
         String alias = options == null || options.alias() == null ? "t" : options.alias();
-        require(
+        EvaluationService.require(
                 ALIAS.matcher(alias).matches(),
                 "options.alias",
                 "An alias is a word of small letters, digits and underscores.");
@@ -135,7 +128,7 @@ class FilterService {
 
     private static boolean numbered(FilterOptions options) {
         String said = options == null ? null : options.placeholders();
-        require(
+        EvaluationService.require(
                 said == null || said.equals("question") || said.equals("numbered"),
                 "options.placeholders",
                 "Placeholders are `question` or `numbered`.");
@@ -154,11 +147,5 @@ class FilterService {
                     value instanceof LocalDate ? "date" : "timestamptz", value.toString());
         }
         return new FilterParameter(value instanceof Number ? "numeric" : "text", value);
-    }
-
-    private static void require(boolean right, String path, String otherwise) {
-        if (!right) {
-            throw new BadRequest(path, otherwise);
-        }
     }
 }

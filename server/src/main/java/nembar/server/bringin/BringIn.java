@@ -175,15 +175,15 @@ class BringIn implements DisposableBean {
 
     void map(Person me, String id, Map<String, String> mapping) {
         BatchRow row = batches.known(me, id);
-        mapping.values().stream()
-                .filter(field -> !field.isEmpty() && ArrivalField.ofKey(field).isEmpty())
+        Map<String, String> chosen = new LinkedHashMap<>(mapping);
+        chosen.values().removeIf(field -> field == null || field.isEmpty());
+        chosen.values().stream()
+                .filter(field -> ArrivalField.ofKey(field).isEmpty())
                 .findFirst()
                 .ifPresent(
                         field -> {
                             throw new BadRequest("mapping", "There is no field `" + field + "`.");
                         });
-        Map<String, String> chosen = new LinkedHashMap<>(mapping);
-        chosen.values().removeIf(String::isEmpty);
         if (!chosen.containsValue(ArrivalField.EMAIL.key())) {
             throw new BadRequest("mapping", "Say which column has the addresses.");
         }
