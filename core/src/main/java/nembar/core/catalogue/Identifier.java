@@ -1,5 +1,7 @@
 package nembar.core.catalogue;
 
+import java.util.Locale;
+
 /** What the directory knows somebody or something by (docs/access-model.md, section 1). */
 public enum Identifier {
     PERSON_KEY(Kind.PERSON),
@@ -29,5 +31,18 @@ public enum Identifier {
     /** What it leads to. */
     public Kind kind() {
         return kind;
+    }
+
+    /** Whether it is the directory's own key. */
+    public boolean key() {
+        return switch (this) {
+            case PERSON_KEY, ACCOUNT_KEY, UNIT_KEY, TEAM_KEY -> true;
+            case PERSON_EMAIL, ACCOUNT_NAME, UNIT_NAME, TEAM_NAME -> false;
+        };
+    }
+
+    /** A text as it is compared. */
+    public String folded(String text) {
+        return this == PERSON_EMAIL ? text.toLowerCase(Locale.ROOT) : text;
     }
 }

@@ -6,7 +6,6 @@ import java.util.Collections;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -49,7 +48,7 @@ public final class LookupValues {
         Map<String, String> keys = new HashMap<>();
         identifiers.forEach(
                 (value, name) -> {
-                    String key = known.get(folded(identifier, name));
+                    String key = known.get(identifier.folded(name));
                     if (key != null) {
                         keys.put(value, key);
                     }
@@ -75,7 +74,7 @@ public final class LookupValues {
             case PERSON_EMAIL ->
                     known(
                             directory.people(),
-                            person -> folded(identifier, person.email()),
+                            person -> identifier.folded(person.email()),
                             Person::key);
             case ACCOUNT_KEY -> known(directory.accounts(), Account::key, Account::key);
             case ACCOUNT_NAME -> known(directory.accounts(), Account::name, Account::key);
@@ -97,10 +96,6 @@ public final class LookupValues {
         }
         known.keySet().removeAll(twice);
         return known;
-    }
-
-    private static String folded(Identifier identifier, String name) {
-        return identifier == Identifier.PERSON_EMAIL ? name.toLowerCase(Locale.ROOT) : name;
     }
 
     /** The directory's key that a value leads to; empty where it leads nowhere. */

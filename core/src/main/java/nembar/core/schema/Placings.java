@@ -2,11 +2,8 @@ package nembar.core.schema;
 
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.EnumMap;
-import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -23,9 +20,8 @@ import nembar.core.catalogue.Lookup;
 import nembar.core.catalogue.Parent;
 import nembar.core.catalogue.RecordType;
 import nembar.core.catalogue.RecordType.Places;
-import nembar.core.catalogue.TableName;
 import nembar.core.directory.Directory;
-import nembar.core.lookup.LookupValues;
+import nembar.core.schema.KnownTables.Known;
 import nembar.core.text.Words;
 
 /**
@@ -49,139 +45,21 @@ final class Placings {
                     "author",
                     "creator",
                     "created");
-    private static final Set<String> TEAMS =
-            Set.of("team", "crew", "group", "squad", "gang", "shift");
-    private static final Set<String> UNITS =
-            Set.of("unit", "department", "division", "branch", "office", "site", "depot", "region");
-    private static final List<String> CODES =
-            List.of("code", "key", "slug", "number", "no", "name", "title", "label");
-    private static final int CODES_ALONE = 5;
-
-    private static final Map<Kind, List<Identifier>> IDENTIFIERS =
-            new EnumMap<>(
-                    Map.of(
-                            Kind.PERSON, List.of(Identifier.PERSON_EMAIL, Identifier.PERSON_KEY),
-                            Kind.ACCOUNT, List.of(Identifier.ACCOUNT_KEY, Identifier.ACCOUNT_NAME),
-                            Kind.TEAM, List.of(Identifier.TEAM_KEY, Identifier.TEAM_NAME),
-                            Kind.UNIT, List.of(Identifier.UNIT_KEY, Identifier.UNIT_NAME)));
 
     private final Schema schema;
-    private final Uses uses;
-    private final Map<Identifier, LookupValues> directory = new EnumMap<>(Identifier.class);
-    private final Map<TableName, Optional<Known>> known = new HashMap<>();
+    private final KnownTables known;
+    private final List<Table> links;
 
     /**
      * @param directory whose keys and names are looked for in samples of values
      */
     Placings(Schema schema, Uses uses, Directory directory) {
         this.schema = schema;
-        this.uses = uses;
-        for (Identifier identifier : Identifier.values()) {
-            this.directory.put(identifier, LookupValues.of(identifier, directory));
-        }
-    }
-
-    /**
-     * A table whose rows the directory knows.
-     *
-     * @param column that has the identifier
-     * @param found how many values looked at the directory has
-     */
-    private record Known(Identifier identifier, TableColumn column, int found) {
-        String why() {
-            return column.sample().isEmpty()
-                    ? ""
-                    : "; the directory knows "
-                            + found
-                            + " of the "
-                            + column.sample().size()
-                            + " looked at";
-        }
-    }
-
-    private Optional<Known> known(Table table) {
-        return known.computeIfAbsent(table.name(), any -> kind(table).flatMap(of -> by(table, of)));
-    }
-
-    private Optional<Kind> kind(Table table) {
-        Use use = uses.of(table).use();
-        if (use == Use.PEOPLE || use == Use.ACCOUNTS) {
-            return Optional.of(use == Use.PEOPLE ? Kind.PERSON : Kind.ACCOUNT);
-        }
-        if (table.identity().size() != 1 || use == Use.NO_RECORDS || use == Use.LINKS) {
-            return Optional.empty();
-        }
-        List<String> words = Names.words(table.name().name());
-        String last = words.isEmpty() ? "" : Names.one(words.get(words.size() - 1));
-        if (TEAMS.contains(last)) {
-            return Optional.of(Kind.TEAM);
-        }
-        return UNITS.contains(last) ? Optional.of(Kind.UNIT) : byValues(table);
-    }
-
-    /** What is called otherwise may have rows all the same that the directory knows. */
-    private Optional<Kind> byValues(Table table) {
-        return Stream.of(Kind.ACCOUNT, Kind.TEAM, Kind.UNIT)
-                .filter(
-                        kind ->
-                                by(table, kind)
-                                        .filter(one -> one.found() > 0)
-                                        .filter(
-                                                one ->
-                                                        one.found() * 2
-                                                                >= one.column().sample().size())
-                                        .isPresent())
-                .findFirst();
-    }
-
-    /** The column that says whom or what a row is: the one of which the directory has most. */
-    private Optional<Known> by(Table table, Kind kind) {
-        List<Known> all = new ArrayList<>();
-        for (TableColumn column : table.columns()) {
-            boolean text =
-                    Fields.type(column).filter(is -> is.type() == FieldType.TEXT).isPresent();
-            boolean said = kind == Kind.PERSON ? Fields.address(column) : code(column) >= 0;
-            if (!text || !said) {
-                continue;
-            }
-            for (Identifier identifier : IDENTIFIERS.get(kind)) {
-                all.add(new Known(identifier, column, found(identifier, column)));
-            }
-        }
-        return all.stream()
-                .max(
-                        Comparator.comparingInt(Known::found)
-                                .thenComparing(one -> usual(one), Comparator.naturalOrder())
-                                .thenComparing(one -> -code(one.column())));
-    }
-
-    /** Whether keys are in a column of codes, and names in one of names. */
-    private static boolean usual(Known one) {
-        return switch (one.identifier()) {
-            case PERSON_EMAIL -> true;
-            case PERSON_KEY -> false;
-            case ACCOUNT_KEY, UNIT_KEY, TEAM_KEY -> code(one.column()) < CODES_ALONE;
-            case ACCOUNT_NAME, UNIT_NAME, TEAM_NAME -> code(one.column()) >= CODES_ALONE;
-        };
-    }
-
-    private int found(Identifier identifier, TableColumn column) {
-        LookupValues values = directory.get(identifier);
-        return (int)
-                column.sample().stream()
-                        .filter(
-                                one ->
-                                        values.key(one).isPresent()
-                                                || identifier == Identifier.PERSON_EMAIL
-                                                        && values.key(one.toLowerCase(Locale.ROOT))
-                                                                .isPresent())
-                        .count();
-    }
-
-    /** How much the column's name sounds like one to know a thing by; none below 0. */
-    private static int code(TableColumn column) {
-        List<String> words = Names.words(column.name());
-        return words.isEmpty() ? -1 : CODES.indexOf(words.get(words.size() - 1));
+        known = new KnownTables(uses, directory);
+        links =
+                schema.tables().stream()
+                        .filter(table -> uses.of(table).use() == Use.LINKS)
+                        .toList();
     }
 
     /** What is proposed for a table, with the fields that place its records. */
@@ -207,7 +85,7 @@ final class Placings {
         ProposedTable place(ProposedTable proposed) {
             itself();
             type.fields().forEach(this::reference);
-            schema.tables().forEach(this::link);
+            links.forEach(this::link);
             Map<String, String> reasons = new LinkedHashMap<>(proposed.reasons());
             Places places =
                     new Places(
@@ -255,7 +133,7 @@ final class Placings {
 
         /** A row of a table of people is about that person. */
         private void itself() {
-            Optional<Known> own = known(table);
+            Optional<Known> own = known.of(table);
             own.flatMap(one -> inColumn(one.column().name()))
                     .filter(field -> !field.key().equals(type.keyField()))
                     .ifPresent(
@@ -279,34 +157,28 @@ final class Placings {
 
         /** The field, whose values are an identifier; the directory's own keys need no look-up. */
         private static Field direct(Field field, Identifier identifier) {
-            boolean key =
-                    Stream.of(
-                                    Identifier.PERSON_KEY,
-                                    Identifier.ACCOUNT_KEY,
-                                    Identifier.UNIT_KEY,
-                                    Identifier.TEAM_KEY)
-                            .anyMatch(identifier::equals);
-            return named(field, identifier.kind())
-                    .with(
-                            Optional.empty(),
-                            key
-                                    ? Optional.empty()
-                                    : Optional.of(new Lookup(identifier, Optional.empty())));
+            return named(
+                    field,
+                    identifier.kind(),
+                    identifier.key()
+                            ? Optional.empty()
+                            : Optional.of(new Lookup(identifier, Optional.empty())));
         }
 
         /** A field that names people is of that type; the others stay what they are. */
-        private static Field named(Field field, Kind kind) {
+        private static Field named(Field field, Kind kind, Optional<Lookup> lookup) {
+            boolean person = kind == Kind.PERSON;
             return new Field(
                     field.key(),
                     field.label(),
                     field.columns(),
-                    kind == Kind.PERSON ? FieldType.PERSON : field.type(),
+                    person ? FieldType.PERSON : field.type(),
                     field.guarded(),
                     field.classifications(),
-                    kind == Kind.PERSON || field.type() != FieldType.REFERENCE
-                            ? Optional.empty()
-                            : field.refersTo(),
-                    List.of());
+                    person || lookup.isPresent() ? Optional.empty() : field.refersTo(),
+                    List.of(),
+                    Optional.empty(),
+                    lookup);
         }
 
         private boolean holds(Field field) {
@@ -321,7 +193,7 @@ final class Placings {
             String column = field.columns().get(0).name();
             Optional<ForeignKey> key = table.reference(List.of(column));
             Optional<Table> to = key.flatMap(one -> schema.table(one.table()));
-            Optional<Known> of = to.flatMap(Placings.this::known);
+            Optional<Known> of = to.flatMap(known::of);
             if (of.isPresent() && to.get().identity().equals(key.get().targets())) {
                 naming.add(
                         new Naming(
@@ -349,28 +221,18 @@ final class Placings {
             return " leads to " + to.name() + ", known by " + known.column().name() + known.why();
         }
 
-        private Field looked(Field field, Table to, Known known) {
+        private static Field looked(Field field, Table to, Known known) {
             Lookup.Through through =
                     new Lookup.Through(to.name(), to.identity().get(0), known.column().name());
-            Field loose = named(field, known.identifier().kind());
-            return new Field(
-                    loose.key(),
-                    loose.label(),
-                    loose.columns(),
-                    loose.type(),
-                    loose.guarded(),
-                    loose.classifications(),
-                    Optional.empty(),
-                    List.of(),
-                    Optional.empty(),
-                    Optional.of(new Lookup(known.identifier(), Optional.of(through))));
+            Identifier identifier = known.identifier();
+            return named(
+                    field,
+                    identifier.kind(),
+                    Optional.of(new Lookup(identifier, Optional.of(through))));
         }
 
         /** Those that a link table says, where no field of the table itself does. */
         private void link(Table links) {
-            if (uses.of(links).use() != Use.LINKS) {
-                return;
-            }
             Optional<ForeignKey> here =
                     links.references().stream()
                             .filter(one -> one.table().equals(table.name()))
@@ -381,7 +243,7 @@ final class Placings {
             }
             for (ForeignKey there : links.references()) {
                 Optional<Table> to = schema.table(there.table());
-                Optional<Known> of = to.flatMap(Placings.this::known);
+                Optional<Known> of = to.flatMap(known::of);
                 if (of.isPresent() && to.get().identity().equals(there.targets())) {
                     several(links, here.get(), there, to.get(), of.get());
                 }
