@@ -50,9 +50,12 @@ export function LookupForm({ place, lookup, tables, onDone }: Props) {
   const named = columns.map((one): [string, string] => [one, one]);
   return (
     <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1.25, mt: 1.5, mb: 1 }}>
-      {choice('Known as', identifier, (value) => setIdentifier(value as Identifier), [
-        ...Object.entries(identifiers).filter(([key]) => key.startsWith(places[place])),
-      ])}
+      {choice(
+        'Known as',
+        identifier,
+        (value) => setIdentifier(value as Identifier),
+        Object.entries(identifiers).filter(([key]) => key.startsWith(places[place])),
+      )}
       {choice(
         'By the table',
         table,

@@ -2,8 +2,6 @@ package nembar.bench;
 
 import java.sql.Connection;
 import java.sql.DriverManager;
-import java.sql.PreparedStatement;
-import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Statement;
 import java.time.LocalDate;
@@ -11,6 +9,7 @@ import java.util.List;
 import java.util.concurrent.TimeUnit;
 import nembar.core.model.AccessModel;
 import nembar.core.sql.CountQuery;
+import nembar.core.sql.SqlText;
 import nembar.demo.DemoWorld;
 import nembar.demo.RecordGenerator;
 import nembar.demo.Volume;
@@ -95,7 +94,7 @@ public class GridBenchmark {
     public long counted() throws SQLException {
         long sum = 0;
         for (CountQuery query : Scale.grid(model, person)) {
-            sum += counted(query.text().sql(), query.text().parameters());
+            sum += Counted.by(connection, query.text());
         }
         return sum;
     }
@@ -103,33 +102,22 @@ public class GridBenchmark {
     /** Ilse's incidents, all operations, as the engine asks for them. */
     @Benchmark
     public long incidentsByEngine() throws SQLException {
-        return counted(incidents.text().sql(), incidents.text().parameters());
+        return Counted.by(connection, incidents.text());
     }
 
     /** The grid's numbers as somebody would ask for them by hand. */
     @Benchmark
     public long incidentsByHand() throws SQLException {
-        return counted(
-                "select count(*),"
-                        + " count(*) filter (where basin = 'sorrel-delta'"
-                        + " or reporter = 'ilse.marrow' and basin = 'sorrel-delta'),"
-                        + " count(*) filter (where reporter = 'ilse.marrow'"
-                        + " and basin = 'sorrel-delta'),"
-                        + " count(*) filter (where basin = 'sorrel-delta')"
-                        + " from towline.incident",
-                List.of());
-    }
-
-    private long counted(String sql, List<Object> parameters) throws SQLException {
-        try (PreparedStatement statement = connection.prepareStatement(sql)) {
-            int at = 1;
-            for (Object parameter : parameters) {
-                statement.setObject(at++, parameter);
-            }
-            try (ResultSet counted = statement.executeQuery()) {
-                counted.next();
-                return counted.getLong(1);
-            }
-        }
+        return Counted.by(
+                connection,
+                new SqlText(
+                        "select count(*),"
+                                + " count(*) filter (where basin = 'sorrel-delta'"
+                                + " or reporter = 'ilse.marrow' and basin = 'sorrel-delta'),"
+                                + " count(*) filter (where reporter = 'ilse.marrow'"
+                                + " and basin = 'sorrel-delta'),"
+                                + " count(*) filter (where basin = 'sorrel-delta')"
+                                + " from towline.incident",
+                        List.of()));
     }
 }

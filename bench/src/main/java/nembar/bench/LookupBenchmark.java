@@ -169,25 +169,25 @@ public class LookupBenchmark {
     /** One's own, a hundred people's and three thousand people's records, by Nembar's keys. */
     @Benchmark
     public long countedByKeys() throws SQLException {
-        return counted(CountQuery.of(byKey, sets, Lookups.NONE).text());
+        return Counted.by(connection, CountQuery.of(byKey, sets, Lookups.NONE).text());
     }
 
     /** The same by the application's numbers. */
     @Benchmark
     public long countedByLookup() throws SQLException {
-        return counted(CountQuery.of(byNumber, sets, lookups).text());
+        return Counted.by(connection, CountQuery.of(byNumber, sets, lookups).text());
     }
 
     /** Everybody's but one's, by Nembar's keys. */
     @Benchmark
     public long negatedByKeys() throws SQLException {
-        return counted(CountQuery.of(byKey, negated, Lookups.NONE).text());
+        return Counted.by(connection, CountQuery.of(byKey, negated, Lookups.NONE).text());
     }
 
     /** The same, for which the look-up is joined. */
     @Benchmark
     public long negatedByLookup() throws SQLException {
-        return counted(CountQuery.of(byNumber, negated, lookups).text());
+        return Counted.by(connection, CountQuery.of(byNumber, negated, lookups).text());
     }
 
     /** All rows of the table of users. */
@@ -211,18 +211,5 @@ public class LookupBenchmark {
     @Benchmark
     public LookupValues resolve() {
         return LookupValues.of(Identifier.PERSON_EMAIL, identifiers, directory);
-    }
-
-    private long counted(SqlText text) throws SQLException {
-        try (PreparedStatement statement = connection.prepareStatement(text.sql())) {
-            int at = 1;
-            for (Object parameter : text.parameters()) {
-                statement.setObject(at++, parameter);
-            }
-            try (ResultSet counted = statement.executeQuery()) {
-                counted.next();
-                return counted.getLong(1);
-            }
-        }
     }
 }
