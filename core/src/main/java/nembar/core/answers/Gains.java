@@ -79,7 +79,7 @@ public final class Gains {
         this.catalogue = after.model().catalogue();
         this.sameDirectory = before.model().directory() == after.model().directory();
         this.sameCatalogue = before.model().catalogue() == after.model().catalogue();
-        otherCatalogue = OtherCatalogue.of(before.model().catalogue(), after.model().catalogue());
+        otherCatalogue = new OtherCatalogue(before.model().catalogue(), after.model().catalogue());
         this.samePlaces =
                 sameDirectory || samePlaces(before.model().directory(), after.model().directory());
         this.otherLine = Impact.otherLine(before.model().directory(), after.model().directory());

@@ -15,7 +15,7 @@ import nembar.core.catalogue.Catalogue;
 import nembar.core.catalogue.Field;
 import nembar.core.catalogue.Operation;
 import nembar.core.catalogue.RecordType;
-import nembar.core.decision.PersonAccess;
+import nembar.core.decision.Access;
 import nembar.core.design.Design;
 import nembar.core.directory.Directory;
 import nembar.core.directory.Person;
@@ -114,12 +114,13 @@ public record Impact(List<OfPerson> people) {
             }
         }
         Predicate<String> looked = type -> touched.map(some -> some.contains(type)).orElse(true);
+        Function<Persona, Access> had = had(before, after);
         List<OfPerson> people = new ArrayList<>();
         for (List<Persona> ofOne : moved.values()) {
             people.addAll(
                     before.personByPerson() || after.personByPerson()
-                            ? each(ofOne, persona -> difference(before, after, persona, looked))
-                            : ofClass(before, after, ofOne, looked));
+                            ? each(ofOne, persona -> difference(had, after, persona, looked))
+                            : ofClass(before, had, after, ofOne, looked));
         }
         return people;
     }
@@ -128,13 +129,17 @@ public record Impact(List<OfPerson> people) {
      * What all of a class have in common is worked out once; what may be each one's own, for each.
      */
     private static List<OfPerson> ofClass(
-            Moment before, Moment after, List<Persona> personas, Predicate<String> looked) {
+            Moment before,
+            Function<Persona, Access> had,
+            Moment after,
+            List<Persona> personas,
+            Predicate<String> looked) {
         Persona first = personas.get(0);
         Set<String> personal = new HashSet<>(before.personalTypes(first));
         personal.addAll(after.personalTypes(first));
         Predicate<String> own = type -> looked.test(type) && personal.contains(type);
         Difference shared =
-                difference(before, after, first, looked.and(type -> !personal.contains(type)));
+                difference(had, after, first, looked.and(type -> !personal.contains(type)));
         if (personal.stream().noneMatch(own)) {
             return each(personas, persona -> shared);
         }
@@ -143,7 +148,7 @@ public record Impact(List<OfPerson> people) {
                 personas,
                 persona ->
                         Difference.together(
-                                catalogue, shared, difference(before, after, persona, own)));
+                                catalogue, shared, difference(had, after, persona, own)));
     }
 
     private static List<OfPerson> each(
@@ -154,14 +159,20 @@ public record Impact(List<OfPerson> people) {
                 .toList();
     }
 
+    /** What somebody had before, to be asked about the catalogue as it is after. */
+    private static Function<Persona, Access> had(Moment before, Moment after) {
+        OtherCatalogue catalogue =
+                new OtherCatalogue(before.model().catalogue(), after.model().catalogue());
+        return persona -> catalogue.through(before.access(persona));
+    }
+
     private static Difference difference(
-            Moment before, Moment after, Persona persona, Predicate<String> looked) {
+            Function<Persona, Access> had,
+            Moment after,
+            Persona persona,
+            Predicate<String> looked) {
         return Difference.between(
-                after.model().catalogue(),
-                OtherCatalogue.of(before.model().catalogue(), after.model().catalogue())
-                        .through(before.access(persona)),
-                after.access(persona),
-                looked);
+                after.model().catalogue(), had.apply(persona), after.access(persona), looked);
     }
 
     /**
@@ -180,29 +191,23 @@ public record Impact(List<OfPerson> people) {
                         ? Optional.of(givenNothing(after))
                         : Optional.empty();
         boolean each = before.personByPerson() || after.personByPerson();
-        OtherCatalogue catalogue =
-                OtherCatalogue.of(before.model().catalogue(), after.model().catalogue());
+        Function<Persona, Access> known = had(before, after);
         Predicate<Persona> line = otherLine(before.model().directory(), after.model().directory());
         List<OfPerson> people = new ArrayList<>();
         moved.forEach(
                 (classes, personas) -> {
                     boolean fresh = classes.get(0).equals(NEW);
-                    Function<Persona, PersonAccess> had =
+                    Function<Persona, Access> had =
                             persona ->
                                     fresh
                                             ? nothing.orElseThrow().access(persona)
-                                            : before.access(
+                                            : known.apply(
                                                     before.model()
                                                             .personas()
                                                             .like(persona)
                                                             .orElseThrow());
                     Function<Persona, Difference> difference =
-                            persona ->
-                                    Difference.between(
-                                            after.model().catalogue(),
-                                            catalogue.through(had.apply(persona)),
-                                            after.access(persona),
-                                            type -> true);
+                            persona -> difference(had, after, persona, type -> true);
                     boolean alike = !each && difference.apply(personas.get(0)).none();
                     personas.parallelStream()
                             .filter(persona -> !alike || line.test(persona))

@@ -24,12 +24,16 @@ final class OtherCatalogue {
     /** By key: the asked catalogue's types that are shown as much by the own one. */
     private final Map<String, RecordType> types = new HashMap<>();
 
-    private OtherCatalogue(Catalogue own, Catalogue asked) {
+    /**
+     * @param own the catalogue of the accesses
+     * @param asked what they are asked about
+     */
+    OtherCatalogue(Catalogue own, Catalogue asked) {
         this.own = own;
-        same =
-                own == asked
-                        || own.recordTypes().equals(asked.recordTypes())
-                                && own.functions().equals(asked.functions());
+        same = own == asked;
+        if (same) {
+            return;
+        }
         for (RecordType type : asked.recordTypes()) {
             own.recordType(type.key())
                     .filter(was -> shows(was, type))
@@ -37,14 +41,7 @@ final class OtherCatalogue {
         }
     }
 
-    /**
-     * @param own the catalogue of the accesses
-     * @param asked what they are asked about
-     */
-    static OtherCatalogue of(Catalogue own, Catalogue asked) {
-        return new OtherCatalogue(own, asked);
-    }
-
+    /** The access, to be asked about the other catalogue. */
     Access through(Access access) {
         return same ? access : new Asked(access);
     }

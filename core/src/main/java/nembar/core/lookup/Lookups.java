@@ -4,7 +4,6 @@ import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.SortedSet;
-import java.util.stream.Stream;
 import nembar.core.catalogue.Field;
 import nembar.core.catalogue.Lookup;
 
@@ -47,9 +46,10 @@ public interface Lookups {
         return field.lookup().map(lookup -> of(lookup).values(keys)).orElse(keys);
     }
 
-    /** The keys that one text of a field leads to: itself, where there is no look-up. */
-    default Stream<String> keys(Field field, String stored) {
-        Optional<Lookup> lookup = field.lookup();
-        return lookup.isEmpty() ? Stream.of(stored) : of(lookup.get()).key(stored).stream();
+    /** The key that one text of a field leads to: itself, where there is no look-up. */
+    default Optional<String> key(Field field, String stored) {
+        return field.lookup()
+                .map(lookup -> of(lookup).key(stored))
+                .orElseGet(() -> Optional.of(stored));
     }
 }

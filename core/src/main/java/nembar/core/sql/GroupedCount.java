@@ -4,13 +4,13 @@ import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.Collection;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.Supplier;
-import java.util.stream.Stream;
 import nembar.core.catalogue.Field;
 import nembar.core.catalogue.RecordKey;
 import nembar.core.catalogue.RecordType;
@@ -297,10 +297,14 @@ public final class GroupedCount {
     }
 
     /** What the value of a column leads to, as Nembar knows it. */
-    Stream<String> keys(int column, String value) {
+    Collection<String> keys(int column, String value) {
         Field field = valueFields.get(column);
-        Stream<String> stored =
-                field.link().isEmpty() ? Stream.of(value) : RecordKey.parts(value).stream();
-        return stored.flatMap(one -> lookups.keys(field, one));
+        if (field.link().isEmpty() && field.lookup().isEmpty()) {
+            return List.of(value);
+        }
+        List<String> stored = field.link().isEmpty() ? List.of(value) : RecordKey.parts(value);
+        Set<String> keys = new HashSet<>();
+        stored.forEach(one -> lookups.key(field, one).ifPresent(keys::add));
+        return keys;
     }
 }

@@ -78,13 +78,9 @@ public final class Groups {
         for (Map.Entry<Integer, Map<String, Postings>> column : values.entrySet()) {
             String value = columns.apply(column.getKey());
             if (value != null) {
-                plan.keys(column.getKey(), value)
-                        .distinct()
-                        .forEach(
-                                key ->
-                                        column.getValue()
-                                                .computeIfAbsent(key, any -> new Postings())
-                                                .add(group));
+                for (String key : plan.keys(column.getKey(), value)) {
+                    column.getValue().computeIfAbsent(key, any -> new Postings()).add(group);
+                }
             }
         }
         for (Map.Entry<Integer, BitSet> column : flags.entrySet()) {

@@ -1,8 +1,11 @@
 package nembar.server.records;
 
+import java.sql.ResultSet;
+import java.sql.SQLException;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.Map;
@@ -22,7 +25,9 @@ import nembar.server.model.Models;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.dao.DataAccessException;
+import org.springframework.jdbc.core.ConnectionCallback;
 import org.springframework.jdbc.core.JdbcTemplate;
+import org.springframework.jdbc.datasource.SingleConnectionDataSource;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Service;
 
@@ -64,6 +69,24 @@ public class RecordLookups {
      */
     public record State(Optional<Instant> readAt, int rows, int twice, Optional<String> failure) {}
 
+    /** The rows of one place, as they come. */
+    private static final class Reading {
+        private final Map<String, String> identifiers = new HashMap<>();
+        private final Set<String> twice = new HashSet<>();
+        private int rows;
+        private Optional<String> failure = Optional.empty();
+
+        void add(ResultSet row) throws SQLException {
+            rows++;
+            String value = row.getString(1);
+            String identifier = row.getString(2);
+            String other = identifiers.put(value, identifier);
+            if (other != null && !other.equals(identifier)) {
+                twice.add(value);
+            }
+        }
+    }
+
     /** What was read from one place, and what it means in a directory. */
     private static final class Kept {
         private Map<String, String> identifiers = Map.of();
@@ -71,16 +94,30 @@ public class RecordLookups {
         private Instant usedAt;
         private Directory directory;
         private final Map<Lookup, LookupValues> values = new HashMap<>();
+
+        /** Where it could not be read, what was read before stays. */
+        void take(Reading reading, Instant at) {
+            if (reading.failure.isPresent()) {
+                state = new State(state.readAt(), state.rows(), state.twice(), reading.failure);
+                return;
+            }
+            identifiers = Collections.unmodifiableMap(reading.identifiers);
+            values.clear();
+            state =
+                    new State(
+                            Optional.of(at), reading.rows, reading.twice.size(), Optional.empty());
+        }
     }
 
     /**
-     * An application's look-ups.
+     * An application's look-ups, for one question: each stays what it was when it was first used.
      *
      * @throws RecordsAway when one is used that has not been read yet, and the application's
      *     database cannot be reached
      */
     public Lookups of(String application) {
-        return lookup -> values(application, lookup);
+        Map<Lookup, LookupValues> used = new ConcurrentHashMap<>();
+        return lookup -> used.computeIfAbsent(lookup, one -> values(application, one));
     }
 
     private LookupValues values(String application, Lookup lookup) {
@@ -124,7 +161,7 @@ public class RecordLookups {
             here.usedAt = clock.instant();
             boolean read = here.state.readAt().isPresent() || here.state.failure().isPresent();
             if (place.through() != null && !read) {
-                read(place, here);
+                here.take(read(place), clock.instant());
             }
         }
         return here;
@@ -140,9 +177,7 @@ public class RecordLookups {
         kept.forEach(
                 (place, here) -> {
                     if (place.application().equals(application) && place.through() != null) {
-                        synchronized (here) {
-                            read(place, here);
-                        }
+                        readAgain(place, here);
                     }
                 });
     }
@@ -164,60 +199,60 @@ public class RecordLookups {
         }
     }
 
-    private void read(Place place, Kept here) {
-        Map<String, String> identifiers = new HashMap<>();
-        Set<String> twice = new HashSet<>();
-        int[] rows = {0};
+    /** Reads without holding up whoever asks meanwhile: they have what was read before. */
+    private void readAgain(Place place, Kept here) {
+        Reading reading = read(place);
+        synchronized (here) {
+            here.take(reading, clock.instant());
+        }
+    }
+
+    private Reading read(Place place) {
+        Reading reading = new Reading();
+        SqlText text = LookupQuery.pairs(place.through(), ROWS_AT_MOST + 1);
         try {
-            JdbcTemplate source = new JdbcTemplate();
-            source.setDataSource(sources.of(place.application()).getDataSource());
-            source.setFetchSize(READ_AT_ONCE);
-            SqlText text = LookupQuery.pairs(place.through(), ROWS_AT_MOST + 1);
-            source.query(
-                    text.sql(),
-                    row -> {
-                        rows[0]++;
-                        String identifier = row.getString(2);
-                        String other = identifiers.put(row.getString(1), identifier);
-                        if (other != null && !other.equals(identifier)) {
-                            twice.add(row.getString(1));
-                        }
-                    },
-                    text.parameters().toArray());
+            sources.of(place.application())
+                    .execute(
+                            (ConnectionCallback<Void>)
+                                    connection -> {
+                                        // With a transaction rows come some at a time.
+                                        connection.setAutoCommit(false);
+                                        JdbcTemplate source =
+                                                new JdbcTemplate(
+                                                        new SingleConnectionDataSource(
+                                                                connection, true));
+                                        source.setFetchSize(READ_AT_ONCE);
+                                        source.query(
+                                                text.sql(),
+                                                reading::add,
+                                                text.parameters().toArray());
+                                        connection.rollback();
+                                        return null;
+                                    });
         } catch (DataAccessException failed) {
             if (SqlErrors.away(failed)) {
                 throw new RecordsAway(place.application(), RecordsAway.Why.NO_ANSWER, failed);
             }
-            failed(
-                    place,
-                    here,
-                    "It cannot be read. Look at the table and the columns that it names.");
-            return;
+            reading.failure =
+                    Optional.of(
+                            "It cannot be read. Look at the table and the columns that it names.");
         }
-        if (rows[0] > ROWS_AT_MOST) {
-            failed(
-                    place,
-                    here,
-                    "It has more than "
-                            + ROWS_AT_MOST
-                            + " rows. Name a view that has only those who use the application.");
-            return;
+        if (reading.rows > ROWS_AT_MOST) {
+            reading.failure =
+                    Optional.of(
+                            "It has more than "
+                                    + ROWS_AT_MOST
+                                    + " rows. Name a view that has only those who use the"
+                                    + " application.");
         }
-        identifiers.keySet().removeAll(twice);
-        here.identifiers = Map.copyOf(identifiers);
-        here.values.clear();
-        here.state =
-                new State(Optional.of(clock.instant()), rows[0], twice.size(), Optional.empty());
-    }
-
-    /** What was read before stays. */
-    private static void failed(Place place, Kept here, String why) {
-        LOG.warn(
-                "the look-up {} of {} is not read: {}",
-                place.through().table(),
-                place.application(),
-                why);
-        State was = here.state;
-        here.state = new State(was.readAt(), was.rows(), was.twice(), Optional.of(why));
+        reading.failure.ifPresent(
+                why ->
+                        LOG.warn(
+                                "the look-up {} of {} is not read: {}",
+                                place.through().table(),
+                                place.application(),
+                                why));
+        reading.identifiers.keySet().removeAll(reading.twice);
+        return reading;
     }
 }
