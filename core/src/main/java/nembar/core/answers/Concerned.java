@@ -6,10 +6,10 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import nembar.core.design.Delegation;
-import nembar.core.design.Element;
 import nembar.core.design.Expectation;
 import nembar.core.draft.Change;
 import nembar.core.draft.Changes;
+import nembar.core.element.Element;
 import nembar.core.model.AccessModel;
 
 /** Whom a publication concerns (docs/access-model.md, section 8). */

@@ -6,11 +6,11 @@ import java.util.Optional;
 import nembar.core.condition.Condition;
 import nembar.core.design.AccountFilter;
 import nembar.core.design.Design;
-import nembar.core.design.Element;
 import nembar.core.design.FieldFilter;
 import nembar.core.design.Privilege;
 import nembar.core.design.PrivilegeSet;
 import nembar.core.design.SharingRule;
+import nembar.core.element.Element;
 
 /** Every condition in a design that access depends on, and where it stands. */
 public final class Conditions {

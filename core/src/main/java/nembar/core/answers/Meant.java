@@ -7,13 +7,13 @@ import nembar.core.design.AccountFilter;
 import nembar.core.design.Assignment;
 import nembar.core.design.Delegation;
 import nembar.core.design.DirectShare;
-import nembar.core.design.Element;
 import nembar.core.design.Expectation;
 import nembar.core.design.FieldFilter;
 import nembar.core.design.SeatPool;
 import nembar.core.design.SharingRule;
 import nembar.core.design.Times;
 import nembar.core.directory.Audience;
+import nembar.core.element.Element;
 import nembar.core.model.AccessModel;
 
 /** Whom elements of a design mean at a moment, and which of them mean nobody then. */

@@ -11,7 +11,7 @@ import nembar.core.catalogue.RecordType;
 import nembar.core.decision.Coverage;
 import nembar.core.decision.Grant;
 import nembar.core.decision.Route;
-import nembar.core.design.Element;
+import nembar.core.element.Element;
 import nembar.core.model.Personas.Persona;
 import nembar.core.recordset.RecordSet;
 

@@ -11,14 +11,14 @@ import nembar.core.design.AccountFilter;
 import nembar.core.design.Assignment;
 import nembar.core.design.Design;
 import nembar.core.design.DirectShare;
-import nembar.core.design.Element;
-import nembar.core.design.ElementKind;
 import nembar.core.design.FieldFilter;
 import nembar.core.design.Privilege;
 import nembar.core.design.PrivilegeSet;
 import nembar.core.design.Role;
 import nembar.core.design.SharingRule;
 import nembar.core.directory.Audience;
+import nembar.core.element.Element;
+import nembar.core.element.ElementKind;
 
 /**
  * The record types whose records a change of the design can give or take: those named by what

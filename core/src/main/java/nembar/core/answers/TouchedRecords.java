@@ -11,10 +11,10 @@ import nembar.core.catalogue.RecordType;
 import nembar.core.condition.Condition;
 import nembar.core.decision.PersonAccess;
 import nembar.core.design.DirectShare;
-import nembar.core.design.Element;
 import nembar.core.design.Expectation;
 import nembar.core.design.FieldFilter;
 import nembar.core.design.SharingRule;
+import nembar.core.element.Element;
 import nembar.core.model.Standpoint;
 import nembar.core.recordset.RecordSet;
 

@@ -5,7 +5,7 @@ import nembar.core.catalogue.RecordType;
 import nembar.core.decision.Grant;
 import nembar.core.decision.Holding;
 import nembar.core.decision.Route;
-import nembar.core.design.Element;
+import nembar.core.element.Element;
 
 /**
  * By what somebody comes by something, without the whole route: the assignment, sharing rule or

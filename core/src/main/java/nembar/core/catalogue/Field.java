@@ -18,6 +18,7 @@ import java.util.TreeSet;
  * @param link where a record may have several values: the table that has them
  * @param lookup how its values lead to what the directory knows; empty where they are the
  *     directory's own keys, or none of its business
+ * @param explanation what it says, in a sentence; may be empty
  */
 public record Field(
         String key,
@@ -29,7 +30,8 @@ public record Field(
         Optional<String> refersTo,
         List<String> choices,
         Optional<Link> link,
-        Optional<Lookup> lookup) {
+        Optional<Lookup> lookup,
+        String explanation) {
 
     public Field {
         classifications = Collections.unmodifiableSet(new TreeSet<>(classifications));
@@ -37,7 +39,7 @@ public record Field(
         choices = List.copyOf(choices);
     }
 
-    /** A field that has one value at most, as it stands. */
+    /** A field that has one value at most, as it stands, and needs no explanation. */
     public Field(
             String key,
             String label,
@@ -57,10 +59,11 @@ public record Field(
                 refersTo,
                 choices,
                 Optional.empty(),
-                Optional.empty());
+                Optional.empty(),
+                "");
     }
 
-    /** The same, over a link table or without one, and with a look-up or without one. */
+    /** This field over a link table or without one, and with a look-up or without one. */
     public Field with(Optional<Link> otherLink, Optional<Lookup> otherLookup) {
         return new Field(
                 key,
@@ -72,7 +75,24 @@ public record Field(
                 refersTo,
                 choices,
                 otherLink,
-                otherLookup);
+                otherLookup,
+                explanation);
+    }
+
+    /** This field with values of another type, leading to another record type or to none. */
+    public Field as(FieldType otherType, Optional<String> otherRefersTo) {
+        return new Field(
+                key,
+                label,
+                columns,
+                otherType,
+                guarded,
+                classifications,
+                otherRefersTo,
+                otherType == type ? choices : List.of(),
+                link,
+                lookup,
+                explanation);
     }
 
     /** Whether a record may have several values of it: then its value is a list of texts. */

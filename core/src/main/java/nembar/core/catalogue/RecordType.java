@@ -5,6 +5,8 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import nembar.core.element.Element;
+import nembar.core.element.ElementKind;
 
 /**
  * A kind of record, kept in one table (docs/access-model.md, section 1).
@@ -14,6 +16,7 @@ import java.util.Optional;
  * @param titleField key of the field people know a record by
  * @param places which of its fields place a record: owner, team, unit, account
  * @param ownOperations operations the application adds to view, create, change and delete
+ * @param explanation what these records are, in a sentence; may be empty
  */
 public record RecordType(
         String key,
@@ -26,7 +29,9 @@ public record RecordType(
         Places places,
         Optional<Parent> parent,
         List<Field> fields,
-        List<Operation> ownOperations) {
+        List<Operation> ownOperations,
+        String explanation)
+        implements Element {
 
     /** The keys of the fields that place a record, where the type has them. */
     public record Places(
@@ -38,6 +43,39 @@ public record RecordType(
     public RecordType {
         fields = List.copyOf(fields);
         ownOperations = List.copyOf(ownOperations);
+    }
+
+    /** A record type that its name tells enough of. */
+    public RecordType(
+            String key,
+            String singular,
+            String plural,
+            String area,
+            TableName table,
+            String keyField,
+            String titleField,
+            Places places,
+            Optional<Parent> parent,
+            List<Field> fields,
+            List<Operation> ownOperations) {
+        this(
+                key,
+                singular,
+                plural,
+                area,
+                table,
+                keyField,
+                titleField,
+                places,
+                parent,
+                fields,
+                ownOperations,
+                "");
+    }
+
+    @Override
+    public ElementKind kind() {
+        return ElementKind.RECORD_TYPE;
     }
 
     /** The same type with another parent, or none, and with other fields. */
@@ -59,7 +97,8 @@ public record RecordType(
                 otherPlaces,
                 otherParent,
                 otherFields,
-                ownOperations);
+                ownOperations,
+                explanation);
     }
 
     /** View, change, create, delete, then the type's own: the order in which they are shown. */

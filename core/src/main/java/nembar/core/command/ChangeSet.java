@@ -5,7 +5,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import nembar.core.catalogue.Application;
-import nembar.core.catalogue.Catalogue;
 import nembar.core.directory.Edits;
 import nembar.core.draft.Change;
 
@@ -22,16 +21,20 @@ public record ChangeSet(Edits directory, Map<String, OfApplication> applications
      * What changes of one application.
      *
      * @param application its name and zone, where it is new or they change
-     * @param catalogue the whole catalogue, where it changes
+     * @param changes of its catalogue and its design
      */
-    public record OfApplication(
-            Optional<Application> application, Optional<Catalogue> catalogue, List<Change> design) {
+    public record OfApplication(Optional<Application> application, List<Change> changes) {
         public OfApplication {
-            design = List.copyOf(design);
+            changes = List.copyOf(changes);
         }
 
         boolean none() {
-            return application.isEmpty() && catalogue.isEmpty() && design.isEmpty();
+            return application.isEmpty() && changes.isEmpty();
+        }
+
+        /** Whether it changes what is governed, besides who may do it. */
+        public boolean governs() {
+            return changes.stream().anyMatch(one -> one.kind().inCatalogue());
         }
     }
 
@@ -45,20 +48,17 @@ public record ChangeSet(Edits directory, Map<String, OfApplication> applications
         return new ChangeSet(edits, Map.of());
     }
 
-    public static ChangeSet of(String application, List<Change> design) {
-        return of(Edits.NONE, Map.of(application, design));
+    public static ChangeSet of(String application, List<Change> changes) {
+        return of(Edits.NONE, Map.of(application, changes));
     }
 
     /**
-     * @param design changes by application
+     * @param changes by application
      */
-    public static ChangeSet of(Edits edits, Map<String, List<Change>> design) {
+    public static ChangeSet of(Edits edits, Map<String, List<Change>> changes) {
         Map<String, OfApplication> applications = new LinkedHashMap<>();
-        design.forEach(
-                (key, changes) ->
-                        applications.put(
-                                key,
-                                new OfApplication(Optional.empty(), Optional.empty(), changes)));
+        changes.forEach(
+                (key, some) -> applications.put(key, new OfApplication(Optional.empty(), some)));
         return new ChangeSet(edits, applications);
     }
 
@@ -66,9 +66,9 @@ public record ChangeSet(Edits directory, Map<String, OfApplication> applications
         return directory.none() && applications.isEmpty();
     }
 
-    /** The changes of an application's design; none where it stays. */
-    public List<Change> design(String application) {
+    /** The changes of an application's catalogue and design; none where they stay. */
+    public List<Change> changes(String application) {
         OfApplication of = applications.get(application);
-        return of == null ? List.of() : of.design();
+        return of == null ? List.of() : of.changes();
     }
 }

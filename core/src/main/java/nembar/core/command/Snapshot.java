@@ -57,19 +57,18 @@ public record Snapshot(Directory directory, Map<String, AccessModel> models) {
     }
 
     private static AccessModel changed(AccessModel now, OfApplication of, Directory directory) {
+        boolean same = now != null && of.application().isEmpty() && directory == now.directory();
+        if (same) {
+            return Changes.apply(now, of.changes());
+        }
         Application application = of.application().orElseGet(() -> now.application());
-        Catalogue catalogue =
-                of.catalogue().orElseGet(() -> now == null ? Catalogue.EMPTY : now.catalogue());
-        Design before = now == null ? Design.empty() : now.design();
-        Design design = of.design().isEmpty() ? before : Changes.apply(before, of.design());
-        boolean onlyDesign =
-                now != null
-                        && application == now.application()
-                        && catalogue == now.catalogue()
-                        && directory == now.directory();
-        return onlyDesign
-                ? now.withDesign(design)
-                : AccessModel.of(application, catalogue, directory, design);
+        Catalogue catalogue = now == null ? Catalogue.EMPTY : now.catalogue();
+        Design design = now == null ? Design.empty() : now.design();
+        return AccessModel.of(
+                application,
+                Changes.apply(catalogue, of.changes()),
+                directory,
+                Changes.apply(design, of.changes()));
     }
 
     private static AccessModel moved(AccessModel model, Directory directory) {

@@ -2,11 +2,11 @@ package nembar.core.decision;
 
 import java.util.Optional;
 import nembar.core.design.Assignment;
-import nembar.core.design.Element;
 import nembar.core.design.Privilege;
 import nembar.core.design.PrivilegeSet;
 import nembar.core.design.Role;
 import nembar.core.directory.Audience;
+import nembar.core.element.Element;
 
 /** What alone stands between a person and a yes (docs/access-model.md, section 6, "why not?"). */
 public sealed interface Missing {

@@ -7,6 +7,8 @@ import java.util.TreeSet;
 import nembar.core.catalogue.RecordType;
 import nembar.core.condition.Condition;
 import nembar.core.directory.Audience;
+import nembar.core.element.Element;
+import nembar.core.element.ElementKind;
 
 /**
  * Keeps an audience to the records of certain accounts (docs/access-model.md, section 3).
@@ -39,6 +41,11 @@ public record AccountFilter(
     /** This filter for another audience. */
     public AccountFilter withAudience(Audience other) {
         return new AccountFilter(key, name, other, accounts, recordTypes, condition);
+    }
+
+    /** This filter on other record types. */
+    public AccountFilter withRecordTypes(Set<String> other) {
+        return new AccountFilter(key, name, audience, accounts, other, condition);
     }
 
     @Override

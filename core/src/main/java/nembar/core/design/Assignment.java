@@ -3,6 +3,8 @@ package nembar.core.design;
 import java.time.Instant;
 import java.util.Optional;
 import nembar.core.directory.Audience;
+import nembar.core.element.Element;
+import nembar.core.element.ElementKind;
 
 /**
  * An audience gets a role or a privilege set (docs/access-model.md, section 3).

@@ -1,6 +1,8 @@
 package nembar.core.design;
 
 import java.util.List;
+import nembar.core.element.Element;
+import nembar.core.element.ElementKind;
 
 /**
  * One person lets another act for them with listed privilege sets (docs/access-model.md, section

@@ -8,6 +8,9 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import nembar.core.element.Element;
+import nembar.core.element.ElementKind;
+import nembar.core.element.Elements;
 
 /**
  * Everything that is decided about access to one application (docs/access-model.md, section 3).
@@ -15,23 +18,26 @@ import java.util.Optional;
  * key the first is the one looked up, the model's check reports the others. Two designs are equal
  * when they have the same elements in the same order.
  */
-public final class Design {
+public final class Design implements Elements {
     private final Map<ElementKind, List<Element>> elements = new EnumMap<>(ElementKind.class);
     private final Map<ElementKind, Map<String, Element>> byKey = new EnumMap<>(ElementKind.class);
 
     private Design(Collection<? extends Element> all) {
-        for (ElementKind kind : ElementKind.values()) {
+        for (ElementKind kind : ElementKind.Part.DESIGN.kinds()) {
             elements.put(kind, new ArrayList<>());
             byKey.put(kind, new LinkedHashMap<>());
         }
         for (Element element : all) {
+            if (element.kind().inCatalogue()) {
+                continue;
+            }
             elements.get(element.kind()).add(element);
             byKey.get(element.kind()).putIfAbsent(element.key(), element);
         }
         elements.replaceAll((kind, list) -> List.copyOf(list));
     }
 
-    /** The design of these elements, of whatever kinds. */
+    /** The design of these elements; those of a catalogue are left aside. */
     public static Design of(Collection<? extends Element> elements) {
         return new Design(elements);
     }
@@ -51,13 +57,14 @@ public final class Design {
         return elements.values().stream().flatMap(List::stream).toList();
     }
 
-    /** The elements of one kind. */
+    @Override
     public List<Element> elements(ElementKind kind) {
-        return elements.get(kind);
+        return elements.getOrDefault(kind, List.of());
     }
 
+    @Override
     public Optional<Element> element(ElementKind kind, String key) {
-        return Optional.ofNullable(byKey.get(kind).get(key));
+        return Optional.ofNullable(byKey.getOrDefault(kind, Map.of()).get(key));
     }
 
     public List<PrivilegeSet> sets() {

@@ -3,6 +3,8 @@ package nembar.core.design;
 import java.time.Instant;
 import java.util.Optional;
 import nembar.core.directory.Audience;
+import nembar.core.element.Element;
+import nembar.core.element.ElementKind;
 
 /**
  * Opens one record to an audience (docs/access-model.md, section 3).

@@ -3,6 +3,8 @@ package nembar.core.design;
 import java.util.Optional;
 import nembar.core.condition.Condition;
 import nembar.core.directory.Audience;
+import nembar.core.element.Element;
+import nembar.core.element.ElementKind;
 
 /**
  * A sentence about access that must stay true (docs/access-model.md, section 7): its subject can,

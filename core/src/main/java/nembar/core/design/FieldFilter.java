@@ -6,6 +6,8 @@ import java.util.Set;
 import java.util.TreeSet;
 import nembar.core.condition.Condition;
 import nembar.core.directory.Audience;
+import nembar.core.element.Element;
+import nembar.core.element.ElementKind;
 
 /**
  * Lowers the level of some fields for an audience (docs/access-model.md, section 3).
@@ -40,6 +42,11 @@ public record FieldFilter(
     /** This filter for another audience. */
     public FieldFilter withAudience(Audience other) {
         return new FieldFilter(key, name, other, recordType, fields, effect, condition);
+    }
+
+    /** This filter of other fields. */
+    public FieldFilter withFields(Set<String> other) {
+        return new FieldFilter(key, name, audience, recordType, other, effect, condition);
     }
 
     @Override

@@ -5,6 +5,8 @@ import java.util.List;
 import java.util.Set;
 import java.util.TreeSet;
 import nembar.core.directory.PersonKind;
+import nembar.core.element.Element;
+import nembar.core.element.ElementKind;
 
 /**
  * Privilege sets under a name that people know (docs/access-model.md, section 3).

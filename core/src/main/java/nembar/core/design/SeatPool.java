@@ -6,6 +6,8 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
+import nembar.core.element.Element;
+import nembar.core.element.ElementKind;
 
 /**
  * A number of seats that was agreed, and what takes one: whoever holds a role, a privilege set or a
@@ -73,5 +75,12 @@ public record SeatPool(
         Set<String> rest = new TreeSet<>(sets);
         rest.remove(set);
         return new SeatPool(key, name, agreed, until, roles, rest, functions, whenUsedUp);
+    }
+
+    /** This pool, of which a function takes no seat any more. */
+    public SeatPool withoutFunction(String function) {
+        Map<String, String> rest = new TreeMap<>(functions);
+        rest.remove(function);
+        return new SeatPool(key, name, agreed, until, roles, sets, rest, whenUsedUp);
     }
 }

@@ -3,6 +3,8 @@ package nembar.core.design;
 import java.util.Optional;
 import nembar.core.condition.Condition;
 import nembar.core.directory.Audience;
+import nembar.core.element.Element;
+import nembar.core.element.ElementKind;
 
 /**
  * Opens the records of one type that meet a condition, or whose owner is in an audience, to an

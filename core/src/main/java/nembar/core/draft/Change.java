@@ -1,10 +1,10 @@
 package nembar.core.draft;
 
 import java.util.OptionalInt;
-import nembar.core.design.Element;
-import nembar.core.design.ElementKind;
+import nembar.core.element.Element;
+import nembar.core.element.ElementKind;
 
-/** One typed change of a design (docs/access-model.md, section 8). */
+/** One typed change of a catalogue or a design (docs/access-model.md, section 8). */
 public sealed interface Change {
     ElementKind kind();
 

@@ -8,24 +8,32 @@ import java.util.List;
 import java.util.Map;
 import java.util.OptionalInt;
 import java.util.Set;
+import nembar.core.catalogue.Area;
+import nembar.core.catalogue.Catalogue;
+import nembar.core.catalogue.Function;
+import nembar.core.catalogue.RecordType;
 import nembar.core.design.Design;
-import nembar.core.design.Element;
-import nembar.core.design.ElementKind;
 import nembar.core.design.PrivilegeSet;
 import nembar.core.design.Role;
 import nembar.core.design.SharingRule;
+import nembar.core.element.Element;
+import nembar.core.element.ElementKind;
+import nembar.core.element.Elements;
 import nembar.core.model.AccessModel;
 import nembar.core.model.ModelRefused;
 import nembar.core.model.Problem;
 import nembar.core.text.Nearest;
 
-/** Applies changes to a design, and finds those that undo others or lead from one to another. */
+/**
+ * Applies changes to a catalogue and a design, and finds those that undo others or lead from one to
+ * another.
+ */
 public final class Changes {
     private final Map<ElementKind, List<Element>> lists = new EnumMap<>(ElementKind.class);
 
-    private Changes(Design design) {
+    private Changes(Elements now) {
         for (ElementKind kind : ElementKind.values()) {
-            lists.put(kind, new ArrayList<>(design.elements(kind)));
+            lists.put(kind, new ArrayList<>(now.elements(kind)));
         }
     }
 
@@ -35,36 +43,58 @@ public final class Changes {
      * @throws ModelRefused when one removes what is not there, or the outcome cannot be
      */
     public static AccessModel apply(AccessModel model, List<Change> changes) {
-        return model.withDesign(apply(model.design(), changes));
+        if (changes.isEmpty()) {
+            return model;
+        }
+        Changes work = new Changes(model);
+        changes.forEach(work::make);
+        boolean governs = changes.stream().anyMatch(one -> one.kind().inCatalogue());
+        return model.with(governs ? work.catalogue() : model.catalogue(), work.design());
     }
 
     /**
-     * The design with the changes made, one after the other; references are not checked.
+     * The design with the changes made, one after the other; references are not checked, and what
+     * is changed of a catalogue is left aside.
      *
      * @throws ModelRefused when one removes what is not there
      */
     public static Design apply(Design design, List<Change> changes) {
         Changes work = new Changes(design);
-        changes.forEach(work::make);
+        changes.stream().filter(one -> !one.kind().inCatalogue()).forEach(work::make);
         return work.design();
     }
 
     /**
-     * The changes that lead back to the design after these have been made to it; applying both
-     * leaves it equal to what it was, order included.
+     * The catalogue with the changes made; what is changed of a design is left aside.
+     *
+     * @throws ModelRefused when one removes what is not there
+     */
+    public static Catalogue apply(Catalogue catalogue, List<Change> changes) {
+        List<Change> own = changes.stream().filter(one -> one.kind().inCatalogue()).toList();
+        if (own.isEmpty()) {
+            return catalogue;
+        }
+        Changes work = new Changes(catalogue);
+        own.forEach(work::make);
+        return work.catalogue();
+    }
+
+    /**
+     * The changes that lead back after these have been made; applying both leaves everything equal
+     * to what it was, order included.
      *
      * @throws ModelRefused when the changes cannot be made
      */
-    public static List<Change> inverse(Design design, List<Change> changes) {
-        Changes work = new Changes(design);
+    public static List<Change> inverse(Elements now, List<Change> changes) {
+        Changes work = new Changes(now);
         List<Change> inverse = new ArrayList<>();
         changes.forEach(change -> inverse.add(work.make(change)));
         Collections.reverse(inverse);
         return inverse;
     }
 
-    /** Changes that lead from one design to the other; none where they are equal. */
-    public static List<Change> between(Design from, Design to) {
+    /** Changes that lead from the one to the other; none where they are equal. */
+    public static List<Change> between(Elements from, Elements to) {
         Changes work = new Changes(from);
         List<Change> changes = new ArrayList<>();
         for (ElementKind kind : ElementKind.values()) {
@@ -75,7 +105,7 @@ public final class Changes {
                     changes.add(remove);
                 }
             }
-            List<Element> wanted = to.elements(kind);
+            List<? extends Element> wanted = to.elements(kind);
             for (int i = 0; i < wanted.size(); i++) {
                 List<Element> now = work.lists.get(kind);
                 if (i >= now.size() || !now.get(i).equals(wanted.get(i))) {
@@ -101,6 +131,15 @@ public final class Changes {
         }
         if (element instanceof Role role) {
             return role.name();
+        }
+        if (element instanceof RecordType type) {
+            return type.plural();
+        }
+        if (element instanceof Area area) {
+            return area.name();
+        }
+        if (element instanceof Function function) {
+            return function.name();
         }
         return element instanceof SharingRule rule ? rule.name() : element.key();
     }
@@ -164,5 +203,9 @@ public final class Changes {
 
     private Design design() {
         return Design.of(lists.values().stream().flatMap(List::stream).toList());
+    }
+
+    private Catalogue catalogue() {
+        return Catalogue.of(lists.values().stream().flatMap(List::stream).toList());
     }
 }

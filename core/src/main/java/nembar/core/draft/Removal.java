@@ -6,13 +6,11 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.function.Function;
+import nembar.core.catalogue.RecordType;
 import nembar.core.design.AccountFilter;
 import nembar.core.design.Assignment;
 import nembar.core.design.Delegation;
-import nembar.core.design.Design;
 import nembar.core.design.DirectShare;
-import nembar.core.design.Element;
-import nembar.core.design.ElementKind;
 import nembar.core.design.Expectation;
 import nembar.core.design.FieldFilter;
 import nembar.core.design.Role;
@@ -20,10 +18,13 @@ import nembar.core.design.SeatPool;
 import nembar.core.design.SharingRule;
 import nembar.core.directory.Audience;
 import nembar.core.directory.Audience.HoldersOf;
+import nembar.core.element.Element;
+import nembar.core.element.ElementKind;
+import nembar.core.element.Elements;
 
 /**
- * What it takes to take an element out of a design (docs/access-model.md, section 9): whatever
- * speaks of it goes too, or is put without it.
+ * What it takes to take an element out (docs/access-model.md, section 9): whatever speaks of it
+ * goes too, or is put without it.
  */
 public final class Removal {
     private final ElementKind kind;
@@ -35,22 +36,37 @@ public final class Removal {
     }
 
     /** The changes, the removal itself the last of them. */
-    public static List<Change> of(Design design, ElementKind kind, String key) {
-        Removal removal = new Removal(kind, key);
-        List<Change> changes = new ArrayList<>();
-        for (Element element : design.elements()) {
-            Optional<Element> rest =
-                    element.kind() == kind && element.key().equals(key)
-                            ? Optional.of(element)
-                            : removal.without(element);
-            if (rest.isEmpty()) {
-                changes.add(Change.Remove.of(element));
-            } else if (!rest.get().equals(element)) {
-                changes.add(Change.Put.of(rest.get()));
-            }
-        }
+    public static List<Change> of(Elements all, ElementKind kind, String key) {
+        List<Change> changes = new ArrayList<>(besides(all, kind, key));
         changes.add(new Change.Remove(kind, key));
         return changes;
+    }
+
+    /**
+     * The changes that take a field out of a record type, that of the type the last of them.
+     * Conditions that speak of it stay as they are.
+     */
+    public static List<Change> ofField(Elements all, RecordType type, String field) {
+        return CatalogueRemoval.ofField(all, type, field);
+    }
+
+    private static List<Change> besides(Elements all, ElementKind kind, String key) {
+        return switch (kind) {
+            case AREA -> List.of();
+            case RECORD_TYPE -> CatalogueRemoval.besidesType(all, key);
+            case FUNCTION -> CatalogueRemoval.besidesFunction(all, key);
+            default -> {
+                Removal removal = new Removal(kind, key);
+                yield CatalogueRemoval.changed(all, removal::rest);
+            }
+        };
+    }
+
+    /** The element itself is removed last. */
+    private Optional<Element> rest(Element element) {
+        return element.kind() == kind && element.key().equals(key)
+                ? Optional.of(element)
+                : without(element);
     }
 
     /** The element without what is taken out; empty where nothing sensible is left. */

@@ -11,11 +11,11 @@ import nembar.core.design.Assignment;
 import nembar.core.design.Assignment.Gives;
 import nembar.core.design.Delegation;
 import nembar.core.design.Design;
-import nembar.core.design.Element;
 import nembar.core.design.Privilege;
 import nembar.core.design.PrivilegeSet;
 import nembar.core.design.Role;
 import nembar.core.design.SeatPool;
+import nembar.core.element.Element;
 
 /**
  * Shapes a design anew without giving or taking anything: what two privilege sets share becomes a

@@ -5,8 +5,8 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import nembar.core.design.Design;
-import nembar.core.design.Element;
+import nembar.core.element.Element;
+import nembar.core.element.Elements;
 
 /**
  * A change of a draft, and who wrote it (docs/access-model.md, section 8).
@@ -20,9 +20,9 @@ public record Written(Change change, String writer) {
      * other, the last stands for all; what comes back to where it is published is no change. Each
      * writer of an element that another wrote after them stays named.
      *
-     * @param published the design that the changes are made to
+     * @param published what the changes are made to
      */
-    public static List<Written> compacted(Design published, List<Written> all) {
+    public static List<Written> compacted(Elements published, List<Written> all) {
         Map<Change.Remove, List<Written>> chains = new LinkedHashMap<>();
         for (Written one : all) {
             Change.Remove of = new Change.Remove(one.change.kind(), one.change.key());

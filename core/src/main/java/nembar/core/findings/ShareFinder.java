@@ -4,8 +4,8 @@ import java.util.List;
 import nembar.core.answers.Counting;
 import nembar.core.answers.Moment;
 import nembar.core.answers.ShareReach;
-import nembar.core.design.Element;
 import nembar.core.draft.Change;
+import nembar.core.element.Element;
 import nembar.core.findings.Finding.Kind;
 
 /** Sharing rules and direct shares of which the filters of their audience leave nothing. */

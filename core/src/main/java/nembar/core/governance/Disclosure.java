@@ -46,7 +46,23 @@ public final class Disclosure {
 
     /** Whether the type is in a guarded area of which the person is no steward. */
     private boolean guarded(RecordType type) {
+        return asPublished(type).anyMatch(this::guardedAsPublished);
+    }
+
+    private boolean guardedAsPublished(RecordType type) {
         return standpoints.stream().allMatch(who -> model.guardedFrom(type, who));
+    }
+
+    /**
+     * What is published of the records of a type, which may be only drafted: the types of its
+     * table. A type of a table that nobody governs yet stands for itself.
+     */
+    private Stream<RecordType> asPublished(RecordType type) {
+        List<RecordType> known =
+                model.catalogue().recordTypes().stream()
+                        .filter(one -> one.table().equals(type.table()))
+                        .toList();
+        return known.isEmpty() ? Stream.of(type) : known.stream();
     }
 
     /** Whether each part of a set rests on nothing that is kept from the person. */
@@ -109,25 +125,55 @@ public final class Disclosure {
 
     /** Whether the field is open, or the person views it on every record. */
     private boolean wholly(RecordType type, String key) {
-        Optional<Field> field = type.field(key);
-        return field.filter(Field::guarded).isEmpty()
-                || accesses.stream()
-                        .anyMatch(
-                                one ->
-                                        one.field(type, field.get())
-                                                .viewed()
-                                                .equals(RecordSet.EVERYTHING));
+        return viewed(type, key).allMatch(some -> some.contains(RecordSet.EVERYTHING));
     }
 
     private boolean somewhere(RecordType type, String key) {
-        Optional<Field> field = type.field(key);
-        return field.filter(Field::guarded).isEmpty()
-                || accesses.stream()
-                        .anyMatch(
-                                one ->
-                                        !one.field(type, field.get())
-                                                .viewed()
-                                                .equals(RecordSet.NOTHING));
+        return viewed(type, key)
+                .allMatch(some -> some.stream().anyMatch(one -> !one.equals(RecordSet.NOTHING)));
+    }
+
+    /**
+     * On which records the person views what the field holds, for each way in which it is published
+     * as guarded; none where it is open.
+     */
+    private Stream<List<RecordSet>> viewed(RecordType type, String key) {
+        Optional<Field> asked = type.field(key);
+        return asPublished(type)
+                .flatMap(
+                        known ->
+                                known.fields().stream()
+                                        .filter(Field::guarded)
+                                        .filter(
+                                                one ->
+                                                        asked.filter(as -> holds(one, as))
+                                                                .isPresent())
+                                        .map(
+                                                one ->
+                                                        accesses.stream()
+                                                                .map(
+                                                                        access ->
+                                                                                access.field(
+                                                                                                known,
+                                                                                                one)
+                                                                                        .viewed())
+                                                                .toList()));
+    }
+
+    /** Whether the two may show the same: by their key, or by a column. */
+    private static boolean holds(Field one, Field other) {
+        return one.key().equals(other.key())
+                || one.link().equals(other.link())
+                        && one.columns().stream()
+                                .anyMatch(
+                                        column ->
+                                                other.columns().stream()
+                                                        .anyMatch(
+                                                                as ->
+                                                                        as.name()
+                                                                                .equals(
+                                                                                        column
+                                                                                                .name())));
     }
 
     private boolean views(RecordType type) {

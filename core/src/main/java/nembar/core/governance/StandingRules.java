@@ -16,11 +16,11 @@ import nembar.core.answers.Timeline;
 import nembar.core.catalogue.Area;
 import nembar.core.catalogue.RecordType;
 import nembar.core.design.Assignment;
-import nembar.core.design.Element;
-import nembar.core.design.ElementKind;
 import nembar.core.directory.Person;
 import nembar.core.draft.Change;
 import nembar.core.draft.Changes;
+import nembar.core.element.Element;
+import nembar.core.element.ElementKind;
 import nembar.core.governance.Objection.Rule;
 import nembar.core.model.AccessModel;
 import nembar.core.model.Personas.Persona;
@@ -195,7 +195,10 @@ public final class StandingRules {
                         || next.catalogue().area(area.key()).filter(area::equals).isPresent()
                                 && now.catalogue()
                                         .typesIn(area)
-                                        .equals(next.catalogue().typesIn(area));
+                                        .equals(next.catalogue().typesIn(area))
+                                && now.catalogue()
+                                        .functionsIn(area)
+                                        .equals(next.catalogue().functionsIn(area));
         if (!same) {
             return Optional.of(
                     new Objection(

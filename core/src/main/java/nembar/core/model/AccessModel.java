@@ -28,12 +28,15 @@ import nembar.core.directory.Audience.Part;
 import nembar.core.directory.Directory;
 import nembar.core.directory.Person;
 import nembar.core.directory.PersonKind;
+import nembar.core.element.Element;
+import nembar.core.element.ElementKind;
+import nembar.core.element.Elements;
 
 /**
  * One application's catalogue, the directory and the design, checked to belong together: every
  * reference leads somewhere and every reach can be expressed. Immutable.
  */
-public final class AccessModel {
+public final class AccessModel implements Elements {
     private static final BitSet NOBODY = new BitSet();
     private static final int SIBLINGS_KEPT = 6;
 
@@ -43,7 +46,7 @@ public final class AccessModel {
     private final Design design;
     private final Personas personas;
 
-    /** Models with the same application, catalogue and directory that were made lately. */
+    /** Models with the same application and directory that were made lately. */
     private final RecentlyMade<AccessModel> siblings;
 
     private final Map<String, Scope> scopes = new ConcurrentHashMap<>();
@@ -92,12 +95,36 @@ public final class AccessModel {
      * @throws ModelRefused with every problem found, when they do not belong together
      */
     public AccessModel withDesign(Design other) {
+        return with(catalogue, other);
+    }
+
+    /**
+     * This application and its people with another catalogue and another design; one object where
+     * it was made lately.
+     *
+     * @throws ModelRefused with every problem found, when they do not belong together
+     */
+    public AccessModel with(Catalogue otherCatalogue, Design other) {
+        boolean sameCatalogue = catalogue.equals(otherCatalogue);
         return siblings.find(
-                one -> one.design.equals(other),
+                one ->
+                        one.design.equals(other)
+                                && (sameCatalogue
+                                        ? one.catalogue == catalogue
+                                        : one.catalogue.equals(otherCatalogue)),
                 () -> {
-                    refuse(ModelCheck.problemsOfDesign(catalogue, directory, other));
+                    refuse(
+                            sameCatalogue
+                                    ? ModelCheck.problemsOfDesign(catalogue, directory, other)
+                                    : ModelCheck.problemsOf(
+                                            application, otherCatalogue, directory, other));
                     return new AccessModel(
-                            application, catalogue, directory, other, personas, siblings);
+                            application,
+                            sameCatalogue ? catalogue : otherCatalogue,
+                            directory,
+                            other,
+                            personas,
+                            siblings);
                 });
     }
 
@@ -114,6 +141,20 @@ public final class AccessModel {
         if (!problems.isEmpty()) {
             throw new ModelRefused(problems);
         }
+    }
+
+    @Override
+    public List<? extends Element> elements(ElementKind kind) {
+        return part(kind).elements(kind);
+    }
+
+    @Override
+    public Optional<Element> element(ElementKind kind, String key) {
+        return part(kind).element(kind, key);
+    }
+
+    private Elements part(ElementKind kind) {
+        return kind.inCatalogue() ? catalogue : design;
     }
 
     public Application application() {

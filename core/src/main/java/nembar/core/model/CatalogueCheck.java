@@ -21,6 +21,8 @@ import nembar.core.directory.Audience;
 
 /** Checks the catalogue on its own (docs/access-model.md, section 1). */
 final class CatalogueCheck {
+    private static final int EXPLANATION_AT_MOST = 500;
+
     private static final Set<FieldType> KEPT_OTHERWISE =
             Set.of(FieldType.TEXT, FieldType.CHOICE, FieldType.REFERENCE, FieldType.PERSON);
     private static final Set<FieldType> OF_SEVERAL = Set.of(FieldType.TEXT, FieldType.REFERENCE);
@@ -44,8 +46,9 @@ final class CatalogueCheck {
         check.keys("catalogue.recordTypes", catalogue.recordTypes(), RecordType::key);
         check.keys("catalogue.functions", catalogue.functions(), Function::key);
         for (Area area : catalogue.areas()) {
-            String path = "catalogue.areas[" + area.key() + "].stewards";
-            area.stewards().ifPresent(stewards -> audiences.run(path, stewards));
+            String path = "catalogue.areas[" + area.key() + "]";
+            area.stewards().ifPresent(stewards -> audiences.run(path + ".stewards", stewards));
+            explained(path, area.explanation());
         }
         Map<String, List<String>> up = new HashMap<>();
         for (RecordType type : catalogue.recordTypes()) {
@@ -57,6 +60,7 @@ final class CatalogueCheck {
         Map<String, List<String>> needs = new HashMap<>();
         for (Function function : catalogue.functions()) {
             function(function);
+            explained("catalogue.functions[" + function.key() + "]", function.explanation());
             needs.put(
                     function.key(),
                     function.needs().stream()
@@ -73,6 +77,15 @@ final class CatalogueCheck {
         notOfTheDatabase(path + ".table", type.table(), check);
         check.keys(path + ".fields", type.fields(), Field::key);
         check.keys(path + ".operations", type.operations(), Operation::key);
+        explained(path, type.explanation());
+        type.operations()
+                .forEach(
+                        one ->
+                                explained(
+                                        path + ".operations[" + one.key() + "]",
+                                        one.explanation()));
+        type.fields()
+                .forEach(one -> explained(path + ".fields[" + one.key() + "]", one.explanation()));
         Set<String> fields = keysOf(type.fields(), Field::key);
         check.refers(path + ".keyField", "field", type.keyField(), fields);
         check.refers(path + ".titleField", "field", type.titleField(), fields);
@@ -101,6 +114,15 @@ final class CatalogueCheck {
         }
         new LookupCheck(catalogue, check).run(path, type);
         guardedInEach(path, type);
+    }
+
+    /** An explanation is a sentence or two, not a manual. */
+    private void explained(String path, String explanation) {
+        if (explanation.length() > EXPLANATION_AT_MOST) {
+            check.report(
+                    path + ".explanation",
+                    "an explanation has at most " + EXPLANATION_AT_MOST + " characters");
+        }
     }
 
     /** The database's own catalogues are nobody's records. */

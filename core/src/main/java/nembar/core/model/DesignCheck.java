@@ -20,8 +20,6 @@ import nembar.core.design.AccountScope;
 import nembar.core.design.Assignment;
 import nembar.core.design.Delegation;
 import nembar.core.design.Design;
-import nembar.core.design.Element;
-import nembar.core.design.ElementKind;
 import nembar.core.design.FieldFilter;
 import nembar.core.design.MaskStyle;
 import nembar.core.design.Privilege;
@@ -35,6 +33,8 @@ import nembar.core.directory.Account;
 import nembar.core.directory.Directory;
 import nembar.core.directory.Person;
 import nembar.core.directory.Unit;
+import nembar.core.element.Element;
+import nembar.core.element.ElementKind;
 import nembar.core.text.Words;
 
 /** Checks the design against catalogue and directory (docs/access-model.md, section 3). */

@@ -168,17 +168,10 @@ final class Placings {
         /** A field that names people is of that type; the others stay what they are. */
         private static Field named(Field field, Kind kind, Optional<Lookup> lookup) {
             boolean person = kind == Kind.PERSON;
-            return new Field(
-                    field.key(),
-                    field.label(),
-                    field.columns(),
-                    person ? FieldType.PERSON : field.type(),
-                    field.guarded(),
-                    field.classifications(),
-                    person || lookup.isPresent() ? Optional.empty() : field.refersTo(),
-                    List.of(),
-                    Optional.empty(),
-                    lookup);
+            return field.as(
+                            person ? FieldType.PERSON : field.type(),
+                            person || lookup.isPresent() ? Optional.empty() : field.refersTo())
+                    .with(Optional.empty(), lookup);
         }
 
         private boolean holds(Field field) {

@@ -158,18 +158,6 @@ public record Proposal(List<Area> areas, List<ProposedTable> tables) {
 
     private static Field fitting(Field field, Set<String> keys) {
         boolean loose = field.refersTo().filter(type -> !keys.contains(type)).isPresent();
-        return loose
-                ? new Field(
-                        field.key(),
-                        field.label(),
-                        field.columns(),
-                        FieldType.TEXT,
-                        field.guarded(),
-                        field.classifications(),
-                        Optional.empty(),
-                        List.of(),
-                        field.link(),
-                        field.lookup())
-                : field;
+        return loose ? field.as(FieldType.TEXT, Optional.empty()) : field;
     }
 }

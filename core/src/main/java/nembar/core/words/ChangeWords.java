@@ -14,7 +14,6 @@ import nembar.core.design.AccountFilter;
 import nembar.core.design.Assignment;
 import nembar.core.design.Delegation;
 import nembar.core.design.DirectShare;
-import nembar.core.design.Element;
 import nembar.core.design.Expectation;
 import nembar.core.design.FieldFilter;
 import nembar.core.design.Privilege;
@@ -22,13 +21,14 @@ import nembar.core.design.PrivilegeSet;
 import nembar.core.design.Role;
 import nembar.core.draft.Change;
 import nembar.core.draft.Changes;
+import nembar.core.element.Element;
 import nembar.core.model.AccessModel;
 import nembar.core.text.Wording;
 import nembar.core.text.Words;
 
 /**
- * Says what changes do to a design, a sentence for each element that they touch, with names instead
- * of keys: "Run voyages: change cargo lots, own unit → own branch".
+ * Says what changes do to a catalogue and a design, a sentence for each element that they touch,
+ * with names instead of keys: "Run voyages: change cargo lots, own unit → own branch".
  */
 public final class ChangeWords {
     private static final String NONE = "none";
@@ -52,8 +52,8 @@ public final class ChangeWords {
 
     /** What becomes of one element; empty where it stays as it was. */
     public Optional<String> of(Change.Remove touched) {
-        Optional<Element> was = before.design().element(touched.kind(), touched.key());
-        Optional<Element> is = after.design().element(touched.kind(), touched.key());
+        Optional<Element> was = before.element(touched.kind(), touched.key());
+        Optional<Element> is = after.element(touched.kind(), touched.key());
         if (was.equals(is)) {
             return Optional.empty();
         }
@@ -74,6 +74,9 @@ public final class ChangeWords {
         String what = "New " + element.kind().words() + ": " + name(element, after);
         if (element instanceof PrivilegeSet set && !set.privileges().isEmpty()) {
             return what + ", " + privileges(new PrivilegeSet(set.key(), "", "", List.of()), set);
+        }
+        if (element.kind().inCatalogue()) {
+            return what + new CatalogueWords(after).added(element);
         }
         if (element instanceof Role role && !role.sets().isEmpty()) {
             return what + ", made of " + Wording.and(setNames(role.sets(), after));
@@ -97,6 +100,9 @@ public final class ChangeWords {
             role(one, other, parts);
             purpose(one.purpose(), other.purpose(), parts);
             return one.name() + ": " + parts(parts);
+        }
+        if (was.kind().inCatalogue()) {
+            return Changes.name(was) + ": " + parts(new CatalogueWords(after).changed(was, is));
         }
         if (was instanceof Assignment one && is instanceof Assignment other) {
             return given(other, after) + "; it was: " + given(one, before);
@@ -268,9 +274,9 @@ public final class ChangeWords {
     /** What a new draft is called that begins with these changes: by the first element touched. */
     public String title(List<Change> changes) {
         Change first = changes.get(0);
-        Optional<Element> is = after.design().element(first.kind(), first.key());
+        Optional<Element> is = after.element(first.kind(), first.key());
         AccessModel model = is.isPresent() ? after : before;
-        return is.or(() -> before.design().element(first.kind(), first.key()))
+        return is.or(() -> before.element(first.kind(), first.key()))
                 .map(one -> one instanceof Assignment of ? given(of, model) : name(one, model))
                 .orElse(first.key());
     }

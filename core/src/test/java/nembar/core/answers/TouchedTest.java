@@ -13,7 +13,6 @@ import nembar.core.catalogue.Parent;
 import nembar.core.design.AccountFilter;
 import nembar.core.design.Assignment;
 import nembar.core.design.Design;
-import nembar.core.design.Element;
 import nembar.core.design.FieldFilter;
 import nembar.core.design.Opening;
 import nembar.core.design.Privilege;
@@ -24,6 +23,7 @@ import nembar.core.design.Times;
 import nembar.core.directory.Audience;
 import nembar.core.draft.Change;
 import nembar.core.draft.Changes;
+import nembar.core.element.Element;
 import nembar.core.testing.Elements;
 import nembar.core.testing.Harbour;
 import org.junit.jupiter.api.BeforeEach;
@@ -90,7 +90,7 @@ class TouchedTest {
                 .contains(Set.of("trip", "load", "note"));
         assertThat(by(given(to("ben"), new Assignment.Gives.OfRole("pilot"))))
                 .contains(Set.of("trip", "load", "note"));
-        assertThat(by(new Change.Remove(nembar.core.design.ElementKind.ASSIGNMENT, "give0")))
+        assertThat(by(new Change.Remove(nembar.core.element.ElementKind.ASSIGNMENT, "give0")))
                 .contains(Set.of("trip", "load", "note"));
     }
 

@@ -5,17 +5,20 @@ import static nembar.core.testing.Harbour.to;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import nembar.core.catalogue.Application;
+import nembar.core.catalogue.Catalogue;
 import nembar.core.command.ChangeSet.OfApplication;
 import nembar.core.design.PrivilegeSet;
 import nembar.core.design.Reach;
 import nembar.core.directory.Edits;
 import nembar.core.draft.Change;
+import nembar.core.draft.Changes;
 import nembar.core.model.AccessModel;
 import nembar.core.model.ModelRefused;
 import nembar.core.testing.Harbour;
@@ -84,6 +87,9 @@ class SnapshotTest {
     @Test
     void anApplicationThatIsNewBeginsWithNothing() {
         AccessModel known = now.models().get("harbour");
+        List<Change> everything =
+                new ArrayList<>(Changes.between(Catalogue.EMPTY, known.catalogue()));
+        everything.add(SEE);
         ChangeSet fresh =
                 new ChangeSet(
                         Edits.NONE,
@@ -95,9 +101,9 @@ class SnapshotTest {
                                                         "buoy",
                                                         "Buoy",
                                                         known.application().zone())),
-                                        Optional.of(known.catalogue()),
-                                        List.of(SEE))));
+                                        everything)));
         AccessModel buoy = now.with(fresh).models().get("buoy");
+        assertThat(buoy.catalogue()).isEqualTo(known.catalogue());
         assertThat(buoy.design().sets()).extracting(PrivilegeSet::key).containsExactly("see");
         assertThat(now.find("buoy")).isEmpty();
     }
@@ -107,8 +113,8 @@ class SnapshotTest {
         assertThat(ChangeSet.of("harbour", List.of()).none()).isTrue();
         assertThat(ChangeSet.of("harbour", List.of()).applications()).isEmpty();
         assertThat(ChangeSet.of("harbour", List.of(SEE)).none()).isFalse();
-        assertThat(ChangeSet.of("harbour", List.of(SEE)).design("harbour")).containsExactly(SEE);
-        assertThat(ChangeSet.of("harbour", List.of(SEE)).design("dock")).isEmpty();
+        assertThat(ChangeSet.of("harbour", List.of(SEE)).changes("harbour")).containsExactly(SEE);
+        assertThat(ChangeSet.of("harbour", List.of(SEE)).changes("dock")).isEmpty();
         assertThat(ChangeSet.of(Edits.withoutTeam("cranes")).none()).isFalse();
     }
 }

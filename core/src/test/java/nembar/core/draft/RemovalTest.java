@@ -12,8 +12,6 @@ import nembar.core.design.Assignment;
 import nembar.core.design.Bounds;
 import nembar.core.design.Delegation;
 import nembar.core.design.Design;
-import nembar.core.design.Element;
-import nembar.core.design.ElementKind;
 import nembar.core.design.PrivilegeSet;
 import nembar.core.design.Role;
 import nembar.core.design.Times;
@@ -21,6 +19,8 @@ import nembar.core.directory.Audience;
 import nembar.core.directory.Audience.AllStaff;
 import nembar.core.directory.Audience.HoldersOf;
 import nembar.core.directory.Audience.OnePerson;
+import nembar.core.element.Element;
+import nembar.core.element.ElementKind;
 import org.junit.jupiter.api.Test;
 
 /** What goes with an element that is taken away (docs/access-model.md, section 9). */

@@ -6,8 +6,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import nembar.core.design.Design;
-import nembar.core.design.ElementKind;
 import nembar.core.design.PrivilegeSet;
+import nembar.core.element.ElementKind;
 import org.junit.jupiter.api.Test;
 
 /** Fewer changes with the same outcome (docs/access-model.md, section 8). */

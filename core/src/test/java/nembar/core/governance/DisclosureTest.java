@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
+import nembar.core.catalogue.Field;
 import nembar.core.catalogue.RecordType;
 import nembar.core.condition.Condition;
 import nembar.core.design.AccountFilter;
@@ -166,5 +167,31 @@ class DisclosureTest {
     void conditionsOnThePersonAloneAreAnybodys() {
         share("chart", "user.grade > 3");
         assertThat(unreadable("ben")).isEmpty();
+    }
+
+    @Test
+    void whatIsOnlyDraftedOpensNoField() {
+        harbour.give(to("ben"), may("trip", "view", Reach.ALL));
+        RecordType trip = type("trip");
+        RecordType opened =
+                trip.with(
+                        trip.parent(),
+                        trip.fields().stream()
+                                .map(
+                                        one ->
+                                                new Field(
+                                                        "any" + one.key(),
+                                                        one.label(),
+                                                        one.columns(),
+                                                        one.type(),
+                                                        false,
+                                                        Set.of(),
+                                                        one.refersTo(),
+                                                        one.choices()))
+                                .toList());
+        RecordSet set = RecordSet.where(Condition.ofText("anyprice = 'p'").expression(), "p");
+        assertThat(of("ben").mayCount(opened, set)).isFalse();
+        RecordSet open = RecordSet.where(Condition.ofText("anycrew > 2").expression(), "crew");
+        assertThat(of("ben").mayCount(opened, open)).isTrue();
     }
 }

@@ -4,14 +4,14 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
 import java.util.Set;
-import nembar.core.design.Element;
-import nembar.core.design.ElementKind;
 import nembar.core.design.Privilege;
 import nembar.core.design.PrivilegeSet;
 import nembar.core.design.Reach;
 import nembar.core.design.Role;
 import nembar.core.draft.Change;
 import nembar.core.draft.Changes;
+import nembar.core.element.Element;
+import nembar.core.element.ElementKind;
 import nembar.core.model.AccessModel;
 import nembar.core.testing.Harbour;
 import org.junit.jupiter.api.Test;

@@ -14,8 +14,6 @@ import nembar.core.design.AccountFilter;
 import nembar.core.design.AccountScope;
 import nembar.core.design.Delegation;
 import nembar.core.design.DirectShare;
-import nembar.core.design.Element;
-import nembar.core.design.ElementKind;
 import nembar.core.design.Expectation;
 import nembar.core.design.FieldFilter;
 import nembar.core.design.MaskStyle;
@@ -29,6 +27,8 @@ import nembar.core.directory.Audience.AllExternals;
 import nembar.core.directory.Audience.AllStaff;
 import nembar.core.directory.Audience.OnePerson;
 import nembar.core.directory.Audience.OneTeam;
+import nembar.core.element.Element;
+import nembar.core.element.ElementKind;
 import nembar.core.testing.Harbour;
 import org.junit.jupiter.api.Test;
 

@@ -83,7 +83,7 @@ class FuzzTest {
     @BeforeAll
     static void start() {
         cluster = Cluster.start();
-        server = new ServerProcess(cluster, "fuzz").up();
+        server = new ServerProcess(cluster, "fuzz").forManyRequests().up();
     }
 
     @AfterAll

@@ -17,6 +17,7 @@ public final class ServerProcess {
     private final Cluster cluster;
     private final int port = Cluster.freePort();
     private final Path log;
+    private boolean manyRequests;
     private Process process;
 
     public ServerProcess(Cluster cluster, String name) {
@@ -29,6 +30,12 @@ public final class ServerProcess {
         }
         this.log = Path.of("target", "servers", name + ".log").toAbsolutePath();
         Runtime.getRuntime().addShutdownHook(new Thread(this::kill));
+    }
+
+    /** For a server that is to answer thousands of requests. */
+    public ServerProcess forManyRequests() {
+        manyRequests = true;
+        return this;
     }
 
     public String address() {
@@ -46,8 +53,9 @@ public final class ServerProcess {
                         List.of(
                                 Path.of(System.getProperty("java.home"), "bin", "java").toString(),
                                 "-Xmx640m",
-                                "-XX:TieredStopAtLevel=1",
                                 "-XX:+UseSerialGC",
+                                // Most of a short run's work would be compiling what is never hot.
+                                "-XX:TieredStopAtLevel=" + (manyRequests ? 4 : 1),
                                 "-cp",
                                 System.getProperty("java.class.path"),
                                 DemoServer.class.getName(),

@@ -11,7 +11,6 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
 import nembar.core.catalogue.Application;
-import nembar.core.catalogue.Catalogue;
 import nembar.core.command.ChangeSet;
 import nembar.core.command.ChangeSet.OfApplication;
 import nembar.core.command.Need;
@@ -23,8 +22,8 @@ import nembar.core.directory.Edits;
 import nembar.core.directory.Person;
 import nembar.core.directory.Team;
 import nembar.core.directory.Unit;
-import nembar.core.draft.Change;
 import nembar.core.draft.Changes;
+import nembar.core.element.Elements;
 import nembar.core.model.AccessModel;
 import nembar.core.model.ModelRefused;
 import nembar.core.model.Problem;
@@ -173,20 +172,10 @@ public class DesignImport {
                                         known.map(AccessModel::application)
                                                 .filter(one::equals)
                                                 .isEmpty());
-        Optional<Catalogue> catalogue =
-                Optional.of(next.catalogue())
-                        .filter(one -> known.filter(was -> same(was.catalogue(), one)).isEmpty());
-        Design before = known.map(AccessModel::design).orElse(Design.empty());
-        List<Change> design = Changes.between(before, next.design());
+        Elements before = known.<Elements>map(model -> model).orElse(Design.empty());
         return new ChangeSet(
                 document.directory() == null ? Edits.NONE : edits(now.directory(), directory),
-                Map.of(key, new OfApplication(application, catalogue, design)));
-    }
-
-    private static boolean same(Catalogue one, Catalogue other) {
-        return one.areas().equals(other.areas())
-                && one.recordTypes().equals(other.recordTypes())
-                && one.functions().equals(other.functions());
+                Map.of(key, new OfApplication(application, Changes.between(before, next))));
     }
 
     /** The document with what is published in place of the parts it leaves out. */

@@ -6,7 +6,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import nembar.core.catalogue.Application;
-import nembar.core.catalogue.Catalogue;
 import nembar.core.command.ChangeSet;
 import nembar.core.command.ChangeSet.OfApplication;
 import nembar.core.command.Need;
@@ -144,7 +143,6 @@ class ApplicationSetup {
                                                         key,
                                                         new OfApplication(
                                                                 Optional.of(application),
-                                                                Optional.of(Catalogue.EMPTY),
                                                                 List.of()))))
                         .within(
                                 () -> {
@@ -203,9 +201,7 @@ class ApplicationSetup {
                                             Map.of(
                                                     application,
                                                     new OfApplication(
-                                                            Optional.of(next),
-                                                            Optional.empty(),
-                                                            List.of())));
+                                                            Optional.of(next), List.of())));
                                 })
                         .within(
                                 () ->

@@ -10,8 +10,8 @@ import nembar.core.design.Design;
 import nembar.core.directory.Person;
 import nembar.core.draft.Change;
 import nembar.core.draft.Changes;
+import nembar.core.element.Elements;
 import nembar.core.governance.Objection;
-import nembar.core.model.AccessModel;
 import nembar.core.model.ModelRefused;
 import nembar.core.text.Words;
 import nembar.core.words.ChangeWords;
@@ -124,7 +124,6 @@ public class Gate {
         long edition =
                 writer.write(
                         changes,
-                        judgement.before(),
                         judgement.next(),
                         new ModelWriter.Entry(
                                 Words.of(actor.kind()),
@@ -187,17 +186,21 @@ public class Gate {
                 .applications()
                 .forEach(
                         (key, of) -> {
-                            Design before =
+                            Elements before =
                                     judgement
                                             .before()
                                             .find(key)
-                                            .map(AccessModel::design)
+                                            .<Elements>map(model -> model)
                                             .orElse(Design.empty());
                             made.put(
                                     key,
                                     publications.keep(
                                             publication(
-                                                    command, key, before, of.design(), judgement)));
+                                                    command,
+                                                    key,
+                                                    before,
+                                                    of.changes(),
+                                                    judgement)));
                         });
         return made;
     }
@@ -205,7 +208,7 @@ public class Gate {
     private static Publication publication(
             Command command,
             String application,
-            Design before,
+            Elements before,
             List<Change> changes,
             Judgement judgement) {
         String publisher = command.publisher();
@@ -253,7 +256,7 @@ public class Gate {
                                         .filter(
                                                 one ->
                                                         one.changes()
-                                                                .design(application)
+                                                                .changes(application)
                                                                 .contains(change))
                                         .map(one -> one.writer().key())
                                         .findFirst()

@@ -15,7 +15,6 @@ import nembar.core.command.ChangeSet;
 import nembar.core.command.Need;
 import nembar.core.command.Needs;
 import nembar.core.command.Snapshot;
-import nembar.core.directory.Account;
 import nembar.core.directory.Directory;
 import nembar.core.directory.Edits;
 import nembar.core.directory.Person;
@@ -80,7 +79,7 @@ class Judge {
         if (actor.program()) {
             return new Judgement(changes, now, next, List.of(), List.of(), List.of(), at, Map.of());
         }
-        tables(changes, now, next);
+        tables(changes, next);
         permitted(command, changes, now);
         readable(command, changes, now, next);
         List<Objection> objections =
@@ -103,21 +102,27 @@ class Judge {
     }
 
     /** Only tables of schemas that are the application's. */
-    private void tables(ChangeSet changes, Snapshot now, Snapshot next) {
+    private void tables(ChangeSet changes, Snapshot next) {
         changes.applications()
                 .forEach(
-                        (key, of) ->
-                                of.catalogue()
-                                        .ifPresent(
-                                                any ->
-                                                        sources.requireOwnTables(
-                                                                next.models().get(key))));
+                        (key, of) -> {
+                            if (of.governs()) {
+                                sources.requireOwnTables(next.models().get(key));
+                            }
+                        });
     }
 
     private void permitted(Command command, ChangeSet changes, Snapshot now) {
         Actor actor = command.actor();
         Set<Need> needs = new LinkedHashSet<>(command.needs());
         needs.addAll(Needs.of(now.directory(), changes.directory(), actor.person()));
+        changes.applications()
+                .forEach(
+                        (key, of) -> {
+                            if (of.governs() && now.find(key).isPresent()) {
+                                needs.add(Need.onApplication("change", key));
+                            }
+                        });
         for (Need need : needs) {
             String right = need.type().equals("team") ? "teams" : need.operation();
             if (actor.source() && !actor.rights().contains(right)) {
@@ -253,7 +258,10 @@ class Judge {
         return objections;
     }
 
-    /** Whether edits can move anybody's access, everybody counted as if they were active. */
+    /**
+     * Whether edits can move anybody's access, everybody counted as if they were active. A team
+     * without members gives nobody anything, nor does an account that is chosen by no tag.
+     */
     private static boolean places(Directory now, Edits edits) {
         return edits.people().stream()
                         .anyMatch(
@@ -263,7 +271,12 @@ class Judge {
                                                 .isEmpty())
                 || edits.teams().stream()
                         .anyMatch(
-                                one -> now.team(one.key()).filter(was -> alike(was, one)).isEmpty())
+                                one ->
+                                        now.team(one.key())
+                                                .map(was -> !alike(was, one))
+                                                .orElse(
+                                                        !one.members().isEmpty()
+                                                                || one.who().isPresent()))
                 || edits.units().stream()
                         .anyMatch(
                                 one ->
@@ -275,9 +288,8 @@ class Judge {
                         .anyMatch(
                                 one ->
                                         now.account(one.key())
-                                                .map(Account::tags)
-                                                .filter(one.tags()::equals)
-                                                .isEmpty())
+                                                .map(was -> !was.tags().equals(one.tags()))
+                                                .orElse(one.own() || !one.tags().isEmpty()))
                 || edits.attributes().filter(some -> !some.equals(now.attributes())).isPresent()
                 || !edits.goneAccounts().isEmpty()
                 || !edits.goneUnits().isEmpty()

@@ -16,6 +16,8 @@ import nembar.core.catalogue.Operation;
 import nembar.core.catalogue.Parent;
 import nembar.core.catalogue.RecordType;
 import nembar.core.catalogue.TableName;
+import nembar.core.element.Element;
+import nembar.core.element.ElementKind;
 
 /** Reads the catalogue of a design document. */
 final class CatalogueReader {
@@ -45,12 +47,28 @@ final class CatalogueReader {
                 this::recordType);
     }
 
+    /**
+     * One element in its document form.
+     *
+     * @param part the document part of the kind
+     */
+    Element element(ElementKind kind, Object part, String key) {
+        String path = kind.path(key);
+        return switch (kind) {
+            case AREA -> area(path, (DesignDocument.AreaPart) part);
+            case RECORD_TYPE -> recordType(path, (DesignDocument.RecordTypePart) part);
+            case FUNCTION -> function(path, (DesignDocument.FunctionPart) part);
+            default -> throw new IllegalArgumentException(kind + " is of a design");
+        };
+    }
+
     private Area area(String path, DesignDocument.AreaPart part) {
         return new Area(
                 part.key(),
                 reader.text(path + ".name", part.name()),
                 Optional.ofNullable(part.stewards())
-                        .map(stewards -> reader.audience(path + ".stewards", stewards)));
+                        .map(stewards -> reader.audience(path + ".stewards", stewards)),
+                part.explanation());
     }
 
     private RecordType recordType(String path, DesignDocument.RecordTypePart part) {
@@ -79,8 +97,10 @@ final class CatalogueReader {
                                         new Operation(
                                                 operation.key(),
                                                 Objects.requireNonNullElse(
-                                                        operation.label(), operation.key())))
-                        .toList());
+                                                        operation.label(), operation.key()),
+                                                operation.explanation()))
+                        .toList(),
+                part.explanation());
     }
 
     private TableName table(String path, String text) {
@@ -134,7 +154,8 @@ final class CatalogueReader {
                 Optional.ofNullable(part.refersTo()),
                 part.choices(),
                 Optional.ofNullable(part.link()).map(link -> link(path + ".link", link)),
-                Optional.ofNullable(part.lookup()).map(lookup -> lookup(path + ".lookup", lookup)));
+                Optional.ofNullable(part.lookup()).map(lookup -> lookup(path + ".lookup", lookup)),
+                part.explanation());
     }
 
     private Link link(String path, DesignDocument.LinkPart part) {
@@ -162,7 +183,8 @@ final class CatalogueReader {
                 reader.text(path + ".name", part.name()),
                 reader.text(path + ".area", part.area()),
                 part.levels(),
-                part.needs().stream().map(need -> need(path + ".needs", need)).toList());
+                part.needs().stream().map(need -> need(path + ".needs", need)).toList(),
+                part.explanation());
     }
 
     private nembar.core.catalogue.Function.Need need(String path, DesignDocument.NeedPart part) {

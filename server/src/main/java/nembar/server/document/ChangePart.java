@@ -4,10 +4,11 @@ import com.fasterxml.jackson.annotation.JsonInclude;
 import java.util.Map;
 
 /**
- * One change of a design: an element put in, or one taken out. Exactly one of put and remove is
- * there.
+ * One change of a catalogue or a design: an element put in, or one taken out. Exactly one of put
+ * and remove is there.
  *
- * @param put the list of a design document that the element belongs to: roles, assignments ...
+ * @param put the list of a design document that the element belongs to: recordTypes, roles,
+ *     assignments ...
  * @param element the element, as it stands in that list
  * @param at its place in the list, from 0; left out for where it was, or the end
  * @param remove the list of the element taken out

@@ -48,7 +48,11 @@ public record DesignDocument(
     }
 
     @JsonInclude(JsonInclude.Include.NON_EMPTY)
-    public record AreaPart(String key, String name, AudiencePart stewards) {}
+    public record AreaPart(String key, String name, AudiencePart stewards, String explanation) {
+        public AreaPart {
+            explanation = given(explanation);
+        }
+    }
 
     @JsonInclude(JsonInclude.Include.NON_EMPTY)
     public record RecordTypePart(
@@ -65,10 +69,12 @@ public record DesignDocument(
             String account,
             ParentPart parent,
             List<OperationPart> operations,
-            List<FieldPart> fields) {
+            List<FieldPart> fields,
+            String explanation) {
         public RecordTypePart {
             operations = given(operations);
             fields = given(fields);
+            explanation = given(explanation);
         }
     }
 
@@ -78,7 +84,12 @@ public record DesignDocument(
             @OneOf(Parent.Follows.class) String follows,
             boolean lifts) {}
 
-    public record OperationPart(String key, String label) {}
+    @JsonInclude(JsonInclude.Include.NON_EMPTY)
+    public record OperationPart(String key, String label, String explanation) {
+        public OperationPart {
+            explanation = given(explanation);
+        }
+    }
 
     /** A column of a field, and how it is stored where that is not as the field's type says. */
     @JsonInclude(JsonInclude.Include.NON_DEFAULT)
@@ -109,20 +120,28 @@ public record DesignDocument(
             String refersTo,
             List<String> choices,
             LinkPart link,
-            LookupPart lookup) {
+            LookupPart lookup,
+            String explanation) {
         public FieldPart {
             columns = given(columns);
             classifications = given(classifications);
             choices = given(choices);
+            explanation = given(explanation);
         }
     }
 
     @JsonInclude(JsonInclude.Include.NON_EMPTY)
     public record FunctionPart(
-            String key, String name, String area, List<String> levels, List<NeedPart> needs) {
+            String key,
+            String name,
+            String area,
+            List<String> levels,
+            List<NeedPart> needs,
+            String explanation) {
         public FunctionPart {
             levels = given(levels);
             needs = given(needs);
+            explanation = given(explanation);
         }
     }
 
@@ -447,6 +466,10 @@ public record DesignDocument(
             String all,
             String externalsOf,
             String externalsTagged) {}
+
+    private static String given(String text) {
+        return text == null ? "" : text.strip();
+    }
 
     private static <T> List<T> given(List<T> list) {
         return list == null ? List.of() : List.copyOf(list);

@@ -18,8 +18,6 @@ import nembar.core.design.Bounds;
 import nembar.core.design.Delegation;
 import nembar.core.design.Design;
 import nembar.core.design.DirectShare;
-import nembar.core.design.Element;
-import nembar.core.design.ElementKind;
 import nembar.core.design.Expectation;
 import nembar.core.design.Expectation.Target;
 import nembar.core.design.FieldFilter;
@@ -32,6 +30,8 @@ import nembar.core.design.Reach;
 import nembar.core.design.Role;
 import nembar.core.design.SeatPool;
 import nembar.core.design.SharingRule;
+import nembar.core.element.Element;
+import nembar.core.element.ElementKind;
 import nembar.server.document.DesignDocument.AccountFilterPart;
 import nembar.server.document.DesignDocument.AssignmentPart;
 import nembar.server.document.DesignDocument.DelegationPart;
@@ -112,6 +112,7 @@ final class DesignReader {
             case DELEGATION -> delegation(path, (DelegationPart) part);
             case EXPECTATION -> expectation(path, (ExpectationPart) part);
             case SEAT_POOL -> seatPool(path, (SeatPoolPart) part);
+            default -> throw new IllegalArgumentException(kind + " is of a catalogue");
         };
     }
 

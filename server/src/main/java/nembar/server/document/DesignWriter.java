@@ -17,7 +17,6 @@ import nembar.core.design.Bounds;
 import nembar.core.design.Delegation;
 import nembar.core.design.Design;
 import nembar.core.design.DirectShare;
-import nembar.core.design.Element;
 import nembar.core.design.Expectation;
 import nembar.core.design.Expectation.Target;
 import nembar.core.design.FieldFilter;
@@ -28,6 +27,7 @@ import nembar.core.design.Role;
 import nembar.core.design.SeatPool;
 import nembar.core.design.SharingRule;
 import nembar.core.design.Times;
+import nembar.core.element.Element;
 import nembar.core.text.Words;
 
 /** Takes designs and their elements to their document form. */
@@ -61,6 +61,7 @@ final class DesignWriter {
             case DELEGATION -> delegation((Delegation) element);
             case EXPECTATION -> expectation((Expectation) element);
             case SEAT_POOL -> seatPool((SeatPool) element);
+            default -> throw new IllegalArgumentException(element.kind() + " is of a catalogue");
         };
     }
 

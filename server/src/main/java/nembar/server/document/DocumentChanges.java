@@ -1,15 +1,17 @@
 package nembar.server.document;
 
+import static java.util.Map.entry;
+
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalInt;
-import nembar.core.design.Element;
-import nembar.core.design.ElementKind;
 import nembar.core.design.Privilege;
 import nembar.core.design.PrivilegeSet;
 import nembar.core.draft.Change;
+import nembar.core.element.Element;
+import nembar.core.element.ElementKind;
 import nembar.core.model.ModelRefused;
 import nembar.core.model.Problem;
 import nembar.core.text.Nearest;
@@ -17,17 +19,20 @@ import nembar.core.text.Nearest;
 /** Takes changes to and from their document form. */
 public final class DocumentChanges {
     private static final Map<ElementKind, Class<?>> PARTS =
-            Map.of(
-                    ElementKind.PRIVILEGE_SET, DesignDocument.SetPart.class,
-                    ElementKind.ROLE, DesignDocument.RolePart.class,
-                    ElementKind.ASSIGNMENT, DesignDocument.AssignmentPart.class,
-                    ElementKind.SHARING_RULE, DesignDocument.SharingRulePart.class,
-                    ElementKind.DIRECT_SHARE, DesignDocument.DirectSharePart.class,
-                    ElementKind.ACCOUNT_FILTER, DesignDocument.AccountFilterPart.class,
-                    ElementKind.FIELD_FILTER, DesignDocument.FieldFilterPart.class,
-                    ElementKind.DELEGATION, DesignDocument.DelegationPart.class,
-                    ElementKind.EXPECTATION, DesignDocument.ExpectationPart.class,
-                    ElementKind.SEAT_POOL, DesignDocument.SeatPoolPart.class);
+            Map.ofEntries(
+                    entry(ElementKind.AREA, DesignDocument.AreaPart.class),
+                    entry(ElementKind.RECORD_TYPE, DesignDocument.RecordTypePart.class),
+                    entry(ElementKind.FUNCTION, DesignDocument.FunctionPart.class),
+                    entry(ElementKind.PRIVILEGE_SET, DesignDocument.SetPart.class),
+                    entry(ElementKind.ROLE, DesignDocument.RolePart.class),
+                    entry(ElementKind.ASSIGNMENT, DesignDocument.AssignmentPart.class),
+                    entry(ElementKind.SHARING_RULE, DesignDocument.SharingRulePart.class),
+                    entry(ElementKind.DIRECT_SHARE, DesignDocument.DirectSharePart.class),
+                    entry(ElementKind.ACCOUNT_FILTER, DesignDocument.AccountFilterPart.class),
+                    entry(ElementKind.FIELD_FILTER, DesignDocument.FieldFilterPart.class),
+                    entry(ElementKind.DELEGATION, DesignDocument.DelegationPart.class),
+                    entry(ElementKind.EXPECTATION, DesignDocument.ExpectationPart.class),
+                    entry(ElementKind.SEAT_POOL, DesignDocument.SeatPoolPart.class));
 
     private DocumentChanges() {}
 
@@ -59,7 +64,11 @@ public final class DocumentChanges {
 
     /** One element as it stands in its list of a design document. */
     public static Map<String, Object> element(Element element) {
-        return DocumentJson.object(DocumentJson.text(DesignWriter.element(element)));
+        return DocumentJson.object(
+                DocumentJson.text(
+                        element.kind().inCatalogue()
+                                ? CatalogueWriter.element(element)
+                                : DesignWriter.element(element)));
     }
 
     /**
@@ -110,7 +119,10 @@ public final class DocumentChanges {
         }
         PartReader reader = new PartReader();
         Object read = DocumentJson.convert(path + ".element", part.element(), PARTS.get(kind));
-        Element element = new DesignReader(reader).element(kind, read, key);
+        Element element =
+                kind.inCatalogue()
+                        ? new CatalogueReader(reader).element(kind, read, key)
+                        : new DesignReader(reader).element(kind, read, key);
         if (!reader.problems().isEmpty()) {
             throw new ModelRefused(
                     reader.problems().stream()
@@ -130,7 +142,7 @@ public final class DocumentChanges {
                                         path,
                                         "no list `"
                                                 + list
-                                                + "` in a design"
+                                                + "` in a catalogue or a design"
                                                 + Nearest.hint(list, lists)));
     }
 

@@ -9,7 +9,6 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
-import nembar.core.design.Design;
 import nembar.core.directory.Person;
 import nembar.core.draft.Change;
 import nembar.core.draft.Changes;
@@ -27,6 +26,7 @@ import nembar.server.http.NotFound;
 import nembar.server.http.Overtaken;
 import nembar.server.http.Refused;
 import nembar.server.model.Models;
+import nembar.server.records.RecordSources;
 import nembar.server.store.DraftStore;
 import nembar.server.store.DraftStore.Draft;
 import nembar.server.store.DraftStore.Edit;
@@ -48,6 +48,7 @@ public class DraftEdits {
     private final DraftStore store;
     private final PublicationStore publications;
     private final Governance governance;
+    private final RecordSources sources;
     private final Clock clock;
 
     DraftEdits(
@@ -55,20 +56,18 @@ public class DraftEdits {
             DraftStore store,
             PublicationStore publications,
             Governance governance,
+            RecordSources sources,
             Clock clock) {
         this.models = models;
         this.store = store;
         this.publications = publications;
         this.governance = governance;
+        this.sources = sources;
         this.clock = clock;
     }
 
     /** What a draft makes of what is published, and the change that is being made to it. */
-    private record Work(Draft draft, AccessModel published, AccessModel before) {
-        Design design() {
-            return before.design();
-        }
-    }
+    private record Work(Draft draft, AccessModel published, AccessModel before) {}
 
     /** A draft with its first edit. */
     @Transactional
@@ -130,7 +129,7 @@ public class DraftEdits {
         }
         Work work = standing(draft.as(named(name), draft.author(), base.orElse(draft.base())));
         AccessModel next = Changes.apply(work.published(), read(changes));
-        List<Change> between = Changes.between(work.design(), next.design());
+        List<Change> between = Changes.between(work.before(), next);
         if (between.isEmpty()) {
             return store.change(work.draft(), List.of());
         }
@@ -232,7 +231,7 @@ public class DraftEdits {
                         .toList();
         AccessModel published = models.model(application);
         Draft next =
-                parts(draft, Written.compacted(published.design(), left))
+                parts(draft, Written.compacted(published, left))
                         .as(draft.name(), draft.author(), publications.last(application));
         Changes.apply(published, changes(next));
         return store.change(next, theirs);
@@ -253,7 +252,7 @@ public class DraftEdits {
     }
 
     private Draft add(Person me, Work work, List<Change> edit, Optional<Long> takesBack) {
-        List<Change> inverse = Changes.inverse(work.design(), edit);
+        List<Change> inverse = Changes.inverse(work.before(), edit);
         AccessModel next = Changes.apply(work.before(), edit);
         Draft draft = work.draft();
         long number = store.edits(draft.id(), 1).stream().mapToLong(Edit::number).sum() + 1;
@@ -279,16 +278,30 @@ public class DraftEdits {
 
     private Draft write(Person me, Work work, List<Change> edit) {
         AccessModel next = Changes.apply(work.before(), edit);
-        governance.requireReadable(List.of(me), work.published(), work.design(), next.design());
+        if (edit.stream().anyMatch(one -> one.kind().inCatalogue())) {
+            governed(me, work, next);
+        }
+        governance.requireReadable(
+                List.of(me), work.published(), work.before().design(), next.design());
         List<Written> all = new ArrayList<>(written(work.draft()));
         edit.forEach(one -> all.add(new Written(one, me.key())));
-        List<Written> compacted = Written.compacted(work.published().design(), all);
+        List<Written> compacted = Written.compacted(work.published(), all);
         if (compacted.size() > CHANGES_AT_MOST) {
             throw tooMany();
         }
         return store.change(
                 parts(work.draft(), compacted),
                 edit.stream().map(DraftEdits::element).collect(Collectors.toSet()));
+    }
+
+    /** What is governed is changed only by who may change the application, and stays within it. */
+    private void governed(Person me, Work work, AccessModel next) {
+        String application = work.draft().application();
+        governance.requireOnApplication(me, "change", application);
+        if (application.equals(Models.NEMBAR)) {
+            throw new BadRequest("changes", "Nembar's own catalogue comes with the program.");
+        }
+        sources.requireOwnTables(next);
     }
 
     private static Draft parts(Draft draft, List<Written> written) {

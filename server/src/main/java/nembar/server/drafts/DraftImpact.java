@@ -15,14 +15,14 @@ import nembar.core.answers.Moment;
 import nembar.core.catalogue.Operation;
 import nembar.core.catalogue.RecordType;
 import nembar.core.design.Design;
-import nembar.core.design.Element;
-import nembar.core.design.ElementKind;
 import nembar.core.design.PrivilegeSet;
 import nembar.core.directory.Person;
 import nembar.core.draft.Change;
 import nembar.core.draft.Changes;
 import nembar.core.draft.Removal;
 import nembar.core.draft.Reshaping;
+import nembar.core.element.Element;
+import nembar.core.element.ElementKind;
 import nembar.core.model.AccessModel;
 import nembar.core.model.ModelRefused;
 import nembar.core.model.Personas.Persona;
@@ -227,15 +227,14 @@ class DraftImpact {
      */
     Prepared ofRemoval(Person me, String application, String list, String key) {
         Moment drafted = drafted(me, application);
-        Design design = drafted.model().design();
         Element element =
                 ElementKind.ofList(list)
-                        .flatMap(kind -> design.element(kind, key))
+                        .flatMap(kind -> drafted.model().element(kind, key))
                         .orElseThrow(
                                 () ->
                                         new NotFound(
                                                 "key", "There is no such element in the draft."));
-        List<Change> changes = Removal.of(design, element.kind(), key);
+        List<Change> changes = Removal.of(drafted.model(), element.kind(), key);
         List<String> besides =
                 new ChangeWords(drafted.model(), with(drafted, changes).model())
                         .of(changes.subList(0, changes.size() - 1));

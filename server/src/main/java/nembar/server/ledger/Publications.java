@@ -103,11 +103,11 @@ class Publications {
     Comparison comparison(Person me, String application, long from, long to) {
         Moment was = after(one(me, application, from));
         Moment is = after(one(me, application, to));
-        List<Change> changes = Changes.between(was.model().design(), is.model().design());
+        List<Change> changes = Changes.between(was.model(), is.model());
         return new Comparison(
                 new ChangeWords(was.model(), is.model()).of(changes),
                 DocumentChanges.write(changes),
-                DocumentChanges.write(Changes.inverse(was.model().design(), changes)));
+                DocumentChanges.write(Changes.inverse(was.model(), changes)));
     }
 
     /**

@@ -16,16 +16,13 @@ import java.util.Set;
 import java.util.function.Function;
 import java.util.function.Supplier;
 import nembar.core.catalogue.Application;
-import nembar.core.catalogue.Area;
-import nembar.core.catalogue.Catalogue;
-import nembar.core.catalogue.RecordType;
 import nembar.core.command.ChangeSet;
 import nembar.core.command.Snapshot;
-import nembar.core.design.Element;
-import nembar.core.design.ElementKind;
 import nembar.core.directory.Attribute;
 import nembar.core.directory.Edits;
 import nembar.core.draft.Changes;
+import nembar.core.element.Element;
+import nembar.core.element.ElementKind;
 import nembar.core.model.AccessModel;
 import nembar.server.document.DesignDocument.AccountPart;
 import nembar.server.document.DesignDocument.AttributePart;
@@ -86,8 +83,7 @@ public class ModelWriter {
      * @param moment from when on it counts
      * @return that edition
      */
-    public long write(
-            ChangeSet changes, Snapshot before, Snapshot after, Entry entry, Instant moment) {
+    public long write(ChangeSet changes, Snapshot after, Entry entry, Instant moment) {
         EditionRow row = row();
         long edition = row.number + 1;
         row.number = edition;
@@ -101,11 +97,7 @@ public class ModelWriter {
                         (key, of) ->
                                 history.write(
                                         key,
-                                        application(
-                                                of,
-                                                before.models().get(key),
-                                                after.models().get(key),
-                                                edition),
+                                        application(of, after.models().get(key), edition),
                                         at,
                                         edition));
         CommandRow command = new CommandRow();
@@ -229,8 +221,7 @@ public class ModelWriter {
         }
     }
 
-    private List<Turn> application(
-            ChangeSet.OfApplication of, AccessModel before, AccessModel after, long edition) {
+    private List<Turn> application(ChangeSet.OfApplication of, AccessModel after, long edition) {
         String key = after.application().key();
         List<Turn> turns = new ArrayList<>();
         ApplicationRow known = entities.find(ApplicationRow.class, key);
@@ -250,11 +241,8 @@ public class ModelWriter {
             entities.persist(row);
             entities.flush();
         }
-        if (of.catalogue().isPresent()) {
-            catalogue(key, before == null ? Catalogue.EMPTY : before.catalogue(), after, turns);
-        }
         Map<ElementKind, Set<String>> touched = new LinkedHashMap<>();
-        Changes.touched(of.design())
+        Changes.touched(of.changes())
                 .forEach(
                         one ->
                                 touched.computeIfAbsent(one.kind(), any -> new LinkedHashSet<>())
@@ -264,83 +252,14 @@ public class ModelWriter {
                         elements(
                                 key,
                                 ElementMapping.of(kind.list()),
-                                after.design().elements(kind).stream().map(Element::key).toList(),
+                                after.elements(kind).stream().map(Element::key).toList(),
                                 keys,
                                 one ->
-                                        after.design()
-                                                .element(kind, one)
+                                        after.element(kind, one)
                                                 .map(DocumentChanges::element)
                                                 .orElse(null),
                                 turns));
         return turns;
-    }
-
-    private void catalogue(
-            String application, Catalogue before, AccessModel model, List<Turn> turns) {
-        Catalogue after = model.catalogue();
-        catalogue(
-                application,
-                ElementMapping.AREAS,
-                before.areas(),
-                after.areas(),
-                Area::key,
-                DocumentWriter::area,
-                turns);
-        catalogue(
-                application,
-                ElementMapping.RECORD_TYPES,
-                before.recordTypes(),
-                after.recordTypes(),
-                RecordType::key,
-                DocumentWriter::recordType,
-                turns);
-        catalogue(
-                application,
-                ElementMapping.FUNCTIONS,
-                before.functions(),
-                after.functions(),
-                nembar.core.catalogue.Function::key,
-                DocumentWriter::function,
-                turns);
-    }
-
-    private <T> void catalogue(
-            String application,
-            ElementMapping<?> mapping,
-            List<T> before,
-            List<T> after,
-            Function<T, String> key,
-            Function<T, Object> part,
-            List<Turn> turns) {
-        Map<String, T> was = new LinkedHashMap<>();
-        before.forEach(one -> was.put(key.apply(one), one));
-        Map<String, T> is = new LinkedHashMap<>();
-        after.forEach(one -> is.put(key.apply(one), one));
-        Set<String> touched = new LinkedHashSet<>();
-        List<String> stayed = new ArrayList<>(was.keySet());
-        stayed.retainAll(is.keySet());
-        List<String> order = new ArrayList<>(is.keySet());
-        List<String> staying = new ArrayList<>(order);
-        staying.retainAll(was.keySet());
-        boolean reordered = !stayed.equals(staying);
-        is.forEach(
-                (one, element) -> {
-                    if (reordered || !element.equals(was.get(one))) {
-                        touched.add(one);
-                    }
-                });
-        was.keySet().stream().filter(one -> !is.containsKey(one)).forEach(touched::add);
-        elements(
-                application,
-                mapping,
-                order,
-                touched,
-                one -> is.containsKey(one) ? plain(part.apply(is.get(one))) : null,
-                turns);
-    }
-
-    private static Map<String, Object> plain(Object part) {
-        return DocumentJson.object(DocumentJson.text(part));
     }
 
     /**
