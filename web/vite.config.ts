@@ -6,9 +6,15 @@ export default defineConfig({
   build: { target: 'es2022', sourcemap: false },
   server: { proxy: { '/api': 'http://127.0.0.1:8480' } },
   test: {
-    environment: 'jsdom',
     testTimeout: 30_000,
     maxWorkers: '100%',
-    include: ['src/**/*.test.{ts,tsx}'],
+    // What draws nothing needs no page, which takes longer to make than most of these tests.
+    projects: [
+      { extends: true, test: { name: 'plain', include: ['src/**/*.test.ts'] } },
+      {
+        extends: true,
+        test: { name: 'drawn', include: ['src/**/*.test.tsx'], environment: 'jsdom' },
+      },
+    ],
   },
 });

@@ -83,7 +83,8 @@ const shared: Middleware = {
 };
 
 export const api = createClient<paths>({
-  baseUrl: window.location.origin,
+  // Where there is no page, as in tests of what needs none, nothing is asked.
+  baseUrl: globalThis.location?.origin ?? '',
   // Looked up at each call, so that a test can stand in for the server.
   fetch: (request) => fetch(request),
 });

@@ -21,6 +21,7 @@ export const keys = {
   catalogueList: key('catalogue', 'list'),
   catalogueProposal: key('catalogue', 'proposal'),
   catalogueLookups: key('catalogue', 'lookups'),
+  catalogueDrift: key('catalogue', 'drift'),
   coming: key('coming'),
   condition: key('condition'),
   conditionNames: key('condition-names'),

@@ -44,6 +44,9 @@ export function ReachButton({
   const written = shown(cell, number, counted);
   const said = aloud(cell, name, type.plural, written.text);
   const carried = cell.carried > now.notches;
+  const { ref } = cell;
+  const explained =
+    ref.kind === 'cell' && type.operations.find((one) => one.key === ref.operation)?.explanation;
   // What is counted is all that they have; where nothing here gives any of it, something else does.
   const elsewhere =
     !cell.whole &&
@@ -59,6 +62,7 @@ export function ReachButton({
       title={
         <>
           {said}. {reachMeans(Math.max(now.notches, carried ? cell.carried : 0))}
+          {explained && <div>{explained}</div>}
           {elsewhere && <div>They have it by something else, not by this.</div>}
           {type.follows && cell.ref.kind === 'cell' && <div>{type.follows}</div>}
         </>

@@ -1,4 +1,5 @@
 import Box from '@mui/material/Box';
+import Tooltip from '@mui/material/Tooltip';
 import { memo, type RefObject } from 'react';
 import { CellButton } from '../ask/gridParts';
 import { Shield, Wedge } from '../ask/marks';
@@ -18,13 +19,24 @@ export function selectedIn(row: GridRow, selected: Set<string>): string {
 /** All that a row shows, so that only rows that differ are drawn anew. */
 export function sign(row: GridRow, counts: Counted | undefined): string {
   if (row.kind === 'area') {
-    return `${row.name} ${row.folded}`;
+    return `${row.name} ${row.folded} ${row.explanation ?? ''}`;
   }
   return JSON.stringify([
+    headOf(row),
     row.kind === 'type' && row.open,
     row.kind === 'function' && row.level,
     row.cells.map((one) => [one.change, one.carried, one.givers, counts?.get(refKey(one.ref))]),
   ]);
+}
+
+/** What a row is about, and what is said of it on hover. */
+function headOf(row: Exclude<GridRow, { kind: 'area' }>) {
+  if (row.kind === 'type') {
+    return { name: row.type.singular, explanation: row.type.explanation };
+  }
+  return row.kind === 'field'
+    ? { name: row.field.label, explanation: row.field.explanation, guarded: row.field.guarded }
+    : { name: row.function.name, explanation: row.function.explanation };
 }
 
 type RowProps = {
@@ -54,6 +66,7 @@ export const Row = memo(
           <th colSpan={5} scope="rowgroup">
             <CellButton
               tabIndex={-1}
+              title={row.explanation}
               onClick={() => actions.current.fold(row.key)}
               sx={{ fontSize: 12, fontWeight: 650, letterSpacing: '0.04em', pl: 0, gap: 0.75 }}
             >
@@ -106,30 +119,31 @@ export const Row = memo(
         {Array.from({ length: Math.max(1, lines) }, (_, line) => button(position + 4 * line))}
       </td>
     ));
+    const head = headOf(row);
     return (
       <tr data-field={row.kind === 'field' || undefined} ref={measure} data-index={index}>
         <th scope="row">
-          <CellButton
-            data-at={`${index}:0`}
-            tabIndex={cursor === 0 ? 0 : -1}
-            aria-expanded={row.kind === 'type' ? row.open : undefined}
-            aria-label={headName(row)}
-            onClick={(event) => {
-              if (row.kind === 'type') {
-                actions.current.toggle(row.type.key);
-              }
-              actions.current.click({ row: index, column: 0 }, event.currentTarget, false);
-            }}
-            sx={{ gap: 0.75, pl: row.kind === 'field' ? 3.5 : undefined }}
-          >
-            {row.kind === 'type' && <Wedge open={row.open} />}
-            <Box component="span" sx={{ fontWeight: row.kind === 'field' ? 400 : 600 }}>
-              {row.kind === 'type' && row.type.singular}
-              {row.kind === 'field' && row.field.label}
-              {row.kind === 'function' && row.function.name}
-            </Box>
-            {row.kind === 'field' && row.field.guarded && <Shield label="guarded" />}
-          </CellButton>
+          <Tooltip describeChild enterDelay={600} title={head.explanation ?? ''}>
+            <CellButton
+              data-at={`${index}:0`}
+              tabIndex={cursor === 0 ? 0 : -1}
+              aria-expanded={row.kind === 'type' ? row.open : undefined}
+              aria-label={headName(row)}
+              onClick={(event) => {
+                if (row.kind === 'type') {
+                  actions.current.toggle(row.type.key);
+                }
+                actions.current.click({ row: index, column: 0 }, event.currentTarget, false);
+              }}
+              sx={{ gap: 0.75, pl: row.kind === 'field' ? 3.5 : undefined }}
+            >
+              {row.kind === 'type' && <Wedge open={row.open} />}
+              <Box component="span" sx={{ fontWeight: row.kind === 'field' ? 400 : 600 }}>
+                {head.name}
+              </Box>
+              {row.kind === 'field' && row.field.guarded && <Shield label="guarded" />}
+            </CellButton>
+          </Tooltip>
         </th>
         {row.kind === 'type' && cells}
         {row.kind === 'field' && row.field.guarded && cells}

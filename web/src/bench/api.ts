@@ -15,17 +15,19 @@ const TRAYS_EVERY = 15_000;
 
 export const trayKey = (application: string) => keys.tray(application);
 
-export function useBench(application: string) {
+/** @param governing the draft whose catalogue is shown, where it has another than is published */
+export function useBench(application: string, governing?: DraftShown) {
   return useQuery({
-    queryKey: keys.bench(application),
+    queryKey: [...keys.bench(application), governing?.id, governing?.version],
     queryFn: ({ signal }) =>
       data(
         api.GET('/api/applications/{application}/bench', {
           signal,
-          params: { path: { application } },
+          params: { path: { application }, query: governing ? { draft: governing.id } : {} },
         }),
       ),
     enabled: application !== '',
+    placeholderData: keepPreviousData,
   });
 }
 

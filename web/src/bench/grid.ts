@@ -50,6 +50,7 @@ export type GridRow =
       kind: 'area';
       key: string;
       name: string;
+      explanation: string | undefined;
       guarded: string | undefined;
       /** How many of its rows are left out, and which in words. */
       folded: number;
@@ -161,6 +162,7 @@ export function rowsOf(bench: Bench, source: Source, folding: Folding): GridRow[
       kind: 'area',
       key: area.key,
       name: area.name,
+      explanation: area.explanation,
       guarded: area.stewards,
       folded: types.length - shown.length,
       which: which(folding, types.length - shown.length, 'kind'),
@@ -219,6 +221,7 @@ function functionRows(bench: Bench, source: Source, folding: Folding, search: st
     kind: 'area',
     key: FUNCTIONS,
     name: 'Functions',
+    explanation: undefined,
     guarded: undefined,
     folded: functions.length - shown.length,
     which: which(folding, functions.length - shown.length, 'function'),

@@ -97,10 +97,17 @@ export type Working = {
   again: () => void;
 };
 
+const CATALOGUE = ['areas', 'recordTypes', 'functions'];
+
+/** Whether a change is of what is governed, and not of who may do what with it. */
+const governs = (change: ChangePart) =>
+  CATALOGUE.includes('put' in change ? change.put : change.remove);
+
 /** The bench as the draft has it, edits included that the server does not have yet. */
 export function useWorking(application: string): Working {
-  const bench = useBench(application);
   const tray = useTray(application);
+  const draft = tray.data?.draft;
+  const bench = useBench(application, draft?.changes.some(governs) ? draft : undefined);
   const { queue, standing } = useQueue(application);
   const changes = useMemo(
     () => [...(tray.data?.draft?.changes ?? []), ...standing.pending.flat()],

@@ -7,12 +7,14 @@ import { LeafTabs } from '../app/LeafTabs';
 import { Part } from '../app/parts';
 import { useApplicationList } from './api';
 import { ConnectionLeaf } from './ConnectionLeaf';
+import { DriftLeaf } from './DriftLeaf';
 import { GovernedLeaf } from './GovernedLeaf';
 import { LookupsLeaf } from './LookupsLeaf';
 import { NameForm } from './NameForm';
+import { StateParts } from './StateParts';
 import { TablesLeaf } from './TablesLeaf';
 
-type Leaf = 'governed' | 'tables' | 'lookups' | 'connection';
+type Leaf = 'governed' | 'tables' | 'drift' | 'lookups' | 'connection';
 
 /** One application: what is governed, the tables of its database, and how that is reached. */
 export default function CataloguePlace() {
@@ -24,9 +26,12 @@ export default function CataloguePlace() {
     document.title = `${line?.name ?? 'Catalogue'} · Nembar`;
   }, [line]);
   const leaves: (readonly [Leaf, string])[] = [['governed', 'What is governed']];
-  if (line?.mayChange) {
+  if (line?.mayChange && line.state !== 'ended') {
     if (line.connected) {
-      leaves.push(['tables', 'Tables of its database']);
+      leaves.push(
+        ['tables', 'Tables of its database'],
+        ['drift', line.differences > 0 ? `What differs (${line.differences})` : 'What differs'],
+      );
     }
     leaves.push(['lookups', 'Look-ups'], ['connection', 'Name and connection']);
   }
@@ -40,6 +45,8 @@ export default function CataloguePlace() {
           </Typography>
           <Typography color="textSecondary" variant="body2" sx={{ flex: 1 }}>
             {line?.zone}
+            {line?.state === 'paused' && ' · paused: nobody has access'}
+            {line?.state === 'ended' && ' · taken away: only its history is left'}
           </Typography>
           <MuiLink component={Link} to="/catalogue" color="textSecondary">
             All applications
@@ -53,6 +60,7 @@ export default function CataloguePlace() {
             onLeaf={(next) => setParams(next === 'governed' ? {} : { leaf: next })}
           >
             {leaf === 'tables' && <TablesLeaf application={application} />}
+            {leaf === 'drift' && <DriftLeaf application={application} />}
             {leaf === 'lookups' && <LookupsLeaf application={application} />}
             {leaf === 'connection' && (
               <>
@@ -60,10 +68,15 @@ export default function CataloguePlace() {
                 <Part title="Its database">
                   <ConnectionLeaf application={application} />
                 </Part>
+                <StateParts line={line} />
               </>
             )}
             {leaf === 'governed' && (
-              <GovernedLeaf application={application} mayChange={line.mayChange} />
+              <GovernedLeaf
+                application={application}
+                mayChange={line.mayChange && line.state !== 'ended'}
+                connected={line.connected}
+              />
             )}
           </LeafTabs>
         )}

@@ -4,6 +4,7 @@ import MuiLink from '@mui/material/Link';
 import Typography from '@mui/material/Typography';
 import { useEffect } from 'react';
 import { Link, useSearchParams } from 'react-router';
+import type { Schemas } from '../api/client';
 import { Empty, Rows } from '../app/parts';
 import { Trouble } from '../app/Trouble';
 import { number } from '../ask/said';
@@ -54,6 +55,7 @@ function Applications() {
                 </th>
                 <th scope="col">Time zone</th>
                 <th scope="col">Its database is set</th>
+                <th scope="col" />
               </tr>
             </thead>
             <tbody>
@@ -72,7 +74,12 @@ function Applications() {
                   </td>
                   <td className="number">{number(one.recordTypes)}</td>
                   <td className="quiet">{one.zone}</td>
-                  <td className="quiet">{one.connected ? 'here' : 'where Nembar is started'}</td>
+                  <td className="quiet">
+                    {one.state !== 'ended' && (one.connected ? 'here' : 'where Nembar is started')}
+                  </td>
+                  <td>
+                    <Standing one={one} />
+                  </td>
                 </tr>
               ))}
             </tbody>
@@ -80,5 +87,33 @@ function Applications() {
         )}
       </Box>
     </Box>
+  );
+}
+
+/** What is out of the ordinary about an application; nothing for most. */
+function Standing({ one }: { one: Schemas['ApplicationLine'] }) {
+  const at = encodeURIComponent(one.key);
+  if (one.state === 'ended') {
+    return (
+      <>
+        taken away;{' '}
+        <MuiLink component={Link} to={`/ledger/${at}`}>
+          its history
+        </MuiLink>
+      </>
+    );
+  }
+  return (
+    <>
+      {one.state === 'paused' && 'paused: nobody has access'}
+      {one.state === 'paused' && one.differences > 0 && '; '}
+      {one.differences > 0 && (
+        <MuiLink component={Link} to={`/catalogue/${at}?leaf=drift`}>
+          {one.differences === 1
+            ? 'one thing differs in its database'
+            : `${number(one.differences)} things differ in its database`}
+        </MuiLink>
+      )}
+    </>
   );
 }

@@ -6,7 +6,8 @@ import { Rows } from '../app/parts';
 import type { RecordType, TableProposed } from './api';
 import { guarding, without } from './tables';
 
-const types: Record<string, string> = {
+/** What a field is, in words. */
+export const fieldTypes: Record<string, string> = {
   text: 'text',
   wholeNumber: 'whole number',
   decimal: 'number',
@@ -44,7 +45,7 @@ export function FieldRows({ type, table, onChange }: Props) {
             <tr key={field.key}>
               <td style={{ fontWeight: 600 }}>{field.label}</td>
               <td>
-                {field.key === type.keyField ? 'the key' : types[field.type ?? 'text']}
+                {field.key === type.keyField ? 'the key' : fieldTypes[field.type ?? 'text']}
                 {field.refersTo && ` to ${field.refersTo.replaceAll('_', ' ')}`}
               </td>
               <td className="quiet" style={{ fontSize: 12.5 }}>

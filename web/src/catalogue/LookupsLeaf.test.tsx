@@ -72,6 +72,8 @@ test('an application is renamed by what was seen of it', async () => {
         key: 'quayside',
         name: 'Quayside',
         zone: 'Europe/London',
+        state: 'open',
+        differences: 0,
         recordTypes: 3,
         connected: true,
         mayChange: true,

@@ -3,13 +3,13 @@ import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
-import { useEffect, useState } from 'react';
 import type { Schemas } from '../api/client';
 import { Facts } from '../app/parts';
 import { number } from '../ask/said';
 import type { RecordType, TableDecision, TableProposed } from './api';
 import { FieldRows } from './FieldRows';
 import { PlaceRows } from './PlaceRows';
+import { Typed } from './Typed';
 import { offered } from './tables';
 
 type Props = {
@@ -147,35 +147,5 @@ function TypeForm({ type, table, areas, tables, onChange }: FormProps) {
       <PlaceRows type={type} reasons={table.reasons} tables={tables} onChange={onChange} />
       <FieldRows type={type} table={table} onChange={onChange} />
     </>
-  );
-}
-
-/** A text that is kept once one leaves it. */
-function Typed({
-  label,
-  value,
-  onType,
-}: {
-  label: string;
-  value: string;
-  onType: (text: string) => void;
-}) {
-  const [typed, setTyped] = useState(value);
-  useEffect(() => setTyped(value), [value]);
-  return (
-    <TextField
-      size="small"
-      label={label}
-      value={typed}
-      slotProps={{ htmlInput: { maxLength: 100 } }}
-      onChange={(event) => setTyped(event.target.value)}
-      onBlur={() => {
-        if (typed.trim() === '') {
-          setTyped(value);
-        } else if (typed !== value) {
-          onType(typed.trim());
-        }
-      }}
-    />
   );
 }

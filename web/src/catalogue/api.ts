@@ -73,8 +73,9 @@ export function useNowhere(application: string, { recordType, field, readAt }: L
   });
 }
 
-export function useProposal(application: string) {
+export function useProposal(application: string, enabled = true) {
   return useQuery({
+    enabled,
     queryKey: keys.catalogueProposal(application),
     queryFn: ({ signal }) =>
       data(

@@ -37,6 +37,7 @@ const table = (name: string, more: Partial<TableProposed> = {}): TableProposed =
   why: 'it has a key',
   recordType: type,
   reasons: {},
+  more: [],
   left: {},
   decision: 'open',
   ...more,

@@ -74,12 +74,15 @@ export function SomeOf({
   choices,
   onChange,
   more = 'another',
+  lead,
 }: {
   label: string;
   values: string[];
   choices: Choice[];
   onChange: (values: string[]) => void;
   more?: string;
+  /** What stands, quietly, where none is chosen yet; the label where this is left out. */
+  lead?: string;
 }) {
   const { stay, inputRef } = useStaying();
   const left = choices.filter((one) => !values.includes(one.key));
@@ -98,11 +101,11 @@ export function SomeOf({
           // Begun anew after each choice, so that it is empty again.
           key={values.length}
           label={label}
-          placeholder={values.length === 0 ? label.toLowerCase() : more}
+          placeholder={values.length === 0 ? (lead ?? label.toLowerCase()) : more}
           value={null}
           choices={left}
           none="Nothing is called so."
-          quiet={values.length > 0}
+          quiet={values.length > 0 || lead !== undefined}
           inputRef={inputRef}
           onChoose={(choice) => {
             stay();

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.openqa.selenium.By;
+import org.openqa.selenium.Keys;
 
 /** A second application, from nothing to the first question. */
 @ExtendWith(Stage.class)
@@ -73,5 +74,27 @@ class CatalogueTest {
                 .read("840");
         page.go("/ask/what-can?application=quayside&person=hedda.nyquist&list=job:view")
                 .read("Corin Blythe");
+
+        itsDatabaseIsChangedAndTheCatalogueMended(page);
+    }
+
+    private static void itsDatabaseIsChangedAndTheCatalogueMended(Page page) {
+        Stage.inQuayside("ALTER TABLE yard.jobs RENAME COLUMN vessel TO vessel_name");
+        page.go("/catalogue/quayside?leaf=drift")
+                .read("vessel is gone, and vessel_name has what it had");
+        assertThat(page.seriousAxeFindings()).isEmpty();
+        page.go("/ask/what-can?application=quayside&person=hedda.nyquist").read("840");
+        page.go("/catalogue/quayside?leaf=drift").press("Read it from there: Repair jobs: Vessel");
+        page.read("The database is as the Catalogue says, once your draft is published.");
+
+        page.go("/catalogue/quayside?type=job").read("What can be done to them besides");
+        page.fill("What they are, in a sentence", "A job on a vessel in the yard.");
+        page.type(Keys.TAB).read("2 edits");
+        assertThat(page.seriousAxeFindings()).isEmpty();
+        page.press("Review").read("read from another column");
+        page.fill("Why, for whoever reads it later", "The database was changed")
+                .press("Publish now")
+                .read("Published as no.");
+        page.go("/catalogue/quayside?leaf=drift").read("The database is as the Catalogue says.");
     }
 }

@@ -11,6 +11,9 @@ public record Column(String name, Stored stored) {
     /** The longest name that PostgreSQL keeps whole, in bytes of UTF-8. */
     public static final int NAME_AT_MOST = 63;
 
+    /** Stands for a column that cannot be read any more: it has no value on any record. */
+    public static final Column LOST = new Column("", Stored.OTHER);
+
     /**
      * How the texts of a field are kept: a key, a reference, a choice is text to Nembar, whatever
      * the database makes of it.

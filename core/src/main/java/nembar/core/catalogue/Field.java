@@ -79,6 +79,38 @@ public record Field(
                 explanation);
     }
 
+    /** This field under another key. */
+    public Field called(String otherKey) {
+        return new Field(
+                otherKey,
+                label,
+                columns,
+                type,
+                guarded,
+                classifications,
+                refersTo,
+                choices,
+                link,
+                lookup,
+                explanation);
+    }
+
+    /** This field on other columns. */
+    public Field on(List<Column> otherColumns) {
+        return new Field(
+                key,
+                label,
+                otherColumns,
+                type,
+                guarded,
+                classifications,
+                refersTo,
+                choices,
+                link,
+                lookup,
+                explanation);
+    }
+
     /** This field with values of another type, leading to another record type or to none. */
     public Field as(FieldType otherType, Optional<String> otherRefersTo) {
         return new Field(

@@ -101,6 +101,40 @@ public record RecordType(
                 explanation);
     }
 
+    /** This type, read from another table. */
+    public RecordType on(TableName otherTable) {
+        return new RecordType(
+                key,
+                singular,
+                plural,
+                area,
+                otherTable,
+                keyField,
+                titleField,
+                places,
+                parent,
+                fields,
+                ownOperations,
+                explanation);
+    }
+
+    /** This type, whose records people know by another field. */
+    public RecordType titled(String otherTitle) {
+        return new RecordType(
+                key,
+                singular,
+                plural,
+                area,
+                table,
+                keyField,
+                otherTitle,
+                places,
+                parent,
+                fields,
+                ownOperations,
+                explanation);
+    }
+
     /** View, change, create, delete, then the type's own: the order in which they are shown. */
     public List<Operation> operations() {
         List<Operation> all = new ArrayList<>(Operation.COMMON);

@@ -10,6 +10,9 @@ import java.util.regex.Pattern;
  * @param name as the database has it, in any script and case
  */
 public record TableName(String schema, String name) {
+    /** Stands for a table that cannot be read any more: it has no rows. */
+    public static final TableName LOST = new TableName("", "");
+
     private static final String PLAIN = "[a-z_][a-z0-9_]*";
     private static final String PART = "(" + PLAIN + "|\"(?:[^\"\\x00]|\"\")+\")";
     private static final Pattern TEXT = Pattern.compile(PART + "\\." + PART);

@@ -64,11 +64,13 @@ public record Snapshot(Directory directory, Map<String, AccessModel> models) {
         Application application = of.application().orElseGet(() -> now.application());
         Catalogue catalogue = now == null ? Catalogue.EMPTY : now.catalogue();
         Design design = now == null ? Design.empty() : now.design();
-        return AccessModel.of(
-                application,
-                Changes.apply(catalogue, of.changes()),
-                directory,
-                Changes.apply(design, of.changes()));
+        AccessModel next =
+                AccessModel.of(
+                        application,
+                        Changes.apply(catalogue, of.changes()),
+                        directory,
+                        Changes.apply(design, of.changes()));
+        return now == null ? next : next.losing(now.lost());
     }
 
     private static AccessModel moved(AccessModel model, Directory directory) {

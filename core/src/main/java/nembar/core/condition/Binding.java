@@ -6,6 +6,7 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 
 /**
@@ -15,6 +16,7 @@ import java.util.Set;
  */
 public final class Binding {
     private final Person person;
+    private final Map<String, ValueType> unknown;
 
     /** What a condition takes from the person, the moment and the directory. */
     public interface Person {
@@ -38,13 +40,25 @@ public final class Binding {
         boolean timeless();
     }
 
-    private Binding(Person person) {
+    private Binding(Person person, Map<String, ValueType> unknown) {
         this.person = person;
+        this.unknown = unknown;
     }
 
     /** The expression with everything but the record's own values put in. */
     public static Expression bind(Expression expression, Person person) {
-        return new Binding(person).bound(expression);
+        return bind(expression, person, Map.of());
+    }
+
+    /**
+     * The expression with everything but the record's own values put in.
+     *
+     * @param unknown types of the fields of which nobody knows what a record has: whatever is said
+     *     of them is unknown, even that there is no value
+     */
+    public static Expression bind(
+            Expression expression, Person person, Map<String, ValueType> unknown) {
+        return new Binding(person, unknown).bound(expression);
     }
 
     private Expression bound(Expression expression) {
@@ -59,6 +73,10 @@ public final class Binding {
                     : new Expression.Literal(
                             value instanceof Number ? new BigDecimal(value.toString()) : value);
         }
+        if (expression instanceof Expression.Property property
+                && unknown.containsKey(property.name())) {
+            return new Expression.Absent(unknown.get(property.name()));
+        }
         if (expression instanceof Expression.Applied applied) {
             return applied(applied);
         }
@@ -70,11 +88,19 @@ public final class Binding {
             return new Expression.Array(array.elements().stream().map(this::bound).toList());
         }
         if (expression instanceof Expression.Call call) {
+            if (call.operator() == Operator.IS_NULL && speaksOfUnknown(call)) {
+                return new Expression.Absent(ValueType.TRUTH);
+            }
             return simplest(
                     new Expression.Call(
                             call.operator(), call.arguments().stream().map(this::bound).toList()));
         }
         return expression;
+    }
+
+    private boolean speaksOfUnknown(Expression expression) {
+        return !unknown.isEmpty()
+                && expression.properties().stream().anyMatch(unknown::containsKey);
     }
 
     private Expression applied(Expression.Applied applied) {

@@ -35,6 +35,8 @@ public sealed interface Missing {
 
     /** What step 1 fails for. */
     enum Inactive {
+        /** The application is paused, or was taken away. */
+        APPLICATION,
         /** The person is not active. */
         PERSON,
         /** The account they act for is held back, or past its last day. */

@@ -129,6 +129,9 @@ public final class PersonAccess implements Access {
 
     /** Why step 1 of the decision fails; empty where it does not. */
     public Optional<Missing.NotActive> inactive() {
+        if (!who.asIfActive() && !model.application().open()) {
+            return Optional.of(new Missing.NotActive(Missing.Inactive.APPLICATION));
+        }
         if (!who.asIfActive() && !who.person().active()) {
             return Optional.of(new Missing.NotActive(Missing.Inactive.PERSON));
         }

@@ -55,7 +55,8 @@ final class ReachRecords {
 
     RecordSet meeting(Condition condition, RecordType type) {
         return RecordSet.where(
-                Binding.bind(condition.expression(), values), condition.words(model.scopeOf(type)));
+                Binding.bind(condition.expression(), values, model.unknownOf(type)),
+                condition.words(model.scopeOf(type)));
     }
 
     /** The records of the type within the reach; nothing where the type cannot express it. */

@@ -6,8 +6,12 @@ import java.util.Optional;
 import java.util.SortedSet;
 import nembar.core.catalogue.Field;
 import nembar.core.catalogue.Lookup;
+import nembar.core.catalogue.LostFields;
 
-/** An application's look-ups, as they were last read. */
+/**
+ * What is known of an application's database besides its catalogue: its look-ups, as they were last
+ * read, and what of the catalogue cannot be read any more.
+ */
 @FunctionalInterface
 public interface Lookups {
     /** Where nothing has been read, so that every value leads nowhere. */
@@ -15,6 +19,11 @@ public interface Lookups {
 
     /** The values of one. */
     LookupValues of(Lookup lookup);
+
+    /** What of the catalogue cannot be read any more. */
+    default LostFields lost() {
+        return LostFields.NONE;
+    }
 
     /**
      * What a record has in a field, as Nembar knows it: of a field with a look-up, the directory's

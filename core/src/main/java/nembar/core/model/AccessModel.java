@@ -13,12 +13,16 @@ import java.util.SortedSet;
 import java.util.TreeSet;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Predicate;
+import java.util.stream.Collectors;
 import nembar.core.catalogue.Application;
 import nembar.core.catalogue.Area;
 import nembar.core.catalogue.Catalogue;
+import nembar.core.catalogue.Field;
+import nembar.core.catalogue.LostFields;
 import nembar.core.catalogue.RecordType;
 import nembar.core.condition.Condition;
 import nembar.core.condition.Scope;
+import nembar.core.condition.ValueType;
 import nembar.core.design.Assignment;
 import nembar.core.design.Design;
 import nembar.core.design.DirectShare;
@@ -44,6 +48,7 @@ public final class AccessModel implements Elements {
     private final Catalogue catalogue;
     private final Directory directory;
     private final Design design;
+    private final LostFields lost;
     private final Personas personas;
 
     /** Models with the same application and directory that were made lately. */
@@ -62,8 +67,10 @@ public final class AccessModel implements Elements {
             Catalogue catalogue,
             Directory directory,
             Design design,
+            LostFields lost,
             Personas personas,
             RecentlyMade<AccessModel> siblings) {
+        this.lost = lost;
         this.siblings = siblings;
         this.application = application;
         this.catalogue = catalogue;
@@ -85,8 +92,23 @@ public final class AccessModel implements Elements {
                 catalogue,
                 directory,
                 design,
+                LostFields.NONE,
                 new Personas(directory),
                 new RecentlyMade<>(SIBLINGS_KEPT));
+    }
+
+    /** This model of a database in which some of what is governed cannot be read any more. */
+    public AccessModel losing(LostFields other) {
+        return lost.equals(other)
+                ? this
+                : new AccessModel(
+                        application,
+                        catalogue,
+                        directory,
+                        design,
+                        other,
+                        personas,
+                        new RecentlyMade<>(SIBLINGS_KEPT));
     }
 
     /**
@@ -123,6 +145,7 @@ public final class AccessModel implements Elements {
                             sameCatalogue ? catalogue : otherCatalogue,
                             directory,
                             other,
+                            lost,
                             personas,
                             siblings);
                 });
@@ -134,7 +157,7 @@ public final class AccessModel implements Elements {
      * @throws ModelRefused with every problem found, when they do not belong together
      */
     public AccessModel withDirectory(Directory other) {
-        return of(application, catalogue, other, design);
+        return of(application, catalogue, other, design).losing(lost);
     }
 
     private static void refuse(List<Problem> problems) {
@@ -183,6 +206,24 @@ public final class AccessModel implements Elements {
         return scopes.computeIfAbsent(type.key(), key -> Scopes.of(type, catalogue, directory));
     }
 
+    /** What of the catalogue cannot be read any more. */
+    public LostFields lost() {
+        return lost;
+    }
+
+    /** Types of the fields of which nobody knows any more what a record of the type has. */
+    public Map<String, ValueType> unknownOf(RecordType type) {
+        if (lost.none()) {
+            return Map.of();
+        }
+        Scope scope = scopeOf(type);
+        return type.fields().stream()
+                .filter(field -> lost.has(type, field))
+                .collect(
+                        Collectors.toMap(
+                                Field::key, field -> scope.names().get(field.key()).type()));
+    }
+
     /** A condition on records of the type in words; worked out once. */
     public String wordsOf(Condition condition, RecordType type) {
         return words.computeIfAbsent(
@@ -195,11 +236,11 @@ public final class AccessModel implements Elements {
     }
 
     /**
-     * Step 1 of the decision: the person is active, and the account they act for is neither pending
-     * nor ended; or the question takes both to be so.
+     * Step 1 of the decision: the application is open, the person is active, and the account they
+     * act for is neither pending nor ended; or the question takes all three to be so.
      */
     public boolean active(Standpoint who) {
-        return who.asIfActive() || who.person().active() && open(who);
+        return who.asIfActive() || application.open() && who.person().active() && open(who);
     }
 
     /** Whether the account acted for, if any, lets its people in at the instant. */

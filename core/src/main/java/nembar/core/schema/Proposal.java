@@ -11,6 +11,7 @@ import java.util.Optional;
 import java.util.Set;
 import nembar.core.catalogue.Area;
 import nembar.core.catalogue.Catalogue;
+import nembar.core.catalogue.Column;
 import nembar.core.catalogue.Field;
 import nembar.core.catalogue.FieldType;
 import nembar.core.catalogue.Parent;
@@ -57,6 +58,9 @@ public record Proposal(List<Area> areas, List<ProposedTable> tables) {
                         .toList();
         Areas areas = Areas.of(types, application);
         TypeProposals proposals = new TypeProposals(keys, schema, areas);
+        List<Table> knownTables =
+                schema.tables().stream().filter(one -> governed.containsKey(one.name())).toList();
+        TypeProposals again = new TypeProposals(keys, schema, Areas.of(knownTables, application));
         List<ProposedTable> tables = new ArrayList<>();
         for (Table table : schema.tables()) {
             RecordType type = governed.get(table.name());
@@ -73,7 +77,8 @@ public record Proposal(List<Area> areas, List<ProposedTable> tables) {
                                     guess.why(),
                                     Optional.ofNullable(type),
                                     Map.of(),
-                                    Map.of()));
+                                    Map.of(),
+                                    type == null ? List.of() : more(type, again.of(table, guess))));
         }
         Placings placings = new Placings(schema, uses, directory);
         return new Proposal(
@@ -81,6 +86,36 @@ public record Proposal(List<Area> areas, List<ProposedTable> tables) {
                 withoutCycles(tables).stream()
                         .map(table -> table.use() == Use.GOVERNED ? table : placings.place(table))
                         .toList());
+    }
+
+    /** Fields of columns that a governed type has not, under keys that it has not. */
+    private static List<Field> more(RecordType known, ProposedTable again) {
+        Set<String> columns = new HashSet<>();
+        known.fields().stream()
+                .filter(one -> one.link().isEmpty())
+                .forEach(one -> one.columns().forEach(column -> columns.add(column.name())));
+        Set<String> keys = new HashSet<>(known.fieldsByKey().keySet());
+        List<Field> more = new ArrayList<>();
+        for (Field field : again.recordType().map(RecordType::fields).orElse(List.of())) {
+            boolean fresh = field.columns().stream().noneMatch(one -> columns.contains(one.name()));
+            if (fresh) {
+                String key = key(field.key(), "field", keys);
+                keys.add(key);
+                more.add(field.called(key));
+            }
+        }
+        return more;
+    }
+
+    /** A field as its column has to be read now; empty where no field can have what it has. */
+    public static Optional<Field> reread(Field field, TableColumn now) {
+        return Fields.type(now)
+                .map(
+                        guess ->
+                                field.on(List.of(new Column(now.name(), guess.stored())))
+                                        .as(guess.type(), Optional.empty())
+                                        .with(Optional.empty(), Optional.empty()))
+                .filter(any -> field.columns().size() == 1 && field.link().isEmpty());
     }
 
     /** A record type cannot be its own ancestor: the parent that would close a circle is left. */

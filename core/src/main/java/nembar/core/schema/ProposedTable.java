@@ -2,8 +2,10 @@ package nembar.core.schema;
 
 import java.util.Collections;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import nembar.core.catalogue.Field;
 import nembar.core.catalogue.RecordType;
 
 /**
@@ -16,6 +18,7 @@ import nembar.core.catalogue.RecordType;
  *     {@code /parent}, by {@code /person}, {@code /team}, {@code /unit} and {@code /account} for
  *     what places a record, and by the key of a field
  * @param left columns that no field can have, with the reason
+ * @param more of a table that is governed: fields of columns that its record type has not
  */
 public record ProposedTable(
         Table table,
@@ -23,11 +26,24 @@ public record ProposedTable(
         String why,
         Optional<RecordType> recordType,
         Map<String, String> reasons,
-        Map<String, String> left) {
+        Map<String, String> left,
+        List<Field> more) {
 
     public ProposedTable {
         reasons = Collections.unmodifiableMap(new LinkedHashMap<>(reasons));
         left = Collections.unmodifiableMap(new LinkedHashMap<>(left));
+        more = List.copyOf(more);
+    }
+
+    /** Of a table that nobody governs yet. */
+    ProposedTable(
+            Table table,
+            Use use,
+            String why,
+            Optional<RecordType> recordType,
+            Map<String, String> reasons,
+            Map<String, String> left) {
+        this(table, use, why, recordType, reasons, left, List.of());
     }
 
     /** The same with a record type that stands alone. */
@@ -41,6 +57,6 @@ public record ProposedTable(
 
     /** The same with another record type, for other reasons. */
     ProposedTable with(RecordType other, Map<String, String> otherReasons) {
-        return new ProposedTable(table, use, why, Optional.of(other), otherReasons, left);
+        return new ProposedTable(table, use, why, Optional.of(other), otherReasons, left, more);
     }
 }

@@ -55,7 +55,7 @@ public final class GroupedCount {
     private record Joined(String alias, RecordType parent, String through, RecordType child) {}
 
     private GroupedCount(RecordType type, Lookups lookups) {
-        this.type = type;
+        this.type = lookups.lost().read(type);
         this.lookups = lookups;
     }
 
@@ -64,7 +64,7 @@ public final class GroupedCount {
         GroupedCount plan = new GroupedCount(type, lookups);
         for (RecordSet set : new LinkedHashSet<>(sets)) {
             Needs needs = plan.new Needs();
-            set.fold(needs.at(ROOT, type));
+            set.fold(needs.at(ROOT, plan.type));
             if (needs.fit()) {
                 needs.take();
                 plan.sets.add(set);
@@ -232,18 +232,19 @@ public final class GroupedCount {
 
             @Override
             public Void parentIn(RecordSet.ParentIn set) {
+                RecordType parent = lookups.lost().read(set.parent());
                 List<String> key = List.of(alias, set.through());
                 Joined joined = joins.getOrDefault(key, newJoins.get(key));
                 if (joined == null) {
                     String name = "p" + (joins.size() + newJoins.size() + 1);
-                    joined = new Joined(name, set.parent(), set.through(), of);
+                    joined = new Joined(name, parent, set.through(), of);
                     newJoins.put(key, joined);
-                    String exists = field(set.parent(), name, set.parent().keyField()).present();
+                    String exists = field(parent, name, parent.keyField()).present();
                     newFlags.put(
                             List.of(name, RecordSet.EVERYTHING),
                             () -> new SqlText(exists, List.of()));
                 }
-                set.parents().fold(at(joined.alias(), set.parent()));
+                set.parents().fold(at(joined.alias(), parent));
                 return null;
             }
 

@@ -188,7 +188,9 @@ record SqlField(Field field, String alias) {
     }
 
     private String plain(Column column) {
-        return alias + "." + Column.quoted(column.name());
+        return column.equals(Column.LOST)
+                ? "NULL::text"
+                : alias + "." + Column.quoted(column.name());
     }
 
     private String asText(Column column) {

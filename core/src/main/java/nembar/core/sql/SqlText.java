@@ -78,6 +78,9 @@ public record SqlText(String sql, List<Object> parameters) {
 
     /** A table's name with its schema, each in double quotes. */
     static String table(TableName table) {
+        if (table.equals(TableName.LOST)) {
+            return "(SELECT WHERE FALSE)";
+        }
         return Column.quoted(table.schema()) + "." + Column.quoted(table.name());
     }
 }

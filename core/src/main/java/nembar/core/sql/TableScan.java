@@ -39,7 +39,7 @@ public final class TableScan {
     private final SqlText.Builder joins = new SqlText.Builder();
 
     private TableScan(RecordType type, String alias, Lookups lookups, int depth) {
-        this.type = type;
+        this.type = lookups.lost().read(type);
         this.alias = alias;
         this.lookups = lookups;
         this.depth = depth;

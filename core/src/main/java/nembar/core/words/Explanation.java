@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import nembar.core.catalogue.Application;
 import nembar.core.catalogue.Field;
 import nembar.core.catalogue.Function;
 import nembar.core.catalogue.Operation;
@@ -242,6 +243,11 @@ public final class Explanation {
                         .map(key -> model.directory().personName(key))
                         .orElse("nobody");
         return switch (what) {
+            case APPLICATION ->
+                    model.application().name()
+                            + (model.application().state() == Application.State.PAUSED
+                                    ? " is paused; nobody has access until it goes on."
+                                    : " was taken away; nobody has access any more.");
             case PERSON ->
                     name
                             + " is "

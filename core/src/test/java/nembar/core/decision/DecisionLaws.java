@@ -27,7 +27,7 @@ import nembar.core.testing.Referee;
 
 /** What holds for every design, person, operation and record (docs/access-model.md, section 4). */
 class DecisionLaws {
-    @Law(tries = 2000)
+    @Law(tries = 1200)
     void theEngineAgreesWithTheReferee(Draws draws) {
         RefereeTest.agree(new RandomWorld(draws));
     }

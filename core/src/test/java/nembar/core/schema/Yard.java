@@ -9,11 +9,11 @@ import nembar.core.catalogue.TableName;
 import nembar.core.directory.Directory;
 
 /** Puts the schema of a repair yard together, table by table. */
-final class Yard {
+public final class Yard {
     private final List<Table> tables = new ArrayList<>();
 
     /** One table while it is put together. */
-    final class Building {
+    public final class Building {
         private final TableName name;
         private Table.Kind kind = Table.Kind.TABLE;
         private Optional<String> comment = Optional.empty();
@@ -27,22 +27,22 @@ final class Yard {
             this.name = name;
         }
 
-        Building view() {
+        public Building view() {
             kind = Table.Kind.VIEW;
             return this;
         }
 
-        Building comment(String text) {
+        public Building comment(String text) {
             comment = Optional.of(text);
             return this;
         }
 
-        Building rows(long number) {
+        public Building rows(long number) {
             rows = Optional.of(number);
             return this;
         }
 
-        Building column(String column, String base, String... sample) {
+        public Building column(String column, String base, String... sample) {
             return column(
                     new TableColumn(
                             column,
@@ -56,7 +56,7 @@ final class Yard {
                             List.of(sample)));
         }
 
-        Building commented(String column, String base, String text) {
+        public Building commented(String column, String base, String text) {
             return column(
                     new TableColumn(
                             column,
@@ -70,7 +70,7 @@ final class Yard {
                             List.of()));
         }
 
-        Building enumerated(String column, String... choices) {
+        public Building enumerated(String column, String... choices) {
             return column(
                     new TableColumn(
                             column,
@@ -89,18 +89,18 @@ final class Yard {
             return this;
         }
 
-        Building key(String... columns) {
+        public Building key(String... columns) {
             key = List.of(columns);
             return this;
         }
 
-        Building unique(String... columns) {
+        public Building unique(String... columns) {
             uniques.add(List.of(columns));
             return this;
         }
 
         /** A reference, as in {@code job, line -> yard.job_line (job, no)}. */
-        Building refers(String text, boolean cascades) {
+        public Building refers(String text, boolean cascades) {
             String[] parts = text.split(" -> | \\(|\\)");
             references.add(
                     new ForeignKey(
@@ -111,36 +111,36 @@ final class Yard {
             return this;
         }
 
-        Yard made() {
+        public Yard made() {
             tables.add(
                     new Table(name, kind, comment, rows, 8_192, columns, key, uniques, references));
             return Yard.this;
         }
     }
 
-    Building table(String name) {
+    public Building table(String name) {
         return new Building(TableName.of(name));
     }
 
-    Schema schema() {
+    public Schema schema() {
         return new Schema(tables);
     }
 
-    Proposal proposal() {
+    public Proposal proposal() {
         return proposal(Directory.EMPTY);
     }
 
-    Proposal proposal(Directory directory) {
+    public Proposal proposal(Directory directory) {
         return Proposal.of(schema(), "Quayside", Catalogue.EMPTY, directory);
     }
 
     /** What is proposed for the one table of a name. */
-    ProposedTable proposed(String name) {
+    public ProposedTable proposed(String name) {
         return proposed(name, Directory.EMPTY);
     }
 
     /** The same where the directory has somebody. */
-    ProposedTable proposed(String name, Directory directory) {
+    public ProposedTable proposed(String name, Directory directory) {
         return proposal(directory).tables().stream()
                 .filter(one -> one.table().name().text().equals(name))
                 .findFirst()

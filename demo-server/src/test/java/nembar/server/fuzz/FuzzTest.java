@@ -59,9 +59,17 @@ class FuzzTest {
     private static final Pattern THE_FOUR =
             Pattern.compile("/(idris\\.munro|maren\\.holt|agnete\\.solberg|osric\\.vane)\\b");
 
-    /** What opens a connection to wherever it is told: broken only, since it is walked through. */
-    private static final Set<String> OUTWARD =
-            Set.of("addApplication", "tryConnection", "changeConnection");
+    /**
+     * What opens a connection to wherever it is told, or takes an application from everybody:
+     * broken only, since it is walked through.
+     */
+    private static final Set<String> WALKED =
+            Set.of(
+                    "addApplication",
+                    "tryConnection",
+                    "changeConnection",
+                    "setApplicationState",
+                    "takeAwayApplication");
 
     /** What counts as a wrong password, and in the end locks whoever it is tried as. */
     private static final Set<String> PROOFS =
@@ -100,7 +108,7 @@ class FuzzTest {
         for (int i = 0; i < REQUESTS; i++) {
             // Each operation in turn, so that none is left out; now and then one at random.
             Op op = all.get(random.nextInt(4) == 0 ? random.nextInt(all.size()) : i % all.size());
-            boolean alone = ALONE.contains(op.id()) || OUTWARD.contains(op.id());
+            boolean alone = ALONE.contains(op.id()) || WALKED.contains(op.id());
             boolean broken = alone || random.nextInt(10) < 6;
             Request request = requests.of(op, broken);
             if (op.method().equals("GET") || !THE_FOUR.matcher(request.address()).find()) {

@@ -112,6 +112,14 @@ final class Walk {
                                 "UTC",
                                 "was",
                                 Map.of("name", "Quayside", "zone", "UTC"))));
+        done("lookAtDatabase", admin.post(path + "/drift", Map.of()));
+        done("exportApplication", admin.get(path + "/export"));
+        done("setApplicationState", admin.put(path + "/state", Map.of("state", "paused")));
+        done("setApplicationState", admin.put(path + "/state", Map.of("state", "open")));
+        admin.post(
+                "/api/applications",
+                Map.of("name", "Brief", "zone", "UTC", "connection", connection));
+        done("takeAwayApplication", admin.delete("/api/applications/brief?name=Brief"));
     }
 
     private static <T> T await(Supplier<T> asked) {

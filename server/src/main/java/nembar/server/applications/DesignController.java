@@ -5,6 +5,7 @@ import jakarta.servlet.http.HttpServletRequest;
 import java.io.IOException;
 import java.util.List;
 import java.util.Optional;
+import nembar.core.catalogue.Application;
 import nembar.core.model.AccessModel;
 import nembar.core.model.ModelRefused;
 import nembar.core.model.Problem;
@@ -51,6 +52,7 @@ class DesignController {
     @Operation(operationId = "applications")
     List<ApplicationShown> applications() {
         return models.all().stream()
+                .filter(model -> model.application().state() != Application.State.ENDED)
                 .filter(model -> governance.mayViewApplication(me.person(), key(model)))
                 .map(
                         model ->

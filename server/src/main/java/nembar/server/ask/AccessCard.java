@@ -30,8 +30,8 @@ import nembar.server.ask.WhatCan.TypeRow;
 import org.librepdf.openpdf.fonts.Liberation;
 
 /**
- * What somebody can do as one page in plain words, to be sent to them or their manager: a PDF (ISO
- * 32000).
+ * What somebody can do, on one page where it fits, in plain words, to be sent to them or their
+ * manager: a PDF (ISO 32000).
  */
 final class AccessCard {
     private static final Color INK = new Color(0x22, 0x30, 0x3A);
@@ -44,7 +44,11 @@ final class AccessCard {
     /** The largest that fits is taken. */
     private static final List<Float> SIZES = List.of(10f, 9f, 8f, 7f, 6f);
 
+    /** Where it takes several pages, it is as easy to read as any. */
+    private static final float ON_SEVERAL = 9f;
+
     private static final int FIELDS_AT_MOST = 12;
+    private static final int HOLDINGS_AT_MOST = 20;
 
     private final WhatCan answer;
     private final Instant at;
@@ -73,7 +77,7 @@ final class AccessCard {
     /**
      * @param at the instant that the answer is of
      * @param publication number of that on which it rests; empty before the first
-     * @return a PDF of one page
+     * @return a PDF of one page; of more only where so much is held or governed that it cannot fit
      */
     static byte[] of(WhatCan answer, Instant at, ZoneId zone, Optional<Long> publication) {
         for (boolean fields : new boolean[] {true, false}) {
@@ -85,7 +89,9 @@ final class AccessCard {
                 }
             }
         }
-        throw new IllegalStateException("the card does not fit one page");
+        ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+        new AccessCard(answer, at, zone, publication, ON_SEVERAL, true).write(bytes);
+        return bytes.toByteArray();
     }
 
     /** How many pages it took. */
@@ -152,9 +158,13 @@ final class AccessCard {
     }
 
     private String holds() {
-        return answer.holdings().isEmpty()
-                ? "nothing; so there is nothing they can do."
-                : String.join("; ", answer.holdings());
+        List<String> all = answer.holdings();
+        if (all.isEmpty()) {
+            return "nothing; so there is nothing they can do.";
+        }
+        int more = all.size() - HOLDINGS_AT_MOST;
+        return all.stream().limit(HOLDINGS_AT_MOST).collect(Collectors.joining("; "))
+                + (more > 0 ? "; and " + more + " more" : "");
     }
 
     private String foot() {

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Set;
 import java.util.function.Predicate;
 import nembar.core.answers.Meant;
+import nembar.core.catalogue.Area;
 import nembar.core.design.AccountFilter;
 import nembar.core.design.AccountScope;
 import nembar.core.design.Assignment;
@@ -84,6 +85,8 @@ final class AudienceParts {
                     .forEach(key -> named.add(new OnePerson(key), ""));
         } else if (element instanceof Expectation one) {
             one.owner().ifPresent(key -> named.add(new OnePerson(key), ""));
+        } else if (element instanceof Area one) {
+            one.stewards().ifPresent(named::add);
         }
         return named.parts;
     }

@@ -9,7 +9,9 @@ import nembar.server.document.DesignDocument.SetPart;
 import nembar.server.http.Named;
 import nembar.server.http.OneOf;
 
-/** The catalogue of an application, and its published roles and privilege sets. */
+/**
+ * The catalogue of an application as a draft has it, and its published roles and privilege sets.
+ */
 record Bench(
         Named application,
         List<AreaShown> areas,
@@ -18,10 +20,16 @@ record Bench(
         List<SetShown> sets,
         List<RoleShown> roles) {
 
+    /** An explanation, which is left out where there is none. */
+    static Optional<String> explanation(String text) {
+        return Optional.of(text).filter(one -> !one.isEmpty());
+    }
+
     /**
      * @param stewards who guards it, in words; empty where nobody does
      */
-    record AreaShown(String key, String name, Optional<String> stewards) {}
+    record AreaShown(
+            String key, String name, Optional<String> stewards, Optional<String> explanation) {}
 
     /**
      * @param operations in the order in which they are shown, the first four common to all types
@@ -33,18 +41,32 @@ record Bench(
             String singular,
             String plural,
             String area,
-            List<Named> operations,
+            List<OperationShown> operations,
             Map<String, String> unsaid,
             Optional<String> follows,
-            List<FieldShown> fields) {}
+            List<FieldShown> fields,
+            Optional<String> explanation) {}
 
-    record FieldShown(String key, String label, boolean guarded, List<String> classifications) {}
+    /** An operation on records of a type; most need no explanation. */
+    record OperationShown(String key, String name, Optional<String> explanation) {}
+
+    record FieldShown(
+            String key,
+            String label,
+            boolean guarded,
+            List<String> classifications,
+            Optional<String> explanation) {}
 
     /**
      * @param needs what must be held besides, in words
      */
     record FunctionShown(
-            String key, String name, String area, List<String> levels, List<String> needs) {}
+            String key,
+            String name,
+            String area,
+            List<String> levels,
+            List<String> needs,
+            Optional<String> explanation) {}
 
     /**
      * @param people how many hold it today, by a role or by itself

@@ -37,10 +37,15 @@ class BenchController {
         this.me = me;
     }
 
+    /**
+     * What is designed on.
+     *
+     * @param draft whose catalogue is shown; left out for the published one
+     */
     @GetMapping
     @Operation(operationId = "bench")
-    Bench bench(@PathVariable String application) {
-        return benches.bench(me.person(), application);
+    Bench bench(@PathVariable String application, @RequestParam(defaultValue = "") String draft) {
+        return benches.bench(me.person(), application, draft);
     }
 
     /** Who holds a role or a privilege set, and how they came by it; externals first. */

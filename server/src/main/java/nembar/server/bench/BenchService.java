@@ -34,6 +34,7 @@ import nembar.server.bench.Bench.HeldSets;
 import nembar.server.bench.Bench.Holder;
 import nembar.server.bench.Bench.HolderPage;
 import nembar.server.bench.Bench.HolderRanges;
+import nembar.server.bench.Bench.OperationShown;
 import nembar.server.bench.Bench.RangeShown;
 import nembar.server.bench.Bench.RoleShown;
 import nembar.server.bench.Bench.SetShown;
@@ -63,11 +64,17 @@ class BenchService {
         this.governance = governance;
     }
 
-    Bench bench(Person me, String application) {
+    /**
+     * The bench of an application.
+     *
+     * @param draft id of the draft whose catalogue is shown; empty for the published one
+     */
+    Bench bench(Person me, String application, String draft) {
         Moment moment = moments.of(me, application, "", Optional.empty());
         AccessModel model = moment.model();
-        Explanation explanation = new Explanation(model, Standpoint.of(me, moment.at()));
-        Catalogue catalogue = model.catalogue();
+        AccessModel drafted = moments.of(me, application, draft, Optional.empty()).model();
+        Explanation explanation = new Explanation(drafted, Standpoint.of(me, moment.at()));
+        Catalogue catalogue = drafted.catalogue();
         Holders holders = new Holders(moment);
         SeatUse seats = new SeatUse(moment.model());
         Map<String, Integer> ofSets = holders.ofSets();
@@ -80,7 +87,8 @@ class BenchService {
                                         new AreaShown(
                                                 one.key(),
                                                 one.name(),
-                                                one.stewards().map(explanation::audience)))
+                                                one.stewards().map(explanation::audience),
+                                                Bench.explanation(one.explanation())))
                         .toList(),
                 catalogue.recordTypes().stream().map(one -> type(catalogue, one)).toList(),
                 catalogue.functions().stream()
@@ -93,7 +101,8 @@ class BenchService {
                                                 one.levels(),
                                                 one.needs().stream()
                                                         .map(explanation::need)
-                                                        .toList()))
+                                                        .toList(),
+                                                Bench.explanation(one.explanation())))
                         .toList(),
                 model.design().sets().stream()
                         .map(
@@ -127,7 +136,14 @@ class BenchService {
                 type.singular(),
                 type.plural(),
                 type.area(),
-                type.operations().stream().map(one -> new Named(one.key(), one.label())).toList(),
+                type.operations().stream()
+                        .map(
+                                one ->
+                                        new OperationShown(
+                                                one.key(),
+                                                one.label(),
+                                                Bench.explanation(one.explanation())))
+                        .toList(),
                 unsaid,
                 type.parent().flatMap(one -> follows(catalogue, one)),
                 type.fields().stream()
@@ -137,8 +153,10 @@ class BenchService {
                                                 one.key(),
                                                 one.label(),
                                                 one.guarded(),
-                                                List.copyOf(one.classifications())))
-                        .toList());
+                                                List.copyOf(one.classifications()),
+                                                Bench.explanation(one.explanation())))
+                        .toList(),
+                Bench.explanation(type.explanation()));
     }
 
     private static Optional<String> follows(Catalogue catalogue, Parent parent) {

@@ -281,11 +281,13 @@ class Drawers {
             return new ReadingShown(
                     new Sentences(next).of(put.element()).map(Sentence::pieces).orElse(List.of()),
                     List.of(),
-                    Care.of(
-                            moment.with(next),
-                            put.element(),
-                            governance.counting(me, models.model(application)),
-                            governance.mayView(me)),
+                    put.kind().inCatalogue()
+                            ? List.of()
+                            : Care.of(
+                                    moment.with(next),
+                                    put.element(),
+                                    governance.counting(me, models.model(application)),
+                                    governance.mayView(me)),
                     names);
         } catch (ModelRefused refused) {
             return new ReadingShown(

@@ -1,5 +1,6 @@
 package nembar.server.catalogue;
 
+import java.time.ZoneId;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
@@ -13,6 +14,7 @@ import nembar.core.directory.Edits;
 import nembar.core.directory.Person;
 import nembar.core.model.AccessModel;
 import nembar.core.text.Slug;
+import nembar.core.text.Words;
 import nembar.server.catalogue.ConnectionShapes.ConnectionGiven;
 import nembar.server.catalogue.ConnectionShapes.ConnectionShown;
 import nembar.server.command.Command;
@@ -26,6 +28,7 @@ import nembar.server.governance.Governance;
 import nembar.server.history.Acts;
 import nembar.server.http.BadRequest;
 import nembar.server.http.NotFound;
+import nembar.server.http.OneOf;
 import nembar.server.http.Overtaken;
 import nembar.server.http.Texts;
 import nembar.server.model.Models;
@@ -46,6 +49,7 @@ class ApplicationSetup {
     private final RecordSources sources;
     private final RecordLookups lookups;
     private final Trial trial;
+    private final SchemaLooks looks;
     private final Acts acts;
 
     ApplicationSetup(
@@ -56,6 +60,7 @@ class ApplicationSetup {
             RecordSources sources,
             RecordLookups lookups,
             Trial trial,
+            SchemaLooks looks,
             Acts acts) {
         this.models = models;
         this.gate = gate;
@@ -64,6 +69,7 @@ class ApplicationSetup {
         this.sources = sources;
         this.lookups = lookups;
         this.trial = trial;
+        this.looks = looks;
         this.acts = acts;
     }
 
@@ -82,14 +88,20 @@ class ApplicationSetup {
      *
      * @param recordTypes how many are governed
      * @param connected whether its database is set here, and not where Nembar is started
+     * @param state whether anybody has access; one that was taken away has only its history left
+     * @param lookedAt when its database was last looked at; left out where it never was
+     * @param differences between its database and what is governed, as it was last seen
      * @param mayChange whether its tables and its connection are theirs to look at and change
      */
     record ApplicationLine(
             String key,
             String name,
             String zone,
+            @OneOf(Application.State.class) String state,
             int recordTypes,
             boolean connected,
+            Optional<String> lookedAt,
+            int differences,
             boolean mayChange) {}
 
     /** All applications that may be seen; and whether another may be added. */
@@ -98,24 +110,36 @@ class ApplicationSetup {
     /** All but Nembar itself, whose catalogue comes with the program, by name. */
     ApplicationList list(Person me) {
         Set<String> connected = connections.versions().keySet();
+        Map<String, SchemaLooks.Look> seen = looks.all();
         return new ApplicationList(
                 models.all().stream()
                         .filter(one -> !one.application().key().equals(Models.NEMBAR))
                         .filter(one -> governance.mayViewApplication(me, one.application().key()))
-                        .map(one -> line(me, one, connected))
+                        .map(
+                                one ->
+                                        line(
+                                                me,
+                                                one,
+                                                connected,
+                                                Optional.ofNullable(
+                                                        seen.get(one.application().key()))))
                         .sorted(Comparator.comparing(ApplicationLine::name))
                         .toList(),
                 governance.mayOnPlace(me, APPLICATION, "create", NEW));
     }
 
-    private ApplicationLine line(Person me, AccessModel model, Set<String> connected) {
+    private ApplicationLine line(
+            Person me, AccessModel model, Set<String> connected, Optional<SchemaLooks.Look> look) {
         Application application = model.application();
         return new ApplicationLine(
                 application.key(),
                 application.name(),
                 application.zone().getId(),
+                Words.of(application.state()),
                 model.catalogue().recordTypes().size(),
                 connected.contains(application.key()),
+                look.map(one -> one.at().toString()),
+                look.map(SchemaLooks.Look::differences).orElse(0),
                 governance.mayOnPlace(me, APPLICATION, "change", application.key()));
     }
 
@@ -180,7 +204,7 @@ class ApplicationSetup {
             throw new BadRequest("was", "Say what it was called when you looked.");
         }
         String name = freeName(given.name(), application);
-        Application next = new Application(application, name, Texts.zone("zone", given.zone()));
+        ZoneId zone = Texts.zone("zone", given.zone());
         gate.execute(
                 Command.by(author, "Rename " + given.was().name())
                         .needing(Need.onApplication("change", application))
@@ -201,7 +225,8 @@ class ApplicationSetup {
                                             Map.of(
                                                     application,
                                                     new OfApplication(
-                                                            Optional.of(next), List.of())));
+                                                            Optional.of(is.called(name, zone)),
+                                                            List.of())));
                                 })
                         .within(
                                 () ->
@@ -223,6 +248,7 @@ class ApplicationSetup {
                 models.all().stream()
                         .map(AccessModel::application)
                         .filter(one -> !one.key().equals(application))
+                        .filter(one -> one.state() != Application.State.ENDED)
                         .anyMatch(one -> one.name().equalsIgnoreCase(name));
         if (taken) {
             throw new BadRequest("name", "There is an application of this name already.");

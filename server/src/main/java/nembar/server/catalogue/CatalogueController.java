@@ -7,8 +7,10 @@ import nembar.server.catalogue.ApplicationSetup.AddedApplication;
 import nembar.server.catalogue.ApplicationSetup.ApplicationList;
 import nembar.server.catalogue.ApplicationSetup.ApplicationNaming;
 import nembar.server.catalogue.ApplicationSetup.NewApplication;
+import nembar.server.catalogue.ApplicationStates.StateWanted;
 import nembar.server.catalogue.ConnectionShapes.ConnectionGiven;
 import nembar.server.catalogue.ConnectionShapes.ConnectionShown;
+import nembar.server.catalogue.Drifts.DriftShown;
 import nembar.server.catalogue.LookupStates.LookupList;
 import nembar.server.catalogue.LookupStates.NowhereShown;
 import nembar.server.catalogue.Proposals.ProposalShown;
@@ -17,6 +19,10 @@ import nembar.server.catalogue.Proposals.TakenTypes;
 import nembar.server.connections.Trial;
 import nembar.server.document.DesignDocument.CataloguePart;
 import nembar.server.session.Me;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -25,6 +31,7 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBody;
 
 /** Applications are added, connected, and given record types, over HTTP. */
 @RestController
@@ -33,9 +40,22 @@ class CatalogueController {
     private final ApplicationSetup setup;
     private final Proposals proposals;
     private final LookupStates lookups;
+    private final Drifts drifts;
+    private final ApplicationStates states;
+    private final ApplicationExport exports;
     private final Me me;
 
-    CatalogueController(ApplicationSetup setup, Proposals proposals, LookupStates lookups, Me me) {
+    CatalogueController(
+            ApplicationSetup setup,
+            Proposals proposals,
+            LookupStates lookups,
+            Drifts drifts,
+            ApplicationStates states,
+            ApplicationExport exports,
+            Me me) {
+        this.drifts = drifts;
+        this.states = states;
+        this.exports = exports;
         this.setup = setup;
         this.proposals = proposals;
         this.lookups = lookups;
@@ -65,6 +85,37 @@ class CatalogueController {
     @Operation(operationId = "renameApplication")
     void rename(@PathVariable String application, @RequestBody ApplicationNaming given) {
         setup.rename(me.person(), application, given);
+    }
+
+    /** Pauses an application, so that nobody has access to it, or lets it go on. */
+    @PutMapping("/applications/{application}/state")
+    @Operation(operationId = "setApplicationState")
+    void change(@PathVariable String application, @RequestBody StateWanted wanted) {
+        states.change(me.person(), application, wanted);
+    }
+
+    /**
+     * Takes an application away; its history stays.
+     *
+     * @param name what it is called, typed by whoever does it
+     */
+    @DeleteMapping("/applications/{application}")
+    @Operation(operationId = "takeAwayApplication")
+    void takeAway(@PathVariable String application, @RequestParam String name) {
+        states.takeAway(me.person(), application, name);
+    }
+
+    /** An application whole, as a ZIP archive. */
+    @GetMapping(path = "/applications/{application}/export", produces = "application/zip")
+    @Operation(operationId = "exportApplication")
+    ResponseEntity<StreamingResponseBody> export(@PathVariable String application) {
+        ApplicationExport.Export export = exports.of(me.person(), application);
+        return ResponseEntity.ok()
+                .contentType(MediaType.parseMediaType("application/zip"))
+                .header(
+                        HttpHeaders.CONTENT_DISPOSITION,
+                        "attachment; filename=\"" + application + ".zip\"")
+                .body(export::to);
     }
 
     /**
@@ -127,6 +178,18 @@ class CatalogueController {
             @PathVariable String recordType,
             @PathVariable String field) {
         return lookups.nowhere(me.person(), application, recordType, field);
+    }
+
+    /**
+     * Looks at the database again, and tells in what it differs from what is governed.
+     *
+     * @param draft whose catalogue is compared; left out for the published one
+     */
+    @PostMapping("/applications/{application}/drift")
+    @Operation(operationId = "lookAtDatabase")
+    DriftShown look(
+            @PathVariable String application, @RequestParam(defaultValue = "") String draft) {
+        return drifts.look(me.person(), application, draft);
     }
 
     /** Takes the record types that are decided on into the catalogue. */

@@ -29,6 +29,7 @@ import nembar.server.connections.SchemaReader;
 import nembar.server.document.DesignDocument;
 import nembar.server.document.DesignDocument.AreaPart;
 import nembar.server.document.DesignDocument.CataloguePart;
+import nembar.server.document.DesignDocument.FieldPart;
 import nembar.server.document.DesignDocument.RecordTypePart;
 import nembar.server.document.DocumentJson;
 import nembar.server.document.DocumentReader;
@@ -95,6 +96,7 @@ class Proposals {
      * @param reasons for parts of the record type, by {@code /key}, {@code /title}, {@code
      *     /parent}, {@code /person}, {@code /team}, {@code /unit}, {@code /account} and by field
      * @param left columns that no field can have, with the reason
+     * @param more of a governed table: fields of columns that its record type has not
      */
     record TableProposed(
             String table,
@@ -108,6 +110,7 @@ class Proposals {
             Optional<RecordTypePart> recordType,
             Map<String, String> reasons,
             Map<String, String> left,
+            List<FieldPart> more,
             @OneOf(Decision.class) String decision) {}
 
     /** All that is proposed; areas are those that are there already and those that would be. */
@@ -172,6 +175,7 @@ class Proposals {
                         .or(() -> one.recordType().map(DocumentWriter::recordType)),
                 one.reasons(),
                 one.left(),
+                one.more().stream().map(DocumentWriter::field).toList(),
                 decided.map(row -> row.decision).orElse(Words.of(Decision.OPEN)));
     }
 
@@ -187,6 +191,14 @@ class Proposals {
                 .getResultList()
                 .stream()
                 .collect(Collectors.toMap(row -> row.tableName, Function.identity()));
+    }
+
+    /** Tables of which it is decided that nobody governs them. */
+    Set<TableName> left(String application) {
+        return decided(application).values().stream()
+                .filter(row -> row.decision.equals(Words.of(Decision.LEFT)))
+                .map(row -> TableName.of(row.tableName))
+                .collect(Collectors.toSet());
     }
 
     /** Keeps what is decided of tables; open ones are to be decided again. */
@@ -290,6 +302,13 @@ class Proposals {
                 models.find(application).orElseThrow().edition(),
                 () -> forget(application, done));
         return new TakenTypes(types.size());
+    }
+
+    /** Forgets every decision about an application's tables, in the transaction at hand. */
+    void forget(String application) {
+        entities.createQuery("delete from DecisionRow where application = :key")
+                .setParameter("key", application)
+                .executeUpdate();
     }
 
     private void forget(String application, List<String> tables) {

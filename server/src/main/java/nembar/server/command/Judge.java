@@ -7,10 +7,12 @@ import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import nembar.core.answers.Counting;
 import nembar.core.answers.Moment;
 import nembar.core.answers.Proof;
+import nembar.core.catalogue.Application;
 import nembar.core.command.ChangeSet;
 import nembar.core.command.Need;
 import nembar.core.command.Needs;
@@ -79,6 +81,7 @@ class Judge {
         if (actor.program()) {
             return new Judgement(changes, now, next, List.of(), List.of(), List.of(), at, Map.of());
         }
+        ongoing(changes, now);
         tables(changes, next);
         permitted(command, changes, now);
         readable(command, changes, now, next);
@@ -99,6 +102,21 @@ class Judge {
             broken.addAll(broken(key, some, now, at));
         }
         return new Judgement(changes, now, next, objections, proofs, broken, at, Map.of());
+    }
+
+    /** Of an application that was taken away only the history is left. */
+    private static void ongoing(ChangeSet changes, Snapshot now) {
+        for (String key : changes.applications().keySet()) {
+            Optional<Application> ended =
+                    now.find(key)
+                            .map(AccessModel::application)
+                            .filter(one -> one.state() == Application.State.ENDED);
+            if (ended.isPresent()) {
+                throw new Refused(
+                        ended.get().name() + " was taken away.",
+                        List.of("Nothing of it can be changed; its history can be read."));
+            }
+        }
     }
 
     /** Only tables of schemas that are the application's. */

@@ -72,6 +72,13 @@ public class Connections {
         }
     }
 
+    /** Forgets how an application's database is reached, its password too. */
+    @Transactional
+    public void remove(String application) {
+        Optional.ofNullable(entities.find(ConnectionRow.class, application))
+                .ifPresent(entities::remove);
+    }
+
     private void write(ConnectionRow row, DatabaseConnection connection) {
         row.host = connection.host();
         row.port = connection.port();

@@ -65,7 +65,7 @@ final class CatalogueWriter {
                 type.explanation());
     }
 
-    private static DesignDocument.FieldPart field(Field field) {
+    static DesignDocument.FieldPart field(Field field) {
         return new DesignDocument.FieldPart(
                 field.key(),
                 field.label(),

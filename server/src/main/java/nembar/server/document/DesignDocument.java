@@ -3,6 +3,7 @@ package nembar.server.document;
 import com.fasterxml.jackson.annotation.JsonInclude;
 import java.util.List;
 import java.util.Map;
+import nembar.core.catalogue.Application;
 import nembar.core.catalogue.Column;
 import nembar.core.catalogue.FieldType;
 import nembar.core.catalogue.Identifier;
@@ -36,7 +37,16 @@ public record DesignDocument(
     public static final String FORMAT = "nembar-design/1";
 
     @JsonInclude(JsonInclude.Include.NON_EMPTY)
-    public record ApplicationPart(String key, String name, String timeZone) {}
+    public record ApplicationPart(
+            String key,
+            String name,
+            String timeZone,
+            @OneOf(Application.State.class) String state) {
+        /** Of one that is open, nothing is said of its state. */
+        public ApplicationPart {
+            state = state == null || state.equals("open") ? "" : state;
+        }
+    }
 
     public record CataloguePart(
             List<AreaPart> areas, List<RecordTypePart> recordTypes, List<FunctionPart> functions) {

@@ -37,7 +37,13 @@ public final class DocumentReader {
                 new Application(
                         reader.text("application.key", part.key()),
                         reader.text("application.name", part.name()),
-                        reader.zone("application.timeZone", part.timeZone()));
+                        reader.zone("application.timeZone", part.timeZone()),
+                        part.state().isEmpty()
+                                ? Application.State.OPEN
+                                : reader.word(
+                                        "application.state",
+                                        part.state(),
+                                        Application.State.values()));
         Catalogue catalogue = new CatalogueReader(reader).read(document.catalogue());
         Design design = new DesignReader(reader).read(document.design());
         require(reader);

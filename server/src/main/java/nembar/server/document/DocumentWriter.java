@@ -7,6 +7,7 @@ import java.util.TreeMap;
 import nembar.core.catalogue.Application;
 import nembar.core.catalogue.Area;
 import nembar.core.catalogue.Catalogue;
+import nembar.core.catalogue.Field;
 import nembar.core.catalogue.RecordType;
 import nembar.core.condition.Condition;
 import nembar.core.design.PrivilegeSet;
@@ -46,6 +47,10 @@ public final class DocumentWriter {
         return CatalogueWriter.area(area);
     }
 
+    public static DesignDocument.FieldPart field(Field field) {
+        return CatalogueWriter.field(field);
+    }
+
     public static DesignDocument.RecordTypePart recordType(RecordType type) {
         return CatalogueWriter.recordType(type);
     }
@@ -61,7 +66,10 @@ public final class DocumentWriter {
 
     public static DesignDocument.ApplicationPart application(Application application) {
         return new DesignDocument.ApplicationPart(
-                application.key(), application.name(), application.zone().getId());
+                application.key(),
+                application.name(),
+                application.zone().getId(),
+                Words.of(application.state()));
     }
 
     public static DesignDocument.SetPart set(PrivilegeSet set) {

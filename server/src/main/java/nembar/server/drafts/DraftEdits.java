@@ -9,6 +9,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
+import nembar.core.catalogue.Application;
 import nembar.core.directory.Person;
 import nembar.core.draft.Change;
 import nembar.core.draft.Changes;
@@ -72,7 +73,7 @@ public class DraftEdits {
     /** A draft with its first edit. */
     @Transactional
     public Draft create(Person me, String application, String name, List<ChangePart> changes) {
-        models.model(application);
+        requireOngoing(models.model(application));
         governance.requireOnDraft(me, "create", "new", application, me.key());
         Draft draft = store.create(application, named(name), me.key());
         return add(me, work(draft), read(changes), Optional.empty());
@@ -88,7 +89,7 @@ public class DraftEdits {
     @Transactional
     public Draft edit(
             Person me, String application, Optional<Long> seen, List<ChangePart> changes) {
-        AccessModel model = models.model(application);
+        AccessModel model = requireOngoing(models.model(application));
         List<Change> read = read(changes);
         if (read.isEmpty()) {
             throw new BadRequest("changes", "Say what is edited.");
@@ -235,6 +236,19 @@ public class DraftEdits {
                         .as(draft.name(), draft.author(), publications.last(application));
         Changes.apply(published, changes(next));
         return store.change(next, theirs);
+    }
+
+    /**
+     * @throws BadRequest where the application was taken away
+     */
+    private static AccessModel requireOngoing(AccessModel model) {
+        if (model.application().state() == Application.State.ENDED) {
+            throw new BadRequest(
+                    "application",
+                    model.application().name()
+                            + " was taken away: its history can be read, and nothing designed.");
+        }
+        return model;
     }
 
     private Work work(Draft draft) {

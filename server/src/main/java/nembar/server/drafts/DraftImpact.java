@@ -46,6 +46,7 @@ import org.springframework.stereotype.Service;
 @Service
 class DraftImpact {
     private static final int PERSONAS_LOOKED_AT = 25;
+    private static final String FIELDS = "fields";
 
     private final Models models;
     private final Moments moments;
@@ -227,18 +228,40 @@ class DraftImpact {
      */
     Prepared ofRemoval(Person me, String application, String list, String key) {
         Moment drafted = drafted(me, application);
-        Element element =
-                ElementKind.ofList(list)
-                        .flatMap(kind -> drafted.model().element(kind, key))
-                        .orElseThrow(
-                                () ->
-                                        new NotFound(
-                                                "key", "There is no such element in the draft."));
-        List<Change> changes = Removal.of(drafted.model(), element.kind(), key);
+        List<Change> changes =
+                list.equals(FIELDS)
+                        ? fieldRemoval(drafted.model(), key)
+                        : removal(drafted.model(), list, key);
         List<String> besides =
                 new ChangeWords(drafted.model(), with(drafted, changes).model())
                         .of(changes.subList(0, changes.size() - 1));
         return new Prepared(changes, besides, lines(me, drafted, changes));
+    }
+
+    private static List<Change> removal(AccessModel model, String list, String key) {
+        Element element =
+                ElementKind.ofList(list)
+                        .flatMap(kind -> model.element(kind, key))
+                        .orElseThrow(DraftImpact::noneSuch);
+        return Removal.of(model, element.kind(), key);
+    }
+
+    /**
+     * @param key of the record type, a full stop, and that of the field
+     */
+    private static List<Change> fieldRemoval(AccessModel model, String key) {
+        int stop = key.lastIndexOf('.');
+        String field = key.substring(stop + 1);
+        RecordType type =
+                model.catalogue()
+                        .recordType(key.substring(0, Math.max(0, stop)))
+                        .filter(one -> one.field(field).isPresent())
+                        .orElseThrow(DraftImpact::noneSuch);
+        return Removal.ofField(model, type, field);
+    }
+
+    private static NotFound noneSuch() {
+        return new NotFound("key", "There is no such element in the draft.");
     }
 
     /** What two privilege sets share as a set of its own; nothing is kept. */

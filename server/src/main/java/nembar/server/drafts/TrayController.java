@@ -179,7 +179,8 @@ class TrayController {
      * What it takes to take an element away, with whatever speaks of it, and what that would change
      * for people: the first hundred lines. Nothing is done.
      *
-     * @param list of the design document, such as "roles"
+     * @param list of the design document, such as "roles"; "fields" for one of a record type
+     * @param key of the element; of a field, that of its record type, a full stop, and its own
      */
     @GetMapping("/tray/removal")
     @Operation(operationId = "removal")

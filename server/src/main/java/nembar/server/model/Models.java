@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import nembar.core.catalogue.LostFields;
 import nembar.core.command.Snapshot;
 import nembar.core.directory.Directory;
 import nembar.core.directory.Edits;
@@ -33,6 +34,7 @@ public class Models {
 
     private final ModelStore store;
     private final Clock clock;
+    private volatile Map<String, LostFields> lost = Map.of();
     private volatile Current current = new Current(Snapshot.EMPTY, new Editions(-1, -1, Map.of()));
 
     Models(ModelStore store, Clock clock) {
@@ -112,6 +114,24 @@ public class Models {
         return current.snapshot().directory();
     }
 
+    /**
+     * Takes in what of each catalogue cannot be read any more in the application's database.
+     *
+     * @param now by application; of one that is not named everything can be read
+     */
+    public synchronized void lose(Map<String, LostFields> now) {
+        lost = Map.copyOf(now);
+        current = losing(current);
+    }
+
+    private Current losing(Current read) {
+        Map<String, AccessModel> models = new LinkedHashMap<>(read.snapshot().models());
+        models.replaceAll((key, model) -> model.losing(lost.getOrDefault(key, LostFields.NONE)));
+        return models.equals(read.snapshot().models())
+                ? read
+                : new Current(new Snapshot(read.snapshot().directory(), models), read.editions());
+    }
+
     /** Brings this server up to the database's edition, where that is ahead. */
     public void catchUp() {
         if (store.edition() != current.number()) {
@@ -131,7 +151,7 @@ public class Models {
     /** Puts what has just been committed in place of what it was made from. */
     public synchronized void swap(Current next) {
         if (next.number() == current.number() + 1) {
-            current = next;
+            current = losing(next);
         } else if (next.number() > current.number()) {
             read();
         }
@@ -159,7 +179,7 @@ public class Models {
                                     ? model
                                     : model.withDirectory(directory));
         }
-        current = new Current(new Snapshot(directory, models), since.editions());
+        current = losing(new Current(new Snapshot(directory, models), since.editions()));
         return current;
     }
 
@@ -182,7 +202,7 @@ public class Models {
 
     /** Reads everything anew; what was published before stays until all is read. */
     public synchronized Current refresh() {
-        current = read(store.readAll());
+        current = losing(read(store.readAll()));
         return current;
     }
 

@@ -13,6 +13,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import nembar.core.catalogue.Lookup;
+import nembar.core.catalogue.LostFields;
 import nembar.core.directory.Directory;
 import nembar.core.lookup.LookupValues;
 import nembar.core.lookup.Lookups;
@@ -117,7 +118,19 @@ public class RecordLookups {
      */
     public Lookups of(String application) {
         Map<Lookup, LookupValues> used = new ConcurrentHashMap<>();
-        return lookup -> used.computeIfAbsent(lookup, one -> values(application, one));
+        LostFields lost =
+                models.find(application).map(one -> one.model().lost()).orElse(LostFields.NONE);
+        return new Lookups() {
+            @Override
+            public LookupValues of(Lookup lookup) {
+                return used.computeIfAbsent(lookup, one -> values(application, one));
+            }
+
+            @Override
+            public LostFields lost() {
+                return lost;
+            }
+        };
     }
 
     private LookupValues values(String application, Lookup lookup) {

@@ -10,6 +10,7 @@ class ApplicationRow {
     @Id private String key;
     private String name;
     private String timeZone;
+    private String state;
     private long version;
 
     protected ApplicationRow() {}
@@ -18,9 +19,10 @@ class ApplicationRow {
         this.key = key;
     }
 
-    void fill(String name, String timeZone) {
+    void fill(String name, String timeZone, String state) {
         this.name = name;
         this.timeZone = timeZone;
+        this.state = state;
     }
 
     /** The edition that changed it last. */
@@ -38,6 +40,10 @@ class ApplicationRow {
 
     String timeZone() {
         return timeZone;
+    }
+
+    String state() {
+        return state;
     }
 
     long version() {

@@ -360,6 +360,27 @@ public class DraftStore {
     }
 
     /**
+     * Discards every open draft of an application, in the transaction at hand.
+     *
+     * @return their ids
+     */
+    @Transactional(propagation = Propagation.MANDATORY)
+    public List<String> discardAll(String application) {
+        List<DraftRow> open =
+                entities.createQuery(
+                                "from DraftRow where application = :application and state = :open",
+                                DraftRow.class)
+                        .setParameter("application", application)
+                        .setParameter("open", OPEN)
+                        .getResultList();
+        for (DraftRow row : open) {
+            row.state = DISCARDED;
+            row.changedAt = clock.instant();
+        }
+        return open.stream().map(row -> row.id).toList();
+    }
+
+    /**
      * Opens a draft again that was discarded.
      *
      * @throws OptimisticLockException when it is not discarded

@@ -201,7 +201,7 @@ public class ModelStore {
 
     private DesignDocument document(ApplicationRow row, DirectoryPart directory) {
         return document(
-                new ApplicationPart(row.key(), row.name(), row.timeZone()),
+                new ApplicationPart(row.key(), row.name(), row.timeZone(), row.state()),
                 directory,
                 new Parts() {
                     @Override

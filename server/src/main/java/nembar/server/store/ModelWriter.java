@@ -24,6 +24,7 @@ import nembar.core.draft.Changes;
 import nembar.core.element.Element;
 import nembar.core.element.ElementKind;
 import nembar.core.model.AccessModel;
+import nembar.core.text.Words;
 import nembar.server.document.DesignDocument.AccountPart;
 import nembar.server.document.DesignDocument.AttributePart;
 import nembar.server.document.DesignDocument.PersonPart;
@@ -229,7 +230,7 @@ public class ModelWriter {
         row.changedAt(edition);
         if (of.application().isPresent()) {
             Application application = of.application().get();
-            row.fill(application.name(), application.zone().getId());
+            row.fill(application.name(), application.zone().getId(), Words.of(application.state()));
             turns.add(
                     new Turn(
                             ModelStore.APPLICATION,

@@ -1,0 +1,206 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Checkbox from '@mui/material/Checkbox';
+import FormControlLabel from '@mui/material/FormControlLabel';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
+import { Facts, Part } from '../app/parts';
+import type { RecordType, TableProposed } from './api';
+import { type Governed, put, standing } from './governed';
+import { OperationRows } from './OperationRows';
+import { PlaceRows } from './PlaceRows';
+import { Typed } from './Typed';
+import { TypeFields } from './TypeFields';
+
+type Props = {
+  type: RecordType;
+  governed: Governed;
+  /** The tables of the database, where they can be read; none otherwise. */
+  tables: TableProposed[];
+  onAway: (list: string, key: string, name: string) => void;
+};
+
+const follows = {
+  none: 'says nothing of them',
+  view: 'lets one view them too',
+  all: 'lets one view them, and change them where one may change that',
+};
+
+type Follows = keyof typeof follows;
+
+/** One record type, as the draft has it: each change of it is kept in the draft at once. */
+export function TypeSheet({ type, governed, tables, onAway }: Props) {
+  const onChange = (next: RecordType) => governed.edit([put('recordTypes', next)]);
+  const titles = (type.fields ?? []).filter(
+    (one) => one.type === 'text' || one.type === 'choice' || one.key === type.titleField,
+  );
+  const more = tables.find((one) => one.table === type.table)?.more ?? [];
+  return (
+    <Box component="section" aria-label={type.plural ?? ''}>
+      <Box sx={{ display: 'flex', gap: 1, alignItems: 'baseline', mb: 1.5 }}>
+        <Typography variant="h2" component="h2" sx={{ flex: 1 }}>
+          {type.plural}
+        </Typography>
+        <Button
+          size="small"
+          variant="outlined"
+          color="error"
+          onClick={() => onAway('recordTypes', type.key ?? '', type.plural ?? '')}
+        >
+          Govern them no longer
+        </Button>
+      </Box>
+      <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1.5, mb: 1.5 }}>
+        <Typed
+          label="One of them"
+          value={type.singular ?? ''}
+          onType={(singular) => onChange({ ...type, singular })}
+        />
+        <Typed
+          label="Several"
+          value={type.plural ?? ''}
+          onType={(plural) => onChange({ ...type, plural })}
+        />
+        <Box sx={{ gridColumn: '1 / -1' }}>
+          <Typed
+            label="What they are, in a sentence"
+            value={type.explanation ?? ''}
+            empty
+            most={500}
+            onType={(explanation) => onChange({ ...type, explanation })}
+          />
+        </Box>
+        <TextField
+          select
+          size="small"
+          label="Area"
+          value={type.area ?? ''}
+          onChange={(event) => onChange({ ...type, area: event.target.value })}
+        >
+          {standing(governed.areas).map((area) => (
+            <MenuItem key={area.key} value={area.key ?? ''}>
+              {area.name}
+            </MenuItem>
+          ))}
+        </TextField>
+        <TextField
+          select
+          size="small"
+          label="People know them by"
+          value={type.titleField ?? ''}
+          onChange={(event) => onChange({ ...type, titleField: event.target.value })}
+        >
+          {titles.map((one) => (
+            <MenuItem key={one.key} value={one.key ?? ''}>
+              {one.label}
+            </MenuItem>
+          ))}
+        </TextField>
+      </Box>
+      <Facts facts={[['Kept in', type.table ?? '']]} />
+      <Box sx={{ height: 16 }} />
+      <ParentRow type={type} all={standing(governed.types)} onChange={onChange} />
+      <PlaceRows type={type} reasons={{}} tables={tables} onChange={onChange} />
+      <Part title="What can be done to them besides">
+        <OperationRows
+          operations={type.operations ?? []}
+          onChange={(operations) => onChange({ ...type, operations })}
+        />
+      </Part>
+      <Part title="Fields">
+        <TypeFields type={type} more={more} onChange={onChange} onAway={onAway} />
+      </Part>
+    </Box>
+  );
+}
+
+/** Of what each of them is a part, and what that means for who may view it. */
+function ParentRow({
+  type,
+  all,
+  onChange,
+}: {
+  type: RecordType;
+  all: RecordType[];
+  onChange: (type: RecordType) => void;
+}) {
+  const through = (type.fields ?? []).filter((one) => one.refersTo);
+  const { parent } = type;
+  if (through.length === 0 && !parent) {
+    return null;
+  }
+  const name = (key: string | undefined) =>
+    (all.find((one) => one.key === key)?.singular ?? key ?? '').toLowerCase();
+  return (
+    <Box component="section" aria-label="What they are a part of" sx={{ mb: 2 }}>
+      <Typography variant="h3" component="h3" sx={{ mb: 1 }}>
+        What they are a part of
+      </Typography>
+      <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center', flexWrap: 'wrap' }}>
+        <TextField
+          select
+          size="small"
+          label="Part of"
+          value={parent?.through ?? ''}
+          sx={{ width: 230 }}
+          slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
+          onChange={(event) => {
+            const { parent: was, ...alone } = type;
+            const field = through.find((one) => one.key === event.target.value);
+            onChange(
+              field
+                ? {
+                    ...alone,
+                    parent: {
+                      recordType: field.refersTo ?? '',
+                      through: field.key ?? '',
+                      follows: was?.follows ?? 'view',
+                      lifts: was?.lifts ?? false,
+                    },
+                  }
+                : alone,
+            );
+          }}
+        >
+          <MenuItem value="">Nothing</MenuItem>
+          {through.map((one) => (
+            <MenuItem key={one.key} value={one.key ?? ''}>
+              {name(one.refersTo)}, by {one.label}
+            </MenuItem>
+          ))}
+        </TextField>
+        {parent && (
+          <>
+            <TextField
+              select
+              size="small"
+              label={`Viewing the ${name(parent.recordType)}`}
+              value={parent.follows ?? 'none'}
+              sx={{ width: 330 }}
+              onChange={(event) =>
+                onChange({ ...type, parent: { ...parent, follows: event.target.value as Follows } })
+              }
+            >
+              {Object.entries(follows).map(([key, said]) => (
+                <MenuItem key={key} value={key}>
+                  {said}
+                </MenuItem>
+              ))}
+            </TextField>
+            <FormControlLabel
+              control={
+                <Checkbox
+                  size="small"
+                  checked={parent.lifts}
+                  onChange={(_, lifts) => onChange({ ...type, parent: { ...parent, lifts } })}
+                />
+              }
+              label={`who views one views its ${name(parent.recordType)}`}
+            />
+          </>
+        )}
+      </Box>
+    </Box>
+  );
+}
