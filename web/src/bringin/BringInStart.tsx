@@ -42,7 +42,12 @@ export default function BringInStart() {
       </Typography>
       <Typography color="textSecondary" sx={{ mb: 2.5, maxWidth: 700 }}>
         Paste addresses, drop a file, or type people in. Every row is judged at once, nobody is
-        written to before you send, and you can leave at any time and go on later.
+        written to before you send, and you can leave at any time and go on later. Who signs in to
+        an application by its own table is{' '}
+        <MuiLink component={Link} to="/people/sources">
+          read from there
+        </MuiLink>
+        , and kept in step.
       </Typography>
       {failed && (
         <Remark tone="bad" role="alert">

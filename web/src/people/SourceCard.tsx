@@ -9,17 +9,39 @@ import { Facts, When } from '../app/parts';
 import { number } from '../ask/said';
 import { type SourceSheet, useDoing } from './api';
 import { LdapForm } from './LdapForm';
-import { LdapRun } from './LdapRun';
 import { ScimForm } from './ScimForm';
 import { allRights, rightsOfSources } from './SourceRights';
+import { SourceRun } from './SourceRun';
+import { TableForm } from './TableForm';
 import { Tokens } from './Tokens';
+
+const forms = { scim: ScimForm, ldap: LdapForm, application: TableForm };
+
+const kinds = {
+  scim: 'pushes by SCIM 2.0',
+  ldap: 'is read by LDAP',
+  application: 'is an application’s own table',
+};
+
+const ofDirectory = ({ ldap }: SourceSheet): [string, string][] => [
+  ['At', `${ldap?.host}:${ldap?.port}`],
+  ['Below', ldap?.base ?? ''],
+  ['Filter', ldap?.filter ?? ''],
+];
+
+const ofTable = (table: NonNullable<SourceSheet['table']>): [string, string][] => [
+  ['Application', table.application ?? ''],
+  ['Table', table.table ?? ''],
+  ['Read', table.daily ? 'every day by itself, and when you want' : 'when you want'],
+];
 
 /** One source: how it is reached, and what it has brought. */
 export function SourceCard({ source }: { source: SourceSheet }) {
   const [open, setOpen] = useState<'edit' | 'run' | null>(null);
   const [sure, setSure] = useState(false);
   const path = { id: source.id };
-  const Form = source.ldap ? LdapForm : ScimForm;
+  const Form = forms[source.kind];
+  const read = source.kind !== 'scim';
   const keep = useDoing(() => data(api.PUT('/api/sources/{id}/keeper', { params: { path } })));
   const remove = useDoing(() => data(api.DELETE('/api/sources/{id}', { params: { path } })));
   return (
@@ -39,7 +61,7 @@ export function SourceCard({ source }: { source: SourceSheet }) {
         <Typography variant="h2" component="h2" sx={{ flex: 1 }}>
           {source.name}
         </Typography>
-        {source.ldap && (
+        {read && (
           <Button variant="contained" onClick={() => setOpen('run')}>
             Look and run
           </Button>
@@ -58,7 +80,7 @@ export function SourceCard({ source }: { source: SourceSheet }) {
       <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 4 }}>
         <Facts
           facts={[
-            ['Kind', source.kind === 'scim' ? 'pushes by SCIM 2.0' : 'is read by LDAP'],
+            ['Kind', kinds[source.kind]],
             [
               'Has brought',
               <MuiLink
@@ -89,7 +111,7 @@ export function SourceCard({ source }: { source: SourceSheet }) {
                 .map((one) => rightsOfSources[one])
                 .join(', '),
             ],
-            ...(source.ldap
+            ...(read
               ? [
                   [
                     'Last run',
@@ -108,17 +130,11 @@ export function SourceCard({ source }: { source: SourceSheet }) {
         {source.kind === 'scim' ? (
           <SourceTokens source={source} />
         ) : (
-          <Facts
-            facts={[
-              ['At', `${source.ldap?.host}:${source.ldap?.port}`],
-              ['Below', source.ldap?.base ?? ''],
-              ['Filter', source.ldap?.filter ?? ''],
-            ]}
-          />
+          <Facts facts={source.table ? ofTable(source.table) : ofDirectory(source)} />
         )}
       </Box>
       {open === 'edit' && <Form source={source} onClose={() => setOpen(null)} />}
-      {open === 'run' && <LdapRun source={source} onClose={() => setOpen(null)} />}
+      {open === 'run' && <SourceRun source={source} onClose={() => setOpen(null)} />}
     </Box>
   );
 }

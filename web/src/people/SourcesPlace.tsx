@@ -10,11 +10,12 @@ import { LdapForm } from './LdapForm';
 import { PeopleFrame } from './PeopleFrame';
 import { ScimForm } from './ScimForm';
 import { SourceCard } from './SourceCard';
+import { TableForm } from './TableForm';
 
 /** Where people come from other than by hand. */
 export default function SourcesPlace() {
   const sources = useSources();
-  const [making, setMaking] = useState<'scim' | 'ldap' | null>(null);
+  const [making, setMaking] = useState<'scim' | 'ldap' | 'application' | null>(null);
   useEffect(() => {
     document.title = 'Sources · Nembar';
   }, []);
@@ -33,6 +34,9 @@ export default function SourcesPlace() {
             <Button variant="outlined" onClick={() => setMaking('ldap')}>
               A directory to read (LDAP)
             </Button>
+            <Button variant="outlined" onClick={() => setMaking('application')}>
+              An application’s own users
+            </Button>
           </>
         )}
       </Box>
@@ -41,7 +45,8 @@ export default function SourcesPlace() {
       {sources.data?.length === 0 && (
         <Empty>
           Everybody is entered by hand so far. A personnel system or a sign-on service can push
-          people by SCIM 2.0, and a directory can be read by LDAP.
+          people by SCIM 2.0, a directory can be read by LDAP, and so can the table in which an
+          application keeps who signs in to it.
         </Empty>
       )}
       {sources.data?.map((source) => (
@@ -49,6 +54,7 @@ export default function SourcesPlace() {
       ))}
       {making === 'scim' && <ScimForm onClose={() => setMaking(null)} />}
       {making === 'ldap' && <LdapForm onClose={() => setMaking(null)} />}
+      {making === 'application' && <TableForm onClose={() => setMaking(null)} />}
     </PeopleFrame>
   );
 }

@@ -85,8 +85,6 @@ class Screenshots {
         page.complete("Role", "Incident w", "Incident watcher").press("See what it amounts to");
         page.read("Each will view").read("Movement map");
         shoot(page, "bring-in-amount");
-        page.go("/people/accounts/hollis-grain").read("What was done");
-        shoot(page, "account");
         page.go("/people/teams/delta-dispatch").read("Tove Ansgar");
         shoot(page, "team");
         page.go("/people/p/isolde.tran").press("Change");
@@ -112,6 +110,9 @@ class Screenshots {
         page.press("Take the 8 that are open here").read("8 of 8 decided");
         page.click(By.xpath("//*[@role='option'][contains(., 'Repair jobs')]")).read("Margin");
         shoot(page, "catalogue");
+        page.press("Put 8 into the catalogue").read("Repair jobs");
+        page.go("/catalogue/quayside?type=job").read("leads to yard.customers");
+        shoot(page, "governed");
     }
 
     private static void shoot(Page page, String name) {

@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import nembar.core.catalogue.Area;
 import nembar.core.catalogue.Catalogue;
 import nembar.core.catalogue.Column;
@@ -57,10 +58,16 @@ public record Proposal(List<Area> areas, List<ProposedTable> tables) {
                         .filter(table -> keys.containsKey(table.name()))
                         .toList();
         Areas areas = Areas.of(types, application);
-        TypeProposals proposals = new TypeProposals(keys, schema, areas);
+        Set<TableName> shortLists =
+                guesses.entrySet().stream()
+                        .filter(one -> one.getValue().use() == Use.CHOICES)
+                        .map(Map.Entry::getKey)
+                        .collect(Collectors.toSet());
+        TypeProposals proposals = new TypeProposals(keys, schema, areas, shortLists);
         List<Table> knownTables =
                 schema.tables().stream().filter(one -> governed.containsKey(one.name())).toList();
-        TypeProposals again = new TypeProposals(keys, schema, Areas.of(knownTables, application));
+        TypeProposals again =
+                new TypeProposals(keys, schema, Areas.of(knownTables, application), shortLists);
         List<ProposedTable> tables = new ArrayList<>();
         for (Table table : schema.tables()) {
             RecordType type = governed.get(table.name());

@@ -36,11 +36,15 @@ final class TypeProposals {
     private final Map<TableName, String> keys;
     private final Schema schema;
     private final Areas areas;
+    private final Set<TableName> shortLists;
 
     /**
      * @param keys of the record types, by table
+     * @param shortLists tables that are things to choose from
      */
-    TypeProposals(Map<TableName, String> keys, Schema schema, Areas areas) {
+    TypeProposals(
+            Map<TableName, String> keys, Schema schema, Areas areas, Set<TableName> shortLists) {
+        this.shortLists = shortLists;
         this.keys = keys;
         this.schema = schema;
         this.areas = areas;
@@ -58,6 +62,14 @@ final class TypeProposals {
                         type,
                         Map.of(),
                         one.left);
+    }
+
+    /** Different values of a column of words, in their order; none of another column. */
+    private static List<String> words(TableColumn column) {
+        boolean text =
+                Fields.key(column).filter(is -> is == Column.Stored.PLAIN).isPresent()
+                        && column.choices().isEmpty();
+        return text ? column.sample().stream().distinct().sorted().toList() : List.of();
     }
 
     /** What a table's foreign key leads to, where that is the key of a record type. */
@@ -165,6 +177,9 @@ final class TypeProposals {
                         "the table has more columns than a record type can have fields");
                 return;
             }
+            if (chosen(column)) {
+                return;
+            }
             Optional<String> refersTo = reference(alone);
             Optional<List<Column>> keyed =
                     refersTo.isPresent() ? keyColumns(alone) : Optional.empty();
@@ -198,6 +213,40 @@ final class TypeProposals {
                                     Optional.empty(),
                                     choices(guess.get().type(), column)));
             reasons.put(field.key(), because(column, field, "it is of the type " + column.type()));
+        }
+
+        /**
+         * Whether the column leads to a short list that says in words what may be chosen, all of
+         * which is known; then it is a choice.
+         */
+        private boolean chosen(TableColumn column) {
+            Optional<Table> list =
+                    table.reference(List.of(column.name()))
+                            .flatMap(TypeProposals.this::target)
+                            .filter(one -> shortLists.contains(one.name()));
+            List<String> choices =
+                    list.flatMap(one -> one.column(one.identity().get(0)))
+                            .map(TypeProposals::words)
+                            .orElse(List.of());
+            if (choices.isEmpty()
+                    || list.get().rows().filter(all -> all <= choices.size()).isEmpty()) {
+                return false;
+            }
+            Field field =
+                    put(
+                            new Field(
+                                    name(column),
+                                    label(column, false),
+                                    List.of(Column.plain(column.name())),
+                                    FieldType.CHOICE,
+                                    guarded(column),
+                                    labels(column),
+                                    Optional.empty(),
+                                    choices));
+            reasons.put(
+                    field.key(),
+                    because(column, field, list.get().name() + " has all that may be chosen"));
+            return true;
         }
 
         private static List<String> choices(FieldType type, TableColumn column) {

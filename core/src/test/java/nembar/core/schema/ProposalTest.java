@@ -367,4 +367,37 @@ class ProposalTest {
         assertThat(yard().proposal()).isEqualTo(yard().proposal());
         assertThat(Set.copyOf(yard().proposal().tables())).hasSize(3);
     }
+
+    private static ProposedTable boats(long rows, String... states) {
+        return new Yard()
+                .table("yard.states")
+                .column("code", "text", states)
+                .column("label", "text")
+                .key("code")
+                .rows(rows)
+                .made()
+                .table("yard.boats")
+                .column("id", "int8")
+                .column("name", "text")
+                .column("state", "text")
+                .key("id")
+                .refers("state -> yard.states (code)", false)
+                .made()
+                .proposed("yard.boats");
+    }
+
+    @Test
+    void aShortListOfWordsIsWhatMayBeChosen() {
+        Field state = boats(2, "laid up", "afloat").recordType().orElseThrow().knownField("state");
+        assertThat(state.type()).isEqualTo(FieldType.CHOICE);
+        assertThat(state.choices()).containsExactly("afloat", "laid up");
+        assertThat(state.refersTo()).isEmpty();
+    }
+
+    @Test
+    void whereNotAllOfAListIsKnownItIsReferredTo() {
+        Field state = boats(3, "laid up", "afloat").recordType().orElseThrow().knownField("state");
+        assertThat(state.type()).isEqualTo(FieldType.REFERENCE);
+        assertThat(state.choices()).isEmpty();
+    }
 }

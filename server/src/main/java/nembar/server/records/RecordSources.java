@@ -215,6 +215,21 @@ public class RecordSources {
         }
     }
 
+    /**
+     * @throws BadRequest where a table is in none of the application's schemas
+     */
+    void requireOwnTable(String application, TableName table) {
+        List<String> own = schemas(application);
+        if (!own.contains(table.schema())) {
+            throw new BadRequest(
+                    "table",
+                    "`"
+                            + table
+                            + "` is in none of the schemas of the application: "
+                            + String.join(", ", own));
+        }
+    }
+
     private List<String> schemas(String application) {
         Settings.Source source = settings.sources().get(application);
         if (source == null) {

@@ -23,6 +23,10 @@ import org.springframework.transaction.annotation.Transactional;
 public class Sources {
     public static final String SCIM = "scim";
     public static final String LDAP = "ldap";
+
+    /** A table of an application. */
+    public static final String APPLICATION = "application";
+
     public static final String PERSON = "person";
     public static final String TEAM = "team";
 
@@ -39,7 +43,7 @@ public class Sources {
     /**
      * A source.
      *
-     * @param kind scim or ldap
+     * @param kind scim, ldap or application
      * @param settings what it needs to be reached, and {@code owns}: the fields of a person that it
      *     has the say of
      * @param keeper key of whoever answers for it: it may do no more than they may
@@ -145,6 +149,23 @@ public class Sources {
                 .setParameter("id", id)
                 .executeUpdate();
         entities.remove(entities.find(SourceRow.class, id));
+    }
+
+    /**
+     * Takes a run upon this server, where there was none since an instant.
+     *
+     * @return whether no other server has taken it
+     */
+    @Transactional
+    public boolean claim(String id, Instant due) {
+        return entities.createQuery(
+                                "update SourceRow set lastRunAt = :now where id = :id and"
+                                        + " (lastRunAt is null or lastRunAt < :due)")
+                        .setParameter("now", clock.instant())
+                        .setParameter("id", id)
+                        .setParameter("due", due)
+                        .executeUpdate()
+                == 1;
     }
 
     /** Notes what a run came to. */

@@ -1,4 +1,4 @@
-package nembar.server.ldap;
+package nembar.server.reading;
 
 import com.fasterxml.jackson.annotation.JsonIgnoreProperties;
 import java.util.LinkedHashMap;
@@ -32,7 +32,8 @@ public record LdapSettings(
         Map<String, String> mapping,
         @OneOf(PersonKind.class) String kind,
         String account,
-        Boolean goneClose) {
+        Boolean goneClose)
+        implements EntrySettings {
     static final List<String> FIELDS =
             List.of(
                     "email",
@@ -87,8 +88,8 @@ public record LdapSettings(
                         });
     }
 
-    /** Whether the directory has the say of a field. */
-    boolean maps(String field) {
+    @Override
+    public boolean maps(String field) {
         return !mapping.getOrDefault(field, "").isBlank();
     }
 

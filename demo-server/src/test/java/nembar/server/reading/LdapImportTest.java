@@ -1,4 +1,4 @@
-package nembar.server.ldap;
+package nembar.server.reading;
 
 import static org.assertj.core.api.Assertions.assertThat;
 

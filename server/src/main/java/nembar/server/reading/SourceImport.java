@@ -1,6 +1,7 @@
-package nembar.server.ldap;
+package nembar.server.reading;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -18,6 +19,7 @@ import nembar.core.directory.Person;
 import nembar.core.directory.PersonKeys;
 import nembar.core.directory.PersonStatus;
 import nembar.core.text.Wording;
+import nembar.core.text.Words;
 import nembar.server.accounts.Terms;
 import nembar.server.command.Preview;
 import nembar.server.document.DocumentJson;
@@ -25,7 +27,6 @@ import nembar.server.document.DocumentWriter;
 import nembar.server.history.Actor;
 import nembar.server.http.Overtaken;
 import nembar.server.http.Refused;
-import nembar.server.ldap.LdapReading.Entry;
 import nembar.server.model.Models;
 import nembar.server.provisioning.Provisioning;
 import nembar.server.provisioning.Provisioning.Pending;
@@ -36,9 +37,9 @@ import nembar.server.sources.Sources.Source;
 import nembar.server.store.ModelStore;
 import org.springframework.stereotype.Service;
 
-/** Brings what a directory has and what Nembar has together: a look first, then the run. */
+/** Brings what a source has and what Nembar has together: a look first, then the run. */
 @Service
-public class LdapImport {
+public class SourceImport {
     private static final int SHOWN = 200;
     private static final int AT_A_TIME = 500;
 
@@ -47,14 +48,17 @@ public class LdapImport {
     private final Sources sources;
     private final Terms terms;
     private final ModelStore store;
+    private final UserTableReading tables;
 
-    LdapImport(
+    SourceImport(
             Models models,
             Provisioning provisioning,
             Sources sources,
             Terms terms,
-            ModelStore store) {
+            ModelStore store,
+            UserTableReading tables) {
         this.models = models;
+        this.tables = tables;
         this.store = store;
         this.provisioning = provisioning;
         this.sources = sources;
@@ -74,10 +78,15 @@ public class LdapImport {
      *
      * @param counts how many entries there are of each kind
      * @param lines the first of them, the same left out
+     * @param onlyHere active people of the source's kind whom an application's table has not, the
+     *     first of them by name; none of a directory, which need not have everybody
      * @param consequence what it changes in access; empty where nothing changes
      */
     public record Run(
-            Map<String, Integer> counts, List<RunLine> lines, Optional<Preview> consequence) {}
+            Map<String, Integer> counts,
+            List<RunLine> lines,
+            Optional<Preview> consequence,
+            List<RunLine> onlyHere) {}
 
     /** One entry, what it comes to, and who it becomes. */
     private record Planned(RunLine line, Optional<Person> person, String dn) {
@@ -96,8 +105,12 @@ public class LdapImport {
      * @param preview whether it is only looked at
      */
     Run run(Person me, Source source, String password, boolean preview) {
-        LdapSettings settings = settings(source);
-        List<Entry> entries = LdapReading.read(settings, password);
+        boolean table = source.kind().equals(Sources.APPLICATION);
+        EntrySettings settings = table ? userTable(source) : settings(source);
+        List<Entry> entries =
+                table
+                        ? tables.read(userTable(source))
+                        : LdapReading.read(settings(source), password);
         // Read before the plan is made: whoever changes meanwhile is not written over.
         Map<String, Long> versions =
                 store.versionsOf(Sources.PERSON, models.directory().personNames().keySet());
@@ -127,7 +140,27 @@ public class LdapImport {
         return new Run(
                 counts,
                 lines.stream().filter(one -> !one.what().equals("same")).limit(SHOWN).toList(),
-                consequence);
+                consequence,
+                table ? onlyHere(settings, entries) : List.of());
+    }
+
+    /** Active people of the kind that none of the entries is, by address. */
+    private List<RunLine> onlyHere(EntrySettings settings, List<Entry> entries) {
+        Set<String> there = new HashSet<>();
+        entries.forEach(
+                one -> there.add(one.values().getOrDefault("email", "").toLowerCase(Locale.ROOT)));
+        return models.directory().people().stream()
+                .filter(Person::active)
+                .filter(one -> Words.of(one.kind()).equals(settings.kind()))
+                .filter(
+                        one ->
+                                settings.account().isEmpty()
+                                        || one.accounts().contains(settings.account()))
+                .filter(one -> !there.contains(one.email().toLowerCase(Locale.ROOT)))
+                .sorted(Comparator.comparing(Person::name))
+                .limit(SHOWN)
+                .map(one -> new RunLine("onlyHere", one.key(), one.name(), one.email(), ""))
+                .toList();
     }
 
     /** As many as possible at a time; where something stands against that, one by one. */
@@ -182,6 +215,10 @@ public class LdapImport {
         return DocumentJson.element(DocumentJson.text(source.settings()), LdapSettings.class);
     }
 
+    static UserTable userTable(Source source) {
+        return DocumentJson.element(DocumentJson.text(source.settings()), UserTable.class);
+    }
+
     private static String done(RunLine line) {
         return switch (line.what()) {
             case "come" -> "brought them in";
@@ -196,7 +233,7 @@ public class LdapImport {
         return line.detail().isEmpty() ? "" : ": " + line.detail();
     }
 
-    private List<Planned> plan(Source source, LdapSettings settings, List<Entry> entries) {
+    private List<Planned> plan(Source source, EntrySettings settings, List<Entry> entries) {
         Directory directory = models.directory();
         Map<String, Origin> origins = sources.of(Sources.PERSON, source.id());
         Map<String, String> keyOfDn = new HashMap<>();
@@ -206,7 +243,7 @@ public class LdapImport {
         PersonKeys fresh = new PersonKeys(key -> directory.person(key).isPresent());
         Map<String, String> keys = new HashMap<>();
         for (int i = 0; i < entries.size(); i++) {
-            String dn = plain(entries.get(i).dn());
+            String dn = plain(entries.get(i).id());
             Optional<Person> wanted = judged.get(i).person();
             if (wanted.isPresent()) {
                 String key =
@@ -237,7 +274,7 @@ public class LdapImport {
     }
 
     /** Entries as people, whoever is here already; who manages whom is found out afterwards. */
-    private List<Arrival> judged(Directory directory, LdapSettings settings, List<Entry> entries) {
+    private List<Arrival> judged(Directory directory, EntrySettings settings, List<Entry> entries) {
         Directory places =
                 new Directory(
                         directory.attributes(),
@@ -265,7 +302,7 @@ public class LdapImport {
 
     private static Planned planned(
             Directory directory,
-            LdapSettings settings,
+            EntrySettings settings,
             Entry entry,
             Arrival arrival,
             Map<String, String> keys,
@@ -278,11 +315,11 @@ public class LdapImport {
                             : arrival.newAccount()
                                     .map(name -> "There is no account `" + name + "`.")
                                     .orElse(String.join(" ", arrival.problems().values()));
-            RunLine wrong = new RunLine("wrong", entry.dn(), "", email, why);
-            return new Planned(wrong, Optional.empty(), entry.dn());
+            RunLine wrong = new RunLine("wrong", entry.id(), "", email, why);
+            return new Planned(wrong, Optional.empty(), entry.id());
         }
         Person wanted = arrival.person().get();
-        String key = keys.get(plain(entry.dn()));
+        String key = keys.get(plain(entry.id()));
         Optional<String> manager =
                 Optional.ofNullable(entry.values().get("manager"))
                         .flatMap(dn -> Optional.ofNullable(keys.get(plain(dn))))
@@ -302,14 +339,14 @@ public class LdapImport {
             }
         }
         return new Planned(
-                new RunLine(what, entry.dn(), next.name(), next.email(), detail),
+                new RunLine(what, entry.id(), next.name(), next.email(), detail),
                 what.equals("same") ? Optional.empty() : Optional.of(next),
-                entry.dn());
+                entry.id());
     }
 
     /** What is mapped comes from the entry; everything else stays as it is. */
     private static Person next(
-            LdapSettings settings,
+            EntrySettings settings,
             Person wanted,
             String key,
             Optional<Person> known,
@@ -351,7 +388,7 @@ public class LdapImport {
         }
     }
 
-    private static Optional<Planned> gone(Person person, LdapSettings settings) {
+    private static Optional<Planned> gone(Person person, EntrySettings settings) {
         PersonStatus status = settings.goneClose() ? PersonStatus.CLOSED : PersonStatus.SUSPENDED;
         if (person.status() == PersonStatus.CLOSED || person.status() == status) {
             return Optional.empty();

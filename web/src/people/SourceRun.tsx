@@ -7,7 +7,7 @@ import { type FormEvent, useState } from 'react';
 import { api, data, type Schemas } from '../api/client';
 import { Remark, Rows } from '../app/parts';
 import { Trouble } from '../app/Trouble';
-import { number } from '../ask/said';
+import { and, number } from '../ask/said';
 import { type SourceSheet, useDoing } from './api';
 import { PreviewShown } from './PreviewShown';
 
@@ -25,7 +25,7 @@ const words: Record<string, string> = {
 };
 
 /** A look at what a run would do, and the run. */
-export function LdapRun({ source, onClose }: Props) {
+export function SourceRun({ source, onClose }: Props) {
   const [password, setPassword] = useState('');
   const run = (preview: boolean) =>
     data(
@@ -51,17 +51,23 @@ export function LdapRun({ source, onClose }: Props) {
         </Typography>
         {!doing.data && (
           <Box component="form" onSubmit={submit} sx={{ display: 'flex', gap: 1 }}>
-            <TextField
-              size="small"
-              type="password"
-              autoComplete="off"
-              label={
-                source.ldap?.bindDn ? `Password of ${source.ldap.bindDn}` : 'No password needed'
-              }
-              value={password}
-              onChange={(event) => setPassword(event.target.value)}
-              sx={{ flex: 1 }}
-            />
+            {source.ldap ? (
+              <TextField
+                size="small"
+                type="password"
+                autoComplete="off"
+                label={
+                  source.ldap.bindDn ? `Password of ${source.ldap.bindDn}` : 'No password needed'
+                }
+                value={password}
+                onChange={(event) => setPassword(event.target.value)}
+                sx={{ flex: 1 }}
+              />
+            ) : (
+              <Typography sx={{ flex: 1 }}>
+                Nothing is done before you have seen what would come.
+              </Typography>
+            )}
             <Button type="submit" variant="outlined" disabled={look.isPending}>
               {look.isPending ? 'Reading' : 'Look what would come'}
             </Button>
@@ -74,6 +80,14 @@ export function LdapRun({ source, onClose }: Props) {
           </Remark>
         )}
         {shown && <Shown run={shown} />}
+        {shown && shown.onlyHere.length > 0 && (
+          <Typography variant="body2" color="textSecondary">
+            Here and not there, {number(shown.onlyHere.length)}
+            {shown.onlyHere.length === 200 ? ' or more' : ''}:{' '}
+            {and(shown.onlyHere.slice(0, 12).map((one) => one.name))}
+            {shown.onlyHere.length > 12 ? ' …' : ''}
+          </Typography>
+        )}
         {look.data?.consequence && !doing.data && (
           <Box sx={{ maxHeight: 220, overflowY: 'auto' }}>
             <PreviewShown told={look.data.consequence} />
@@ -104,7 +118,7 @@ function Shown({ run }: { run: Schemas['Run'] }) {
       <Typography role="status" sx={{ fontWeight: 600 }}>
         {Object.entries(run.counts)
           .map(([what, count]) => `${number(count)} ${words[what] ?? what}`)
-          .join(', ') || 'The directory has no such entries.'}
+          .join(', ') || 'There are no such entries.'}
       </Typography>
       {run.lines.length > 0 && (
         <Box sx={{ maxHeight: 260, overflowY: 'auto' }}>

@@ -1,4 +1,4 @@
-package nembar.server.ldap;
+package nembar.server.reading;
 
 import io.swagger.v3.oas.annotations.Operation;
 import jakarta.validation.Valid;
@@ -10,12 +10,13 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import nembar.core.directory.Person;
+import nembar.server.governance.Governance;
 import nembar.server.governance.PeoplePermissions;
 import nembar.server.http.Address;
 import nembar.server.http.BadRequest;
 import nembar.server.http.OneOf;
-import nembar.server.ldap.LdapImport.Run;
 import nembar.server.model.Models;
+import nembar.server.reading.SourceImport.Run;
 import nembar.server.session.Me;
 import nembar.server.session.Tokens;
 import nembar.server.sources.Sources;
@@ -36,7 +37,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 
-/** Sources of people over HTTP: those that push by SCIM, and directories that are read. */
+/** Sources of people over HTTP: those that push by SCIM, and those that are read. */
 @RestController
 @RequestMapping("/api/sources")
 class SourceController {
@@ -46,20 +47,22 @@ class SourceController {
     private final Sources sources;
     private final Tokens tokens;
     private final TokenShapes shapes;
-    private final LdapImport imports;
+    private final SourceImport imports;
     private final Address address;
     private final PeoplePermissions peoplePermissions;
     private final Models models;
+    private final Governance governance;
     private final Me me;
 
     SourceController(
             Sources sources,
             Tokens tokens,
             TokenShapes shapes,
-            LdapImport imports,
+            SourceImport imports,
             Address address,
             PeoplePermissions peoplePermissions,
             Models models,
+            Governance governance,
             Me me) {
         this.sources = sources;
         this.tokens = tokens;
@@ -68,6 +71,7 @@ class SourceController {
         this.address = address;
         this.peoplePermissions = peoplePermissions;
         this.models = models;
+        this.governance = governance;
         this.me = me;
     }
 
@@ -75,7 +79,8 @@ class SourceController {
      * A source, as it is shown.
      *
      * @param address where it has to be reached, for one that pushes
-     * @param ldap how it is reached, for one that is read
+     * @param ldap how it is reached, for a directory
+     * @param table what is read, for an application
      * @param keeper name of whoever answers for it: it may do no more than they may
      * @param mine whether that is whoever asks
      * @param rights what it was given the right to
@@ -83,10 +88,11 @@ class SourceController {
      */
     record SourceSheet(
             String id,
-            @OneOf(words = {"scim", "ldap"}) String kind,
+            @OneOf(words = {"scim", "ldap", "application"}) String kind,
             String name,
             String address,
             Optional<LdapSettings> ldap,
+            Optional<UserTable> table,
             boolean invite,
             String madeBy,
             String keeper,
@@ -99,10 +105,11 @@ class SourceController {
             String lastRunWords) {}
 
     record SourceEdit(
-            @NotNull @OneOf(words = {"scim", "ldap"}) String kind,
+            @NotNull @OneOf(words = {"scim", "ldap", "application"}) String kind,
             @NotNull String name,
             Boolean invite,
             LdapSettings ldap,
+            UserTable table,
             List<String> rights) {}
 
     /**
@@ -124,7 +131,12 @@ class SourceController {
                 source.kind(),
                 source.name(),
                 scim ? address.get() + "/scim/v2" : "",
-                scim ? Optional.empty() : Optional.of(LdapImport.settings(source)),
+                source.kind().equals(Sources.LDAP)
+                        ? Optional.of(SourceImport.settings(source))
+                        : Optional.empty(),
+                source.kind().equals(Sources.APPLICATION)
+                        ? Optional.of(SourceImport.userTable(source))
+                        : Optional.empty(),
                 Boolean.TRUE.equals(source.settings().get("invite")),
                 models.directory().personName(source.madeBy()),
                 models.directory().personName(source.keeper()),
@@ -142,8 +154,8 @@ class SourceController {
     SourceSheet create(@Valid @RequestBody SourceEdit edit) {
         Person person = requireAdministrator();
         String kind = edit.kind();
-        if (!kind.equals(Sources.SCIM) && !kind.equals(Sources.LDAP)) {
-            throw new BadRequest("kind", "A source is scim or ldap.");
+        if (!List.of(Sources.SCIM, Sources.LDAP, Sources.APPLICATION).contains(kind)) {
+            throw new BadRequest("kind", "A source is scim, ldap or application.");
         }
         return sheet(
                 sources.create(
@@ -165,13 +177,22 @@ class SourceController {
         return edit.name().strip();
     }
 
-    private static Map<String, Object> settings(String kind, SourceEdit edit) {
+    private Map<String, Object> settings(String kind, SourceEdit edit) {
         if (kind.equals(Sources.LDAP)) {
             if (edit.ldap() == null) {
                 throw new BadRequest("ldap", "Say how the directory is reached.");
             }
             edit.ldap().check();
             return edit.ldap().kept();
+        }
+        if (kind.equals(Sources.APPLICATION)) {
+            if (edit.table() == null) {
+                throw new BadRequest("table", "Say which table has who signs in.");
+            }
+            models.model(edit.table().application());
+            governance.requireOnApplication(me.person(), "change", edit.table().application());
+            edit.table().check();
+            return edit.table().kept();
         }
         Map<String, Object> settings = new LinkedHashMap<>();
         settings.put("invite", Boolean.TRUE.equals(edit.invite()));
@@ -242,7 +263,7 @@ class SourceController {
         return ResponseEntity.noContent().build();
     }
 
-    /** Reads a directory: only looks, or makes it so. */
+    /** Reads a directory, or a table of an application: only looks, or makes it so. */
     @PostMapping("/{id}/run")
     @Operation(operationId = "runSource")
     Run run(
@@ -251,8 +272,8 @@ class SourceController {
             @RequestBody RunEdit edit) {
         Person person = requireAdministrator();
         Source source = sources.known(id);
-        if (!source.kind().equals(Sources.LDAP)) {
-            throw new BadRequest("source", "Only a directory is read; the others push.");
+        if (source.kind().equals(Sources.SCIM)) {
+            throw new BadRequest("source", "It is not read: it pushes.");
         }
         return imports.run(person, source, edit.password(), preview);
     }

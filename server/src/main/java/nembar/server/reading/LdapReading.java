@@ -1,4 +1,4 @@
-package nembar.server.ldap;
+package nembar.server.reading;
 
 import com.unboundid.ldap.sdk.Filter;
 import com.unboundid.ldap.sdk.LDAPConnection;
@@ -28,13 +28,6 @@ final class LdapReading {
     private static final int ENTRIES_AT_MOST = 50_000;
 
     private LdapReading() {}
-
-    /**
-     * One entry.
-     *
-     * @param values the first value of each attribute asked for, by field
-     */
-    record Entry(String dn, Map<String, String> values) {}
 
     /**
      * @param password of the binding; empty for an anonymous one
