@@ -1,7 +1,5 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import MenuItem from '@mui/material/MenuItem';
-import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import type { Schemas } from '../api/client';
 import { Facts } from '../app/parts';
@@ -9,7 +7,7 @@ import { number } from '../ask/said';
 import type { RecordType, TableDecision, TableProposed } from './api';
 import { FieldRows } from './FieldRows';
 import { PlaceRows } from './PlaceRows';
-import { Typed } from './Typed';
+import { TypeNames } from './TypeNames';
 import { offered } from './tables';
 
 type Props = {
@@ -84,51 +82,9 @@ const sentence = (table: TableProposed) => seen[table.use];
 type FormProps = Pick<Props, 'table' | 'areas' | 'tables' | 'onChange'> & { type: RecordType };
 
 function TypeForm({ type, table, areas, tables, onChange }: FormProps) {
-  const texts = (type.fields ?? []).filter((one) => one.type === 'text' || one.type === 'choice');
   return (
     <>
-      <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1.5, my: 2 }}>
-        <Typed
-          label="One of them"
-          value={type.singular ?? ''}
-          onType={(singular) => onChange({ ...type, singular })}
-        />
-        <Typed
-          label="Several"
-          value={type.plural ?? ''}
-          onType={(plural) => onChange({ ...type, plural })}
-        />
-        <TextField
-          select
-          size="small"
-          label="Area"
-          value={type.area ?? ''}
-          onChange={(event) => onChange({ ...type, area: event.target.value })}
-        >
-          {areas.map((area) => (
-            <MenuItem key={area.key} value={area.key ?? ''}>
-              {area.name}
-            </MenuItem>
-          ))}
-        </TextField>
-        <TextField
-          select
-          size="small"
-          label="People know them by"
-          value={type.titleField ?? ''}
-          helperText={table.reasons['/title']}
-          onChange={(event) => onChange({ ...type, titleField: event.target.value })}
-        >
-          {texts
-            .concat((type.fields ?? []).filter((one) => one.key === type.titleField))
-            .filter((one, at, all) => all.findIndex((other) => other.key === one.key) === at)
-            .map((one) => (
-              <MenuItem key={one.key} value={one.key ?? ''}>
-                {one.label}
-              </MenuItem>
-            ))}
-        </TextField>
-      </Box>
+      <TypeNames type={type} areas={areas} titled={table.reasons['/title']} onChange={onChange} />
       {type.parent && (
         <Typography variant="body2" sx={{ mb: 1.5 }}>
           A part of {type.parent.recordType?.replaceAll('_', ' ')}: whoever may view or change that

@@ -10,8 +10,8 @@ import type { RecordType, TableProposed } from './api';
 import { type Governed, put, standing } from './governed';
 import { OperationRows } from './OperationRows';
 import { PlaceRows } from './PlaceRows';
-import { Typed } from './Typed';
 import { TypeFields } from './TypeFields';
+import { TypeNames } from './TypeNames';
 
 type Props = {
   type: RecordType;
@@ -32,9 +32,6 @@ type Follows = keyof typeof follows;
 /** One record type, as the draft has it: each change of it is kept in the draft at once. */
 export function TypeSheet({ type, governed, tables, onAway }: Props) {
   const onChange = (next: RecordType) => governed.edit([put('recordTypes', next)]);
-  const titles = (type.fields ?? []).filter(
-    (one) => one.type === 'text' || one.type === 'choice' || one.key === type.titleField,
-  );
   const more = tables.find((one) => one.table === type.table)?.more ?? [];
   return (
     <Box component="section" aria-label={type.plural ?? ''}>
@@ -51,53 +48,7 @@ export function TypeSheet({ type, governed, tables, onAway }: Props) {
           Govern them no longer
         </Button>
       </Box>
-      <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1.5, mb: 1.5 }}>
-        <Typed
-          label="One of them"
-          value={type.singular ?? ''}
-          onType={(singular) => onChange({ ...type, singular })}
-        />
-        <Typed
-          label="Several"
-          value={type.plural ?? ''}
-          onType={(plural) => onChange({ ...type, plural })}
-        />
-        <Box sx={{ gridColumn: '1 / -1' }}>
-          <Typed
-            label="What they are, in a sentence"
-            value={type.explanation ?? ''}
-            empty
-            most={500}
-            onType={(explanation) => onChange({ ...type, explanation })}
-          />
-        </Box>
-        <TextField
-          select
-          size="small"
-          label="Area"
-          value={type.area ?? ''}
-          onChange={(event) => onChange({ ...type, area: event.target.value })}
-        >
-          {standing(governed.areas).map((area) => (
-            <MenuItem key={area.key} value={area.key ?? ''}>
-              {area.name}
-            </MenuItem>
-          ))}
-        </TextField>
-        <TextField
-          select
-          size="small"
-          label="People know them by"
-          value={type.titleField ?? ''}
-          onChange={(event) => onChange({ ...type, titleField: event.target.value })}
-        >
-          {titles.map((one) => (
-            <MenuItem key={one.key} value={one.key ?? ''}>
-              {one.label}
-            </MenuItem>
-          ))}
-        </TextField>
-      </Box>
+      <TypeNames type={type} areas={standing(governed.areas)} onChange={onChange} />
       <Facts facts={[['Kept in', type.table ?? '']]} />
       <Box sx={{ height: 16 }} />
       <ParentRow type={type} all={standing(governed.types)} onChange={onChange} />
