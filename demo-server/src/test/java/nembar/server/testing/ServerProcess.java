@@ -52,7 +52,7 @@ public final class ServerProcess {
                 new ArrayList<>(
                         List.of(
                                 Path.of(System.getProperty("java.home"), "bin", "java").toString(),
-                                "-Xmx640m",
+                                manyRequests ? "-Xmx1g" : "-Xmx640m",
                                 "-XX:+UseSerialGC",
                                 // Most of a short run's work would be compiling what is never hot.
                                 "-XX:TieredStopAtLevel=" + (manyRequests ? 4 : 1),
