@@ -16,9 +16,6 @@ import java.time.Instant;
 import java.util.Base64;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
-import java.util.Queue;
-import java.util.concurrent.ConcurrentLinkedQueue;
 import nembar.server.testing.Cluster;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
@@ -30,9 +27,7 @@ import org.openqa.selenium.NoSuchElementException;
 import org.openqa.selenium.OutputType;
 import org.openqa.selenium.Rectangle;
 import org.openqa.selenium.StaleElementReferenceException;
-import org.openqa.selenium.WebDriverException;
 import org.openqa.selenium.WebElement;
-import org.openqa.selenium.WindowType;
 import org.openqa.selenium.chrome.ChromeDriver;
 import org.openqa.selenium.chrome.ChromeDriverService;
 import org.openqa.selenium.chrome.ChromeOptions;
@@ -53,9 +48,6 @@ public final class Page {
     private static final Duration SETTLED_WITHIN = Duration.ofSeconds(5);
     private static final Duration LOOKED_EVERY = Duration.ofMillis(40);
 
-    /** Browsers that were left by the page before: starting one takes longer than most pages. */
-    private static final Queue<ChromeDriver> FREE = new ConcurrentLinkedQueue<>();
-
     private final String address;
     private final ChromeDriver browser;
     private final WebDriverWait wait;
@@ -71,16 +63,7 @@ public final class Page {
                         ElementNotInteractableException.class));
     }
 
-    /** A page that knows nothing of those before it, in whatever browser is free. */
     static Page open(String address) {
-        ChromeDriver browser = Optional.ofNullable(FREE.poll()).orElseGet(Page::start);
-        browser.executeCdpCommand(
-                "Emulation.setDeviceMetricsOverride",
-                Map.of("width", 1280, "height", 800, "deviceScaleFactor", 1, "mobile", false));
-        return new Page(address, browser);
-    }
-
-    private static ChromeDriver start() {
         ChromeOptions options = new ChromeOptions();
         options.setBinary("/usr/bin/chromium");
         options.addArguments(
@@ -100,28 +83,14 @@ public final class Page {
                         .usingDriverExecutable(new File("/usr/bin/chromedriver"))
                         .build();
         ChromeDriver browser = new ChromeDriver(driver, options);
-        Runtime.getRuntime().addShutdownHook(new Thread(browser::quit));
-        return browser;
+        browser.executeCdpCommand(
+                "Emulation.setDeviceMetricsOverride",
+                Map.of("width", 1280, "height", 800, "deviceScaleFactor", 1, "mobile", false));
+        return new Page(address, browser);
     }
 
-    /** Leaves the browser to the next, with nothing in it but files that it has loaded. */
     void close() {
-        try {
-            List<String> open = List.copyOf(browser.getWindowHandles());
-            browser.switchTo().newWindow(WindowType.TAB);
-            String fresh = browser.getWindowHandle();
-            for (String one : open) {
-                browser.switchTo().window(one);
-                browser.close();
-            }
-            browser.switchTo().window(fresh);
-            browser.executeCdpCommand("Network.clearBrowserCookies", Map.of());
-            browser.executeCdpCommand(
-                    "Storage.clearDataForOrigin", Map.of("origin", address, "storageTypes", "all"));
-            FREE.add(browser);
-        } catch (WebDriverException broken) {
-            browser.quit();
-        }
+        browser.quit();
     }
 
     Page go(String path) {

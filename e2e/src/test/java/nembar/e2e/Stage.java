@@ -24,7 +24,7 @@ import org.junit.jupiter.api.extension.ParameterContext;
 import org.junit.jupiter.api.extension.ParameterResolver;
 
 /**
- * Starts PostgreSQL and the packaged application once in each process, and a fresh page for each
+ * Starts PostgreSQL and the packaged application once in each process, and a fresh browser for each
  * test, which is handed over as a {@link Page}.
  */
 public final class Stage
