@@ -85,6 +85,17 @@ export function useQueue(application: string): { standing: Standing; queue: Edit
   return { queue, standing: useSyncExternalStore(queue.subscribe, queue.current) };
 }
 
+/** The draft one works in, and all its changes, those included that the server does not have yet. */
+export function useDrafted(application: string) {
+  const tray = useTray(application);
+  const { queue, standing } = useQueue(application);
+  const changes = useMemo(
+    () => [...(tray.data?.draft?.changes ?? []), ...standing.pending.flat()],
+    [tray.data, standing],
+  );
+  return { tray, queue, standing, changes };
+}
+
 export type Working = {
   bench: Bench | undefined;
   tray: Tray | undefined;
@@ -105,14 +116,9 @@ const governs = (change: ChangePart) =>
 
 /** The bench as the draft has it, edits included that the server does not have yet. */
 export function useWorking(application: string): Working {
-  const tray = useTray(application);
+  const { tray, queue, standing, changes } = useDrafted(application);
   const draft = tray.data?.draft;
   const bench = useBench(application, draft?.changes.some(governs) ? draft : undefined);
-  const { queue, standing } = useQueue(application);
-  const changes = useMemo(
-    () => [...(tray.data?.draft?.changes ?? []), ...standing.pending.flat()],
-    [tray.data, standing],
-  );
   const sets = useMemo(
     () =>
       worked<SetElement>(

@@ -10,9 +10,8 @@ import { Empty, Part, Remark, When } from '../app/parts';
 import { Trouble } from '../app/Trouble';
 import { and } from '../ask/said';
 import { Working } from '../ask/Working';
-import { useTray } from '../bench/api';
 import type { ChangePart } from '../bench/queue';
-import { useQueue } from '../bench/working';
+import { useDrafted } from '../bench/working';
 
 type Difference = Schemas['DriftLine'];
 
@@ -29,9 +28,8 @@ const mends: Record<Difference['kind'], string> = {
 
 /** In what the database differs from what is governed: looked at whenever this is opened. */
 export function DriftLeaf({ application }: { application: string }) {
-  const tray = useTray(application);
+  const { tray, queue, standing } = useDrafted(application);
   const draft = tray.data?.draft;
-  const { queue, standing } = useQueue(application);
   const look = useQuery({
     queryKey: keys.catalogueDrift(application, draft?.id, draft?.version),
     queryFn: ({ signal }) =>

@@ -1,9 +1,9 @@
 import { useMemo } from 'react';
 import type { Schemas } from '../api/client';
-import { type DraftShown, useTray } from '../bench/api';
+import type { DraftShown } from '../bench/api';
 import { keyFor } from '../bench/design';
 import type { ChangePart } from '../bench/queue';
-import { useQueue, type Worked, worked } from '../bench/working';
+import { useDrafted, type Worked, worked } from '../bench/working';
 import { type Field, type RecordType, useCatalogue } from './api';
 
 export type Area = Schemas['AreaPart'];
@@ -28,12 +28,7 @@ const published = <E>(elements: E[] | undefined) =>
 
 export function useGoverned(application: string): Governed {
   const catalogue = useCatalogue(application);
-  const tray = useTray(application);
-  const { queue, standing } = useQueue(application);
-  const changes = useMemo(
-    () => [...(tray.data?.draft?.changes ?? []), ...standing.pending.flat()],
-    [tray.data, standing],
-  );
+  const { tray, queue, changes } = useDrafted(application);
   return useMemo(
     () => ({
       areas: worked<Area>('areas', published(catalogue.data?.areas), changes),

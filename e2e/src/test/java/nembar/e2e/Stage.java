@@ -6,10 +6,6 @@ import java.net.HttpURLConnection;
 import java.net.URI;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.sql.Connection;
-import java.sql.DriverManager;
-import java.sql.SQLException;
-import java.sql.Statement;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -76,16 +72,7 @@ public final class Stage
 
     /** Changes the database of the repair yard, as those who make that application would. */
     static void inQuayside(String sql) {
-        try (Connection connection =
-                        DriverManager.getConnection(
-                                cluster.url("quayside"),
-                                "quayside_owner",
-                                cluster.password("quayside_owner"));
-                Statement statement = connection.createStatement()) {
-            statement.execute(sql);
-        } catch (SQLException failed) {
-            throw new IllegalStateException(failed);
-        }
+        cluster.run("quayside", sql);
     }
 
     private static String start() {

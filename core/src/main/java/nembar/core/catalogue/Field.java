@@ -65,65 +65,43 @@ public record Field(
 
     /** This field over a link table or without one, and with a look-up or without one. */
     public Field with(Optional<Link> otherLink, Optional<Lookup> otherLookup) {
-        return new Field(
-                key,
-                label,
-                columns,
-                type,
-                guarded,
-                classifications,
-                refersTo,
-                choices,
-                otherLink,
-                otherLookup,
-                explanation);
+        return copy(key, columns, type, refersTo, otherLink, otherLookup);
     }
 
     /** This field under another key. */
     public Field called(String otherKey) {
-        return new Field(
-                otherKey,
-                label,
-                columns,
-                type,
-                guarded,
-                classifications,
-                refersTo,
-                choices,
-                link,
-                lookup,
-                explanation);
+        return copy(otherKey, columns, type, refersTo, link, lookup);
     }
 
     /** This field on other columns. */
     public Field on(List<Column> otherColumns) {
-        return new Field(
-                key,
-                label,
-                otherColumns,
-                type,
-                guarded,
-                classifications,
-                refersTo,
-                choices,
-                link,
-                lookup,
-                explanation);
+        return copy(key, otherColumns, type, refersTo, link, lookup);
     }
 
     /** This field with values of another type, leading to another record type or to none. */
     public Field as(FieldType otherType, Optional<String> otherRefersTo) {
+        return copy(key, columns, otherType, otherRefersTo, link, lookup);
+    }
+
+    /** What may be chosen stays only with the type. */
+    private Field copy(
+            String otherKey,
+            List<Column> otherColumns,
+            FieldType otherType,
+            Optional<String> otherRefersTo,
+            Optional<Link> otherLink,
+            Optional<Lookup> otherLookup) {
         return new Field(
-                key,
+                otherKey,
                 label,
-                columns,
+                otherColumns,
                 otherType,
                 guarded,
                 classifications,
                 otherRefersTo,
                 otherType == type ? choices : List.of(),
-                link,
-                lookup,
+                otherLink,
+                otherLookup,
                 explanation);
     }
 

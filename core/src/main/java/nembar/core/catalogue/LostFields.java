@@ -69,18 +69,22 @@ public final class LostFields {
                         .isPresent();
     }
 
-    /** The type as it can be read: what is lost of it has no value on any record. */
+    /**
+     * The type as it can be read: what is lost of it has no value on any record, and where its
+     * table or its key is lost there are no records.
+     */
     public RecordType read(RecordType type) {
         if (none()) {
             return type;
         }
+        boolean whole = has(type);
         RecordType read =
                 type.with(
                         type.parent(),
                         type.fields().stream()
-                                .map(one -> has(type, one) ? lost(one) : one)
+                                .map(one -> whole || has(type, one) ? lost(one) : one)
                                 .toList());
-        return all(type.table()) ? read.on(TableName.LOST) : read;
+        return whole ? read.on(TableName.LOST) : read;
     }
 
     private static Field lost(Field field) {

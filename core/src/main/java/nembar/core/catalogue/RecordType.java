@@ -86,23 +86,25 @@ public record RecordType(
     /** The same type with other places, another parent, or none, and with other fields. */
     public RecordType with(
             Places otherPlaces, Optional<Parent> otherParent, List<Field> otherFields) {
-        return new RecordType(
-                key,
-                singular,
-                plural,
-                area,
-                table,
-                keyField,
-                titleField,
-                otherPlaces,
-                otherParent,
-                otherFields,
-                ownOperations,
-                explanation);
+        return copy(table, titleField, otherPlaces, otherParent, otherFields);
     }
 
     /** This type, read from another table. */
     public RecordType on(TableName otherTable) {
+        return copy(otherTable, titleField, places, parent, fields);
+    }
+
+    /** This type, whose records people know by another field. */
+    public RecordType titled(String otherTitle) {
+        return copy(table, otherTitle, places, parent, fields);
+    }
+
+    private RecordType copy(
+            TableName otherTable,
+            String otherTitle,
+            Places otherPlaces,
+            Optional<Parent> otherParent,
+            List<Field> otherFields) {
         return new RecordType(
                 key,
                 singular,
@@ -110,27 +112,10 @@ public record RecordType(
                 area,
                 otherTable,
                 keyField,
-                titleField,
-                places,
-                parent,
-                fields,
-                ownOperations,
-                explanation);
-    }
-
-    /** This type, whose records people know by another field. */
-    public RecordType titled(String otherTitle) {
-        return new RecordType(
-                key,
-                singular,
-                plural,
-                area,
-                table,
-                keyField,
                 otherTitle,
-                places,
-                parent,
-                fields,
+                otherPlaces,
+                otherParent,
+                otherFields,
                 ownOperations,
                 explanation);
     }

@@ -11,7 +11,6 @@ import nembar.core.answers.Conditions;
 import nembar.core.catalogue.Column;
 import nembar.core.catalogue.Field;
 import nembar.core.catalogue.Link;
-import nembar.core.catalogue.LostFields;
 import nembar.core.catalogue.LostFields.LostColumn;
 import nembar.core.catalogue.RecordType;
 import nembar.core.catalogue.TableName;
@@ -72,13 +71,8 @@ public final class Drift {
                 .toList();
     }
 
-    /** What of the catalogue cannot be read. */
-    public LostFields lost() {
-        return LostFields.of(lost);
-    }
-
-    /** The columns that cannot be read, to be kept. */
-    public Set<LostColumn> lostColumns() {
+    /** The columns that cannot be read as the catalogue says. */
+    public Set<LostColumn> lost() {
         return Set.copyOf(lost);
     }
 

@@ -8,7 +8,6 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.SortedSet;
 import java.util.TreeSet;
 import java.util.concurrent.ConcurrentHashMap;
@@ -30,8 +29,6 @@ import nembar.core.design.Times;
 import nembar.core.directory.Audience;
 import nembar.core.directory.Audience.Part;
 import nembar.core.directory.Directory;
-import nembar.core.directory.Person;
-import nembar.core.directory.PersonKind;
 import nembar.core.element.Element;
 import nembar.core.element.ElementKind;
 import nembar.core.element.Elements;
@@ -413,63 +410,6 @@ public final class AccessModel implements Elements {
     }
 
     private boolean has(Part part, Standpoint who) {
-        return part.fold(new Membership(who));
-    }
-
-    /** Whether each kind of part has the person. */
-    private final class Membership implements Audience.Cases<Boolean> {
-        private final Standpoint who;
-        private final Person person;
-
-        Membership(Standpoint who) {
-            this.who = who;
-            this.person = who.person();
-        }
-
-        @Override
-        public Boolean onePerson(Audience.OnePerson part) {
-            return part.person().equals(person.key());
-        }
-
-        @Override
-        public Boolean oneTeam(Audience.OneTeam part) {
-            return directory.teamsOf(person.key()).contains(part.team());
-        }
-
-        @Override
-        public Boolean oneUnit(Audience.OneUnit part) {
-            Set<String> units =
-                    part.below() ? directory.unitAndBelow(part.unit()) : Set.of(part.unit());
-            return person.unit().filter(units::contains).isPresent();
-        }
-
-        @Override
-        public Boolean holdersOf(Audience.HoldersOf part) {
-            return holds(part.role(), who);
-        }
-
-        @Override
-        public Boolean allStaff(Audience.AllStaff part) {
-            return person.kind() == PersonKind.STAFF;
-        }
-
-        @Override
-        public Boolean allExternals(Audience.AllExternals part) {
-            return person.external();
-        }
-
-        @Override
-        public Boolean externalsOf(Audience.ExternalsOf part) {
-            return person.external() && who.account().filter(part.account()::equals).isPresent();
-        }
-
-        @Override
-        public Boolean externalsTagged(Audience.ExternalsTagged part) {
-            return person.external()
-                    && who.account()
-                            .flatMap(directory::account)
-                            .filter(account -> account.tags().contains(part.tag()))
-                            .isPresent();
-        }
+        return part.fold(new Membership(this, who));
     }
 }

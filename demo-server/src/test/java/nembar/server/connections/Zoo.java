@@ -1,9 +1,5 @@
 package nembar.server.connections;
 
-import java.sql.Connection;
-import java.sql.DriverManager;
-import java.sql.SQLException;
-import java.sql.Statement;
 import java.util.List;
 import java.util.Optional;
 import nembar.server.connections.DatabaseConnection.Kept;
@@ -66,16 +62,7 @@ public final class Zoo {
 
     /** Runs statements as the owner of the schema. */
     public static void run(Cluster cluster, String sql) {
-        try (Connection connection =
-                        DriverManager.getConnection(
-                                cluster.url("towline"),
-                                "towline_owner",
-                                cluster.password("towline_owner"));
-                Statement statement = connection.createStatement()) {
-            statement.execute(sql);
-        } catch (SQLException failed) {
-            throw new IllegalStateException(failed);
-        }
+        cluster.run("towline", sql);
     }
 
     /** A connection to it, as somebody who only reads. */

@@ -7,6 +7,10 @@ import java.net.ServerSocket;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.attribute.PosixFilePermissions;
+import java.sql.Connection;
+import java.sql.DriverManager;
+import java.sql.SQLException;
+import java.sql.Statement;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
@@ -105,6 +109,18 @@ public final class Cluster {
             return Files.readString(folder.resolve("passwords").resolve(role));
         } catch (IOException failed) {
             throw new UncheckedIOException(failed);
+        }
+    }
+
+    /** Runs statements in one of its databases, as the role {@code <database>_owner}. */
+    public void run(String database, String sql) {
+        String owner = database + "_owner";
+        try (Connection connection =
+                        DriverManager.getConnection(url(database), owner, password(owner));
+                Statement statement = connection.createStatement()) {
+            statement.execute(sql);
+        } catch (SQLException failed) {
+            throw new IllegalStateException(failed);
         }
     }
 

@@ -4,6 +4,7 @@ import static java.nio.charset.StandardCharsets.UTF_8;
 
 import java.io.IOException;
 import java.io.OutputStream;
+import java.util.Optional;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
 import nembar.core.directory.Person;
@@ -61,13 +62,12 @@ class ApplicationExport {
                     "design.json",
                     DocumentJson.text(
                             DocumentWriter.write(models.model(application)).withoutDirectory()));
-            if (connections.find(application).isPresent()) {
+            Optional<Connections.Known> connection = connections.find(application);
+            if (connection.isPresent()) {
                 entry(
                         zip,
                         "connection.json",
-                        DocumentJson.text(
-                                ConnectionShapes.shown(
-                                        connections.find(application).orElseThrow())));
+                        DocumentJson.text(ConnectionShapes.shown(connection.get())));
             }
             zip.putNextEntry(new ZipEntry("publications.jsonl"));
             int page = 0;

@@ -108,8 +108,12 @@ class Drifts {
         AccessModel drafted = moments.of(me, application, draft, Optional.empty()).model();
         Schema schema = schema(application);
         Set<TableName> left = proposals.left(application);
-        Instant at = keep(models.model(application), schema, left);
-        Drift drift = drift(drafted, schema, left);
+        AccessModel published = models.model(application);
+        Drift drift = drift(published, schema, left);
+        Instant at = keep(application, drift);
+        if (drafted != published) {
+            drift = drift(drafted, schema, left);
+        }
         return new DriftShown(
                 at.toString(),
                 drift.differences().stream().map(one -> shown(drafted, one)).toList());
@@ -152,11 +156,9 @@ class Drifts {
         return new Drift(model, schema, proposal, left);
     }
 
-    private Instant keep(AccessModel published, Schema schema, Set<TableName> left) {
-        Drift drift = drift(published, schema, left);
+    private Instant keep(String application, Drift drift) {
         Instant at = clock.instant();
-        looks.seen(
-                published.application().key(), at, drift.differences().size(), drift.lostColumns());
+        looks.seen(application, at, drift.differences().size(), drift.lost());
         takeIn();
         return at;
     }
@@ -175,7 +177,9 @@ class Drifts {
             }
             try {
                 AccessModel published = models.model(application);
-                keep(published, schema(application), proposals.left(application));
+                keep(
+                        application,
+                        drift(published, schema(application), proposals.left(application)));
             } catch (RecordsAway | BadRequest | NotFound away) {
                 LOG.info("the database of {} is not looked at: {}", application, away.getMessage());
                 looks.failed(application, clock.instant(), away.getMessage());
