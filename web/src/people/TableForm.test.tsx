@@ -27,6 +27,16 @@ test('of all tables that with people is the likely one', () => {
   expect(likely([jobs, staff])?.table).toBe('yard.staff');
   expect(likely([staff, table('yard.users', 'people', ['id'])])?.table).toBe('yard.users');
   expect(likely([jobs])).toBeUndefined();
+  const customers = table('yard.customers', 'governed', ['id', 'email']);
+  const owned = {
+    ...jobs,
+    recordType: {
+      fields: [
+        { guarded: false, lookup: { identifier: 'personEmail' as const, table: 'yard.staff' } },
+      ],
+    },
+  };
+  expect(likely([customers, owned, staff])?.table).toBe('yard.staff');
 });
 
 test('an application’s users are a source, by the columns of their table', async () => {

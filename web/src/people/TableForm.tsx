@@ -50,10 +50,25 @@ export function guessed(columns: string[]): Record<string, string> {
   return rest.givenName || !name ? rest : { ...rest, name };
 }
 
-/** The table that had best be read: people first, then whatever has an address. */
-export const likely = (tables: TableProposed[]) =>
-  tables.find((one) => one.use === 'people') ??
-  tables.find((one) => one.columns.some((column) => usual.email?.test(column)));
+/** Tables by which what records hold leads to people: an application's users, whatever they are called. */
+const named = (tables: TableProposed[]) =>
+  new Set(
+    tables.flatMap((one) =>
+      (one.recordType?.fields ?? []).flatMap(({ lookup }) =>
+        lookup?.identifier?.startsWith('person') ? [lookup.table ?? one.table] : [],
+      ),
+    ),
+  );
+
+/** The table that had best be read: people, or what leads to them, then whatever has an address. */
+export const likely = (tables: TableProposed[]) => {
+  const leading = named(tables);
+  return (
+    tables.find((one) => one.use === 'people') ??
+    tables.find((one) => leading.has(one.table)) ??
+    tables.find((one) => one.columns.some((column) => usual.email?.test(column)))
+  );
+};
 
 /** Which table of an application has who signs in to it, and what its columns mean. */
 export function TableForm({ source, onClose }: Props) {
