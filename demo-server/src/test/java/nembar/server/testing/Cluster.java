@@ -80,17 +80,17 @@ public final class Cluster {
 
     /** Starts PostgreSQL, and makes the cluster when there is none yet. */
     public void up() {
-        run("start", folder.toString(), Integer.toString(port));
+        script("start", folder.toString(), Integer.toString(port));
     }
 
     /** Stops PostgreSQL; connections that are open break. */
     public void down() {
-        run("stop", folder.toString());
+        script("stop", folder.toString());
     }
 
     /** Breaks PostgreSQL off, as if the machine had lost its power. */
     public void kill() {
-        run("kill", folder.toString());
+        script("kill", folder.toString());
     }
 
     /** Where it listens on loopback. */
@@ -186,7 +186,7 @@ public final class Cluster {
         }
     }
 
-    private static void run(String... arguments) {
+    private static void script(String... arguments) {
         try {
             Stream<String> command =
                     Stream.concat(
