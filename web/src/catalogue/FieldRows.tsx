@@ -4,22 +4,9 @@ import Checkbox from '@mui/material/Checkbox';
 import Typography from '@mui/material/Typography';
 import { Rows } from '../app/parts';
 import type { RecordType, TableProposed } from './api';
-import { guarding, without } from './tables';
-
-/** What a field is, in words. */
-export const fieldTypes: Record<string, string> = {
-  text: 'text',
-  wholeNumber: 'whole number',
-  decimal: 'number',
-  money: 'money',
-  date: 'date',
-  timestamp: 'time',
-  yesNo: 'yes or no',
-  choice: 'choice',
-  choices: 'choices',
-  reference: 'reference',
-  person: 'person',
-};
+import { FieldIs } from './FieldIs';
+import { withField } from './governed';
+import { without } from './tables';
 
 type Props = { type: RecordType; table: TableProposed; onChange: (type: RecordType) => void };
 
@@ -45,8 +32,11 @@ export function FieldRows({ type, table, onChange }: Props) {
             <tr key={field.key}>
               <td style={{ fontWeight: 600 }}>{field.label}</td>
               <td>
-                {field.key === type.keyField ? 'the key' : fieldTypes[field.type ?? 'text']}
-                {field.refersTo && ` to ${field.refersTo.replaceAll('_', ' ')}`}
+                <FieldIs
+                  field={field}
+                  isKey={field.key === type.keyField}
+                  onChange={(next) => onChange(withField(type, next))}
+                />
               </td>
               <td className="quiet" style={{ fontSize: 12.5 }}>
                 {field.key === type.keyField
@@ -59,7 +49,7 @@ export function FieldRows({ type, table, onChange }: Props) {
                   checked={field.guarded ?? false}
                   disabled={field.key === type.keyField}
                   slotProps={{ input: { 'aria-label': `${field.label} is guarded` } }}
-                  onChange={(_, on) => onChange(guarding(type, field.key ?? '', on))}
+                  onChange={(_, guarded) => onChange(withField(type, { ...field, guarded }))}
                   sx={{ p: 0.25 }}
                 />
               </td>

@@ -6,7 +6,7 @@ import TextField from '@mui/material/TextField';
 import { Rows } from '../app/parts';
 import { SomeOf } from '../sentences/slots';
 import type { Field, RecordType } from './api';
-import { fieldTypes } from './FieldRows';
+import { FieldIs, fieldTypes } from './FieldIs';
 import { withField } from './governed';
 import { Typed } from './Typed';
 
@@ -59,8 +59,11 @@ export function TypeFields({ type, more, onChange, onAway }: Props) {
                 />
               </td>
               <td>
-                {fixed(field) ? 'the key' : fieldTypes[field.type ?? 'text']}
-                {field.refersTo && ` to ${field.refersTo.replaceAll('_', ' ')}`}
+                <FieldIs
+                  field={field}
+                  isKey={fixed(field)}
+                  onChange={(next) => onChange(withField(type, next))}
+                />
               </td>
               <td>
                 <Typed

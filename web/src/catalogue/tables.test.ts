@@ -3,7 +3,6 @@ import type { RecordType, TableProposed } from './api';
 import {
   counts,
   decided,
-  guarding,
   leads,
   lookedUp,
   matching,
@@ -82,14 +81,6 @@ describe('a record type', () => {
     const alone = without(type, 'job_id');
     expect(alone.parent).toBeUndefined();
     expect(alone.fields?.map((one) => one.key)).toEqual(['key', 'note']);
-  });
-
-  it('has a field guarded', () => {
-    expect(guarding(type, 'note', true).fields?.map((one) => one.guarded)).toEqual([
-      false,
-      false,
-      true,
-    ]);
   });
 
   it('is placed by fields that lead there, and no longer by one that is left out', () => {

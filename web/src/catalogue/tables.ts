@@ -146,11 +146,3 @@ export function without(type: RecordType, field: string): RecordType {
     titleField: type.titleField === field ? (type.keyField ?? '') : (type.titleField ?? ''),
   };
 }
-
-/** The record type with one field guarded, or open. */
-export function guarding(type: RecordType, field: string, guarded: boolean): RecordType {
-  return {
-    ...type,
-    fields: (type.fields ?? []).map((one) => (one.key === field ? { ...one, guarded } : one)),
-  };
-}

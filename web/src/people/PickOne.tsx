@@ -1,6 +1,6 @@
 import Autocomplete from '@mui/material/Autocomplete';
 import TextField from '@mui/material/TextField';
-import { useMemo, useState } from 'react';
+import { useState } from 'react';
 import { useChoosing } from '../app/choosing';
 import { useLookedFor } from '../app/settled';
 import { usePeople } from '../ask/answers';
@@ -134,12 +134,12 @@ export function PickTeam(props: Props) {
   return <Chooser {...props} choices={facets.data?.teams ?? []} />;
 }
 
-const zones: string[] = Intl.supportedValuesOf('timeZone');
+/** Time zones by their names, to choose from. */
+export const zones = ['UTC', ...Intl.supportedValuesOf('timeZone')].map((name) => ({
+  key: name,
+  name: name.replaceAll('_', ' '),
+}));
 
 export function PickZone(props: Props) {
-  const choices = useMemo(
-    () => ['UTC', ...zones].map((name) => ({ key: name, name: name.replaceAll('_', ' ') })),
-    [],
-  );
-  return <Chooser {...props} choices={choices} />;
+  return <Chooser {...props} choices={zones} />;
 }

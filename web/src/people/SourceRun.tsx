@@ -22,6 +22,9 @@ const words: Record<string, string> = {
   same: 'stay the same',
   wrong: 'cannot be taken in',
   waits: 'wait for approval',
+  teamComes: 'made as a team',
+  teamAdopted: 'taken over as a team',
+  teamChanges: 'changed as a team',
 };
 
 /** A look at what a run would do, and the run. */

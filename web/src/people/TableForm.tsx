@@ -13,6 +13,14 @@ import { type TableProposed, useApplicationList, useProposal } from '../catalogu
 import { type SourceSheet, useAccount, useDoing } from './api';
 import { PickAccount, type Picked } from './PickOne';
 import { allRights, SourceRights } from './SourceRights';
+import {
+  columnsOf,
+  type Members,
+  MembersChoice,
+  NameChoice,
+  type Through,
+  ThroughChoice,
+} from './TableChoices';
 
 type Props = { source?: SourceSheet; onClose: () => void };
 
@@ -29,6 +37,8 @@ const fields = {
 } as const;
 
 type Field = keyof typeof fields;
+
+const three = { display: 'grid', gridTemplateColumns: 'repeat(3, 1fr)', gap: 1.5 };
 
 /** How columns that have it are mostly called. */
 const usual: Partial<Record<Field, RegExp>> = {
@@ -82,12 +92,14 @@ export function TableForm({ source, onClose }: Props) {
   const tables = proposal.data?.tables ?? [];
   const [chosen, setChosen] = useState(known?.table ?? '');
   const table = chosen || (likely(tables)?.table ?? '');
-  const columns = tables.find((one) => one.table === table)?.columns ?? [];
+  const columns = columnsOf(tables, table);
   const [id, setId] = useState(known?.id ?? '');
   const [active, setActive] = useState(known?.active ?? '');
   const [mapped, setMapped] = useState<Record<string, string> | undefined>(known?.mapping);
   const mapping = mapped ?? guessed(columns);
   const key = id || (columns.find((one) => one === 'id') ?? columns[0] ?? '');
+  const [through, setThrough] = useState<Record<string, Through>>(known?.through ?? {});
+  const [teams, setTeams] = useState<Members | undefined>(known?.teams);
   const [kind, setKind] = useState(known?.kind ?? 'staff');
   const [account, setAccount] = useState<Picked | null>(
     known?.account ? { key: known.account, name: known.account } : null,
@@ -106,6 +118,8 @@ export function TableForm({ source, onClose }: Props) {
         table,
         id: key,
         mapping,
+        through,
+        ...(teams ? { teams } : {}),
         active,
         kind,
         account: account?.key ?? '',
@@ -121,29 +135,14 @@ export function TableForm({ source, onClose }: Props) {
     event.preventDefault();
     save.mutate(undefined);
   };
-  const column = (
-    label: string,
-    value: string,
-    onChoose: (value: string) => void,
-    none = 'None',
-  ) => (
-    <TextField
-      key={label}
-      select
-      size="small"
-      label={label}
-      value={columns.includes(value) ? value : ''}
-      slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
-      onChange={(event) => onChoose(event.target.value)}
-    >
-      <MenuItem value="">{none}</MenuItem>
-      {columns.map((one) => (
-        <MenuItem key={one} value={one}>
-          {one}
-        </MenuItem>
-      ))}
-    </TextField>
-  );
+  const names = tables.map((one) => one.table);
+  const begin = () => {
+    setMapped(undefined);
+    setId('');
+    setActive('');
+    setThrough({});
+    setTeams(undefined);
+  };
   return (
     <Dialog open onClose={onClose} maxWidth="md" fullWidth aria-labelledby="table-title">
       <Box component="form" onSubmit={submit} sx={{ p: 3, display: 'grid', gap: 1.75 }}>
@@ -165,9 +164,7 @@ export function TableForm({ source, onClose }: Props) {
             onChange={(event) => {
               setApplication(event.target.value);
               setChosen('');
-              setMapped(undefined);
-              setId('');
-              setActive('');
+              begin();
             }}
           >
             {applications.map((one) => (
@@ -176,25 +173,21 @@ export function TableForm({ source, onClose }: Props) {
               </MenuItem>
             ))}
           </TextField>
-          <TextField
-            select
-            size="small"
+          <NameChoice
             label="Table"
-            value={tables.some((one) => one.table === table) ? table : ''}
-            onChange={(event) => {
-              setChosen(event.target.value);
-              setMapped(undefined);
-              setId('');
-              setActive('');
+            value={table}
+            choices={names}
+            onChoose={(next) => {
+              setChosen(next);
+              begin();
             }}
-          >
-            {tables.map((one) => (
-              <MenuItem key={one.table} value={one.table}>
-                {one.table}
-              </MenuItem>
-            ))}
-          </TextField>
-          {column('What tells its rows apart', key, setId)}
+          />
+          <NameChoice
+            label="What tells its rows apart"
+            value={key}
+            choices={columns}
+            onChoose={setId}
+          />
         </Box>
         {applications.length === 0 && (
           <Remark tone="care">
@@ -204,13 +197,24 @@ export function TableForm({ source, onClose }: Props) {
         <Typography variant="h3" component="h3" color="textSecondary">
           Which column has what; none for what stays with us
         </Typography>
-        <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(3, 1fr)', gap: 1.5 }}>
-          {Object.entries(fields).map(([field, label]) =>
-            column(label, mapping[field] ?? '', (value) =>
-              setMapped({ ...mapping, [field]: value }),
-            ),
-          )}
-          {column('Yes of those who count', active, setActive, 'All count')}
+        <Box sx={three}>
+          {Object.entries(fields).map(([field, label]) => (
+            <NameChoice
+              key={field}
+              label={label}
+              value={mapping[field] ?? ''}
+              choices={columns}
+              none="None"
+              onChoose={(value) => setMapped({ ...mapping, [field]: value })}
+            />
+          ))}
+          <NameChoice
+            label="Yes of those who count"
+            value={active}
+            choices={columns}
+            none="All count"
+            onChoose={setActive}
+          />
           <TextField
             select
             size="small"
@@ -222,6 +226,24 @@ export function TableForm({ source, onClose }: Props) {
             <MenuItem value="service">Service</MenuItem>
             <MenuItem value="external">External</MenuItem>
           </TextField>
+        </Box>
+        {(['unit', 'account'] as const)
+          .filter((field) => mapping[field])
+          .map((field) => (
+            <Box key={field} sx={three}>
+              <ThroughChoice
+                what={field}
+                tables={tables}
+                value={through[field]}
+                onChange={(next) => {
+                  const { [field]: _, ...rest } = through;
+                  setThrough(next ? { ...rest, [field]: next } : rest);
+                }}
+              />
+            </Box>
+          ))}
+        <Box sx={three}>
+          <MembersChoice tables={tables} value={teams} onChange={setTeams} />
         </Box>
         {(kind === 'external' || mapping.kind) && (
           <PickAccount

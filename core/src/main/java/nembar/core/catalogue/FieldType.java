@@ -20,6 +20,8 @@ public enum FieldType {
     CHOICE,
     /** {@link java.util.List} of {@link String}, each one of the field's choices. */
     CHOICES,
+    /** {@link java.util.List} of {@link String}. */
+    TEXTS,
     /** {@link String}, the key of a record of another type. */
     REFERENCE,
     /** {@link String}, the key of a person. */

@@ -213,8 +213,7 @@ public final class Drift {
                                 .map(
                                         one ->
                                                 one.equals(column)
-                                                        ? new Column(
-                                                                other.get().name(), one.stored())
+                                                        ? one.called(other.get().name())
                                                         : one)
                                 .toList());
         differences.add(
@@ -231,7 +230,7 @@ public final class Drift {
 
     private void changed(RecordType type, Field field, TableColumn now) {
         List<Change> mend =
-                Proposal.reread(field, now)
+                Proposal.reread(field, now, model.application().zone())
                         .filter(any -> !field.key().equals(type.keyField()))
                         .map(other -> List.<Change>of(Change.Put.of(replaced(type, other))))
                         .orElse(List.of());

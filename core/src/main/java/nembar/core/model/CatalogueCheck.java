@@ -242,11 +242,7 @@ final class CatalogueCheck {
             if (!Column.possible(column.name())) {
                 check.report(path + ".column", "`" + column.name() + "` is no column name");
             }
-            if (column.stored() != Column.Stored.PLAIN && !KEPT_OTHERWISE.contains(field.type())) {
-                check.report(
-                        path + ".columns",
-                        "only texts, choices, references and people are stored as something else");
-            }
+            stored(path + ".columns", field.type(), column);
         }
         boolean several = field.columns().size() > 1;
         if (field.columns().isEmpty() || (several && !OF_SEVERAL.contains(field.type()))) {
@@ -254,6 +250,37 @@ final class CatalogueCheck {
                     path + ".columns",
                     "give one column; only a text or a reference is made of several");
         }
+    }
+
+    private void stored(String path, FieldType type, Column column) {
+        boolean list = type == FieldType.CHOICES || type == FieldType.TEXTS;
+        boolean possible =
+                switch (column.stored()) {
+                    case PLAIN -> true;
+                    case WHOLE, UUID -> KEPT_OTHERWISE.contains(type);
+                    case OTHER -> list || KEPT_OTHERWISE.contains(type);
+                    case LOCAL -> type == FieldType.TIMESTAMP;
+                };
+        if (!possible) {
+            check.report(
+                    path,
+                    "only texts, choices, references and people are stored as something else, lists"
+                            + " as other, and timestamps as local");
+        }
+        boolean local = column.stored() == Column.Stored.LOCAL;
+        if (local != column.zone().isPresent()) {
+            check.report(path, "a column stored as local, and only that, has a zone");
+        }
+        column.zone()
+                .filter(zone -> !Column.known(zone))
+                .ifPresent(
+                        zone ->
+                                check.report(
+                                        path,
+                                        "`"
+                                                + zone.getId()
+                                                + "` is no zone of a region, such as"
+                                                + " Europe/London, nor UTC"));
     }
 
     private void function(Function function) {

@@ -45,7 +45,7 @@ final class Scopes {
             case DATE -> ValueType.DATE;
             case TIMESTAMP -> ValueType.TIMESTAMP;
             case YES_NO -> ValueType.YES_NO;
-            case CHOICES -> ValueType.LIST;
+            case CHOICES, TEXTS -> ValueType.LIST;
         };
     }
 }

@@ -1,5 +1,6 @@
 package nembar.core.schema;
 
+import java.time.ZoneId;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -7,6 +8,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.regex.Pattern;
+import nembar.core.catalogue.Column;
 import nembar.core.catalogue.Column.Stored;
 import nembar.core.catalogue.FieldType;
 
@@ -99,14 +101,26 @@ final class Fields {
     private static final Set<String> GUARDED =
             Set.of("margin", "profit", "salary", "wage", "cost", "passport", "iban");
 
+    private static final ZoneId UTC = ZoneId.of("UTC");
+
+    /** Of lists, those whose elements say nothing as texts. */
+    private static final Set<String> NO_LISTS = Set.of("_bytea", "_record", "_tsvector");
+
     private Fields() {}
 
     /**
      * What a field is.
      *
-     * @param stored how its texts are kept
+     * @param stored how its values are kept
      */
-    record Guess(FieldType type, Stored stored) {}
+    record Guess(FieldType type, Stored stored) {
+        /** The column, of an application whose clocks are those of a zone. */
+        Column column(TableColumn column, ZoneId zone) {
+            return stored == Stored.LOCAL
+                    ? Column.local(column.name(), Column.known(zone) ? zone : UTC)
+                    : new Column(column.name(), stored);
+        }
+    }
 
     /** A label of a field, by what it seems to be so. */
     record Label(String classification, String why) {}
@@ -130,11 +144,35 @@ final class Fields {
             case "bool" -> guess(FieldType.YES_NO);
             case "date" -> guess(FieldType.DATE);
             case "timestamptz" -> guess(FieldType.TIMESTAMP);
-            case "_text", "_varchar" ->
-                    column.choices().isEmpty() ? Optional.empty() : guess(FieldType.CHOICES);
-            case "inet", "time", "interval", "macaddr" -> guess(FieldType.TEXT, Stored.OTHER);
-            default -> Optional.empty();
+            case "timestamp" -> guess(FieldType.TIMESTAMP, Stored.LOCAL);
+            case "inet",
+                    "cidr",
+                    "macaddr",
+                    "time",
+                    "timetz",
+                    "interval",
+                    "json",
+                    "jsonb",
+                    "xml",
+                    "ltree",
+                    "daterange",
+                    "int4range",
+                    "int8range",
+                    "numrange" ->
+                    guess(FieldType.TEXT, Stored.OTHER);
+            default -> list(column);
         };
+    }
+
+    private static Optional<Guess> list(TableColumn column) {
+        if (!column.base().startsWith("_") || NO_LISTS.contains(column.base())) {
+            return Optional.empty();
+        }
+        return guess(
+                column.choices().isEmpty() ? FieldType.TEXTS : FieldType.CHOICES,
+                column.base().equals("_text") && !column.choices().isEmpty()
+                        ? Stored.PLAIN
+                        : Stored.OTHER);
     }
 
     private static Optional<Guess> guess(FieldType type) {

@@ -1,5 +1,6 @@
 package nembar.core.schema;
 
+import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
@@ -10,9 +11,9 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import nembar.core.catalogue.Application;
 import nembar.core.catalogue.Area;
 import nembar.core.catalogue.Catalogue;
-import nembar.core.catalogue.Column;
 import nembar.core.catalogue.Field;
 import nembar.core.catalogue.FieldType;
 import nembar.core.catalogue.Parent;
@@ -38,12 +39,13 @@ public record Proposal(List<Area> areas, List<ProposedTable> tables) {
     /**
      * Proposes a catalogue.
      *
-     * @param application the application's name, for the area of what belongs nowhere else
+     * @param application whose name the area has of what belongs nowhere else, and by whose clocks
+     *     times without a zone are told
      * @param known what is governed already: it stays as it is, and may be referred to
      * @param directory to whom and what fields may lead
      */
     public static Proposal of(
-            Schema schema, String application, Catalogue known, Directory directory) {
+            Schema schema, Application application, Catalogue known, Directory directory) {
         Uses uses = new Uses(schema);
         Map<TableName, RecordType> governed = new LinkedHashMap<>();
         known.recordTypes().forEach(type -> governed.putIfAbsent(type.table(), type));
@@ -57,17 +59,23 @@ public record Proposal(List<Area> areas, List<ProposedTable> tables) {
                         .filter(table -> guesses.containsKey(table.name()))
                         .filter(table -> keys.containsKey(table.name()))
                         .toList();
-        Areas areas = Areas.of(types, application);
+        Areas areas = Areas.of(types, application.name());
         Set<TableName> shortLists =
                 guesses.entrySet().stream()
                         .filter(one -> one.getValue().use() == Use.CHOICES)
                         .map(Map.Entry::getKey)
                         .collect(Collectors.toSet());
-        TypeProposals proposals = new TypeProposals(keys, schema, areas, shortLists);
+        TypeProposals proposals =
+                new TypeProposals(keys, schema, areas, shortLists, application.zone());
         List<Table> knownTables =
                 schema.tables().stream().filter(one -> governed.containsKey(one.name())).toList();
         TypeProposals again =
-                new TypeProposals(keys, schema, Areas.of(knownTables, application), shortLists);
+                new TypeProposals(
+                        keys,
+                        schema,
+                        Areas.of(knownTables, application.name()),
+                        shortLists,
+                        application.zone());
         List<ProposedTable> tables = new ArrayList<>();
         for (Table table : schema.tables()) {
             RecordType type = governed.get(table.name());
@@ -114,12 +122,16 @@ public record Proposal(List<Area> areas, List<ProposedTable> tables) {
         return more;
     }
 
-    /** A field as its column has to be read now; empty where no field can have what it has. */
-    public static Optional<Field> reread(Field field, TableColumn now) {
+    /**
+     * A field as its column has to be read now; empty where no field can have what it has.
+     *
+     * @param zone by whose clocks times without a zone are told
+     */
+    public static Optional<Field> reread(Field field, TableColumn now, ZoneId zone) {
         return Fields.type(now)
                 .map(
                         guess ->
-                                field.on(List.of(new Column(now.name(), guess.stored())))
+                                field.on(List.of(guess.column(now, zone)))
                                         .as(guess.type(), Optional.empty())
                                         .with(Optional.empty(), Optional.empty()))
                 .filter(any -> field.columns().size() == 1 && field.link().isEmpty());

@@ -1,5 +1,6 @@
 package nembar.core.schema;
 
+import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashSet;
@@ -37,13 +38,20 @@ final class TypeProposals {
     private final Schema schema;
     private final Areas areas;
     private final Set<TableName> shortLists;
+    private final ZoneId zone;
 
     /**
      * @param keys of the record types, by table
      * @param shortLists tables that are things to choose from
+     * @param zone by whose clocks times without a zone are told
      */
     TypeProposals(
-            Map<TableName, String> keys, Schema schema, Areas areas, Set<TableName> shortLists) {
+            Map<TableName, String> keys,
+            Schema schema,
+            Areas areas,
+            Set<TableName> shortLists,
+            ZoneId zone) {
+        this.zone = zone;
         this.shortLists = shortLists;
         this.keys = keys;
         this.schema = schema;
@@ -206,7 +214,7 @@ final class TypeProposals {
                             new Field(
                                     name(column),
                                     label(column, false),
-                                    List.of(new Column(column.name(), guess.get().stored())),
+                                    List.of(guess.get().column(column, zone)),
                                     guess.get().type(),
                                     guarded(column),
                                     labels(column),

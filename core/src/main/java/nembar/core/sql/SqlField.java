@@ -19,9 +19,36 @@ record SqlField(Field field, String alias) {
 
     /** What is read for it: one column for each of the field's. */
     List<String> read() {
-        return field.columns().stream()
-                .map(column -> column.stored() == Stored.PLAIN ? plain(column) : asText(column))
-                .toList();
+        return field.columns().stream().map(this::read).toList();
+    }
+
+    private String read(Column column) {
+        return switch (column.stored()) {
+            case PLAIN -> plain(column);
+            case LOCAL ->
+                    "("
+                            + plain(column)
+                            + " AT TIME ZONE '"
+                            + column.zone().orElseThrow().getId()
+                            + "')";
+            case OTHER -> list() && !column.equals(Column.LOST) ? elements(column) : asText(column);
+            case WHOLE, UUID -> asText(column);
+        };
+    }
+
+    /** Whether its column has lists. */
+    private boolean list() {
+        return field.several() && field.link().isEmpty();
+    }
+
+    /** What is in a list, each as a text, however deep it lies. */
+    private String elements(Column column) {
+        String all = plain(column);
+        return "(CASE WHEN "
+                + all
+                + " IS NOT NULL THEN ARRAY(SELECT one::text FROM unnest("
+                + all
+                + ") one WHERE one IS NOT NULL) END)";
     }
 
     /** Its value, which is a text where the field is kept otherwise than its type says. */
@@ -156,7 +183,7 @@ record SqlField(Field field, String alias) {
         return switch (stored(column)) {
             case WHOLE -> "::bigint";
             case UUID -> "::uuid";
-            case PLAIN, OTHER -> "";
+            case PLAIN, OTHER, LOCAL -> "";
         };
     }
 

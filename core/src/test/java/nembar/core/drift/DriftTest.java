@@ -50,6 +50,9 @@ import org.junit.jupiter.params.provider.ValueSource;
 
 /** What a database has become since it was taken into the catalogue, and what mends it. */
 class DriftTest {
+    private static final Application APPLICATION =
+            new Application("quayside", "Quayside", ZoneId.of("UTC"));
+
     private final Directory directory = new Harbour().model().directory();
 
     private static Yard yard(String state, String base, String... more) {
@@ -79,7 +82,7 @@ class DriftTest {
                         proposal(yard("state", "text"), Catalogue.EMPTY).recordTypes(),
                         List.of());
         return AccessModel.of(
-                new Application("quayside", "Quayside", ZoneId.of("UTC")),
+                APPLICATION,
                 catalogue,
                 directory,
                 Design.of(
@@ -97,7 +100,7 @@ class DriftTest {
     }
 
     private Proposal proposal(Yard yard, Catalogue known) {
-        return Proposal.of(yard.schema(), "Quayside", known, directory);
+        return Proposal.of(yard.schema(), APPLICATION, known, directory);
     }
 
     private Drift drift(AccessModel model, Yard now) {

@@ -8,6 +8,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.catchThrowableOfType;
 
 import java.time.Instant;
+import java.time.ZoneId;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -133,6 +134,26 @@ class ModelCheckTest {
                 .hasSize(2)
                 .anyMatch(problem -> problem.contains("stored as something else"))
                 .anyMatch(problem -> problem.endsWith("is no column name"));
+    }
+
+    @Test
+    void aTimeWithoutAZoneNamesOneThatTheDatabaseKnows() {
+        assertThat(problemsOf(box("box", Optional.empty(), pair(), due("Europe/London"))))
+                .isEmpty();
+        assertThat(problemsOf(box("box", Optional.empty(), pair(), due("UTC")))).isEmpty();
+        for (String zone : List.of("GMT+02:00", "+02:00", "SystemV/EST5")) {
+            assertThat(problemsOf(box("box", Optional.empty(), pair(), due(zone))))
+                    .singleElement()
+                    .asString()
+                    .contains("`" + zone + "` is no zone of a region");
+        }
+        Field day = of("day", FieldType.DATE, false, Column.local("day", ZoneId.of("UTC")));
+        Field none = of("none", FieldType.TIMESTAMP, false, new Column("n", Column.Stored.LOCAL));
+        assertThat(problemsOf(box("box", Optional.empty(), pair(), day, none))).hasSize(2);
+    }
+
+    private static Field due(String zone) {
+        return of("due", FieldType.TIMESTAMP, false, Column.local("due", ZoneId.of(zone)));
     }
 
     @Test

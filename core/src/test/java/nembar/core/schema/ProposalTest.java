@@ -19,6 +19,8 @@ import nembar.core.directory.Directory;
 import nembar.core.model.AccessModel;
 import nembar.core.testing.Harbour;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 
 class ProposalTest {
 
@@ -30,7 +32,7 @@ class ProposalTest {
                 .enumerated("state", "open", "done")
                 .column("price", "numeric")
                 .column("margin", "numeric")
-                .column("plan", "jsonb")
+                .column("plan", "bytea")
                 .key("id")
                 .made()
                 .table("yard.job_lines")
@@ -88,7 +90,34 @@ class ProposalTest {
                         "it is of the type numeric; commercial, since its name says “margin”;"
                                 + " guarded, since most who see the record need not see it");
         assertThat(jobs.left())
-                .containsOnly(Map.entry("plan", "no field can have values of the type jsonb"));
+                .containsOnly(Map.entry("plan", "no field can have values of the type bytea"));
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "timestamp, TIMESTAMP, LOCAL",
+        "timestamptz, TIMESTAMP, PLAIN",
+        "_text, TEXTS, OTHER",
+        "_int4, TEXTS, OTHER",
+        "jsonb, TEXT, OTHER",
+        "daterange, TEXT, OTHER"
+    })
+    void whatIsNeitherTextNorNumberIsAFieldToo(String base, FieldType type, Stored stored) {
+        Yard yard =
+                new Yard()
+                        .table("yard.jobs")
+                        .column("id", "int8")
+                        .column("x", base)
+                        .key("id")
+                        .made();
+        Field field = type(yard, "yard.jobs").knownField("x");
+        assertThat(field.type()).isEqualTo(type);
+        assertThat(field.columns()).extracting(Column::stored).containsExactly(stored);
+        assertThat(field.columns().get(0).zone())
+                .isEqualTo(
+                        stored == Stored.LOCAL
+                                ? Optional.of(Yard.QUAYSIDE.zone())
+                                : Optional.empty());
     }
 
     @Test
@@ -341,7 +370,7 @@ class ProposalTest {
                         yard().proposal().areas(),
                         List.of(jobs.with(Optional.empty(), List.of(jobs.knownField("id")))),
                         List.of());
-        Proposal proposal = Proposal.of(yard().schema(), "Quayside", known, Directory.EMPTY);
+        Proposal proposal = Proposal.of(yard().schema(), Yard.QUAYSIDE, known, Directory.EMPTY);
         assertThat(proposal.tables())
                 .extracting(ProposedTable::use)
                 .containsExactly(Use.GOVERNED, Use.RECORDS, Use.RECORDS);

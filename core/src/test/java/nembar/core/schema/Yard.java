@@ -1,15 +1,20 @@
 package nembar.core.schema;
 
+import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import nembar.core.catalogue.Application;
 import nembar.core.catalogue.Catalogue;
 import nembar.core.catalogue.TableName;
 import nembar.core.directory.Directory;
 
 /** Puts the schema of a repair yard together, table by table. */
 public final class Yard {
+    static final Application QUAYSIDE =
+            new Application("quayside", "Quayside", ZoneId.of("Europe/London"));
+
     private final List<Table> tables = new ArrayList<>();
 
     /** One table while it is put together. */
@@ -131,7 +136,7 @@ public final class Yard {
     }
 
     public Proposal proposal(Directory directory) {
-        return Proposal.of(schema(), "Quayside", Catalogue.EMPTY, directory);
+        return Proposal.of(schema(), QUAYSIDE, Catalogue.EMPTY, directory);
     }
 
     /** What is proposed for the one table of a name. */

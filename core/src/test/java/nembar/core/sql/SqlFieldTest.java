@@ -2,6 +2,7 @@ package nembar.core.sql;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.time.ZoneId;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -28,6 +29,38 @@ class SqlFieldTest {
                         Optional.empty(),
                         List.of()),
                 alias);
+    }
+
+    private static SqlField field(FieldType type, Column column) {
+        return new SqlField(
+                new Field(
+                        "key",
+                        "Key",
+                        List.of(column),
+                        type,
+                        false,
+                        Set.of(),
+                        Optional.empty(),
+                        List.of()),
+                "t");
+    }
+
+    @Test
+    void aTimeWithoutAZoneIsWhatTheClocksOfOneShow() {
+        assertThat(
+                        field(FieldType.TIMESTAMP, Column.local("due", ZoneId.of("Europe/London")))
+                                .value())
+                .isEqualTo("(t.\"due\" AT TIME ZONE 'Europe/London')");
+    }
+
+    @Test
+    void ofAListThatIsKeptOtherwiseEachElementIsAText() {
+        assertThat(field(FieldType.TEXTS, new Column("tags", Stored.OTHER)).read())
+                .containsExactly(
+                        "(CASE WHEN t.\"tags\" IS NOT NULL THEN ARRAY(SELECT one::text FROM"
+                                + " unnest(t.\"tags\") one WHERE one IS NOT NULL) END)");
+        assertThat(field(FieldType.CHOICES, Column.plain("tags")).value()).isEqualTo("t.\"tags\"");
+        assertThat(field(FieldType.TEXTS, Column.LOST).value()).isEqualTo("NULL::text::text");
     }
 
     private static TreeSet<String> keys(String... keys) {

@@ -1,5 +1,6 @@
 package nembar.core.testing;
 
+import java.time.ZoneId;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
@@ -10,6 +11,7 @@ import java.util.stream.Collectors;
 import nembar.core.catalogue.Area;
 import nembar.core.catalogue.Catalogue;
 import nembar.core.catalogue.Column;
+import nembar.core.catalogue.Column.Stored;
 import nembar.core.catalogue.Field;
 import nembar.core.catalogue.FieldType;
 import nembar.core.catalogue.Function;
@@ -30,6 +32,9 @@ record HarbourCatalogue(
         Map<String, PlaceShape> placed,
         Parent.Follows loadsFollow,
         boolean loadsLift) {
+
+    /** By which times without a zone are told: half an hour off, so that hours alone do not do. */
+    private static final ZoneId CLOCKS = ZoneId.of("America/St_Johns");
 
     Catalogue catalogue() {
         RecordType trip =
@@ -54,9 +59,9 @@ record HarbourCatalogue(
                                 of("crew", FieldType.WHOLE_NUMBER),
                                 of("fare", FieldType.MONEY),
                                 of("due", FieldType.DATE),
-                                of("leaves", FieldType.TIMESTAMP),
+                                kept(of("leaves", FieldType.TIMESTAMP)),
                                 of("hazard", FieldType.YES_NO),
-                                of("permits", FieldType.CHOICES, "x", "y", "cranes"),
+                                kept(of("permits", FieldType.CHOICES, "x", "y", "cranes")),
                                 of("state", FieldType.CHOICE, "planned", "sailing", "closed")),
                         List.of(new Operation("sail", "sail")));
         RecordType load =
@@ -153,6 +158,20 @@ record HarbourCatalogue(
                 Set.of(),
                 Optional.empty(),
                 List.of(choices));
+    }
+
+    /**
+     * Where the keys of trips are neither texts nor numbers, other values are kept otherwise too.
+     */
+    private Field kept(Field field) {
+        if (shape("trip") != KeyShape.OTHER) {
+            return field;
+        }
+        return field.on(
+                List.of(
+                        field.type() == FieldType.TIMESTAMP
+                                ? Column.local(field.key(), CLOCKS)
+                                : new Column(field.key(), Stored.OTHER)));
     }
 
     private static Field text(String key) {

@@ -3,8 +3,10 @@ package nembar.server.connections;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatExceptionOfType;
 
+import java.time.ZoneId;
 import java.util.List;
 import java.util.Optional;
+import nembar.core.catalogue.Application;
 import nembar.core.catalogue.Catalogue;
 import nembar.core.catalogue.RecordType;
 import nembar.core.catalogue.TableName;
@@ -24,6 +26,9 @@ import org.junit.jupiter.api.extension.ExtendWith;
 @ExtendWith(Installation.class)
 class SchemaReaderTest {
     private static final TableName ANIMALS = new TableName("zoo", "Tiere \"und\" Co");
+
+    private static final Application ZOO =
+            new Application("zoo", "Zoo", ZoneId.of("Europe/London"));
 
     private static Schema schema;
 
@@ -114,7 +119,7 @@ class SchemaReaderTest {
 
     @Test
     void whatIsReadCanBeProposed() {
-        Proposal proposal = Proposal.of(schema, "Zoo", Catalogue.EMPTY, Directory.EMPTY);
+        Proposal proposal = Proposal.of(schema, ZOO, Catalogue.EMPTY, Directory.EMPTY);
         assertThat(proposal.recordTypes())
                 .extracting(RecordType::key)
                 .contains("keeper", "house", "cage", "tiere_und_co", "feeding", "badge")

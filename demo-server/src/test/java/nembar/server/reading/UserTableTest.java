@@ -33,6 +33,18 @@ class UserTableTest {
             GRANT USAGE ON SCHEMA till TO towline_reader;
             GRANT SELECT ON till.users TO towline_reader;
             """;
+    private static final String TEAMS =
+            """
+            CREATE TABLE till.yards (id integer PRIMARY KEY, name text);
+            INSERT INTO till.yards VALUES (4, 'Sorrel Delta');
+            ALTER TABLE till.users ADD yard integer;
+            UPDATE till.users SET yard = 4 WHERE id = 1;
+            CREATE TABLE till.crews (id integer PRIMARY KEY, called text);
+            INSERT INTO till.crews VALUES (7, 'ore desk'), (8, 'Night Riggers'), (9, 'Nobody here');
+            CREATE TABLE till.crew_users (who integer, crew integer);
+            INSERT INTO till.crew_users VALUES (1, 7), (1, 8), (2, 8), (3, 9), (2, NULL);
+            GRANT SELECT ON ALL TABLES IN SCHEMA till TO towline_reader;
+            """;
     private static String source;
 
     @BeforeAll
@@ -105,6 +117,68 @@ class UserTableTest {
 
     @Test
     @Order(3)
+    void unitsAndTeamsAreReadByWhatTheyAreCalled(Installation nembar) {
+        Client client = nembar.administrator();
+        Zoo.run(nembar.cluster(), TEAMS);
+        Map<String, String> crew = Map.of("table", "till.crews", "from", "id", "to", "called");
+        Map<String, Object> more =
+                Map.of(
+                        "mapping",
+                        Map.of("email", "mail", "name", "full_name", "unit", "yard"),
+                        "through",
+                        Map.of("unit", Map.of("table", "till.yards", "from", "id", "to", "name")),
+                        "teams",
+                        Map.of(
+                                "table", "till.crew_users",
+                                "person", "who",
+                                "team", "crew",
+                                "through", crew));
+        assertThat(client.put(source, edit(more)).status()).isEqualTo(200);
+        JsonNode look = run(client, true);
+        assertThat(look.at("/counts/teamComes").asInt()).as(look.toString()).isEqualTo(1);
+        assertThat(look.at("/counts/teamAdopted").asInt()).isEqualTo(1);
+        assertThat(look.path("lines").toString()).contains("Ada Mottram and Ilse Marrow join");
+        run(client, false);
+        assertThat(client.get("/api/people/ada.mottram").status()).isEqualTo(404);
+        assertThat(client.get("/api/people/ada.mott").text()).contains("Sorrel Delta");
+        assertThat(members(client, "night-riggers")).containsExactly("ada.mott", "ilse.marrow");
+        assertThat(members(client, "ore-desk"))
+                .as("who was listed by hand stays")
+                .containsExactly("ada.mott", "anouk.devereux", "emeka.walsh", "tobias.renn");
+    }
+
+    @Test
+    @Order(4)
+    void whoLeavesATeamThereLeavesItHere(Installation nembar) {
+        Client client = nembar.administrator();
+        Zoo.run(
+                nembar.cluster(),
+                "DELETE FROM till.crew_users WHERE crew = 7; UPDATE till.users SET yard = 9");
+        JsonNode run = run(client, false);
+        assertThat(run.at("/counts/teamChanges").asInt()).as(run.toString()).isEqualTo(1);
+        assertThat(members(client, "ore-desk")).doesNotContain("ada.mott").hasSize(3);
+        assertThat(members(client, "night-riggers")).hasSize(2);
+        assertThat(run.path("lines").toString())
+                .as("a unit that the table does not name")
+                .contains("9");
+        assertThat(run.at("/counts/wrong").asInt()).isEqualTo(3);
+        assertThat(run.at("/counts/go").isMissingNode())
+                .as("whoever is there, but cannot be read, is not gone")
+                .isTrue();
+    }
+
+    private static List<String> members(Client client, String team) {
+        return client.get("/api/teams/" + team)
+                .json()
+                .path("members")
+                .valueStream()
+                .map(one -> one.path("key").asString())
+                .sorted()
+                .toList();
+    }
+
+    @Test
+    @Order(5)
     void whatCannotBeReadIsToldAndNothingElseIsRead(Installation nembar) {
         Client client = nembar.administrator();
         for (Map<String, Object> wrong :
@@ -112,7 +186,9 @@ class UserTableTest {
                         Map.of("table", "towline.voyage; drop"),
                         Map.of("id", ""),
                         Map.of("mapping", Map.of("email", "mail")),
-                        Map.of("mapping", Map.of("shoe", "mail")))) {
+                        Map.of("mapping", Map.of("shoe", "mail")),
+                        Map.of("through", Map.of("email", Map.of("table", "till.yards"))),
+                        Map.of("teams", Map.of("table", "till.crew_users", "person", "who")))) {
             assertThat(client.post("/api/sources", edit(wrong)).status()).isEqualTo(400);
         }
         for (Map<String, Object> wrong :

@@ -5,6 +5,7 @@ import static org.mockito.Mockito.mock;
 import static org.mockito.Mockito.when;
 
 import java.time.Instant;
+import java.time.LocalDateTime;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.Collections;
@@ -18,8 +19,8 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import nembar.core.catalogue.Column;
+import nembar.core.catalogue.Column.Stored;
 import nembar.core.catalogue.Field;
-import nembar.core.catalogue.FieldType;
 import nembar.core.catalogue.Operation;
 import nembar.core.catalogue.RecordKey;
 import nembar.core.catalogue.RecordType;
@@ -214,7 +215,7 @@ class AgreementTest {
                         ? List.of(shape.sql())
                         : key || field.refersTo().isPresent()
                                 ? world.harbour().shape(field.refersTo().orElse(type.key())).sql()
-                                : List.of(sql(field.type()));
+                                : List.of(sql(field));
         Map<Column, String> columns = new LinkedHashMap<>();
         for (int i = 0; i < types.size(); i++) {
             columns.put(field.columns().get(i), types.get(i));
@@ -222,14 +223,15 @@ class AgreementTest {
         return columns;
     }
 
-    private static String sql(FieldType type) {
-        return switch (type) {
+    private static String sql(Field field) {
+        Stored stored = field.columns().get(0).stored();
+        return switch (field.type()) {
             case WHOLE_NUMBER -> "integer";
             case DECIMAL, MONEY -> "numeric";
             case DATE -> "date";
-            case TIMESTAMP -> "timestamptz";
+            case TIMESTAMP -> stored == Stored.LOCAL ? "timestamp" : "timestamptz";
             case YES_NO -> "boolean";
-            case CHOICES -> "text[]";
+            case CHOICES -> stored == Stored.OTHER ? "varchar(9)[]" : "text[]";
             default -> "text";
         };
     }
@@ -393,7 +395,8 @@ class AgreementTest {
                             : stored(field, value.toString(), turn));
         }
         if (value == null || columns == 1) {
-            return Collections.nCopies(columns, stored(value)).stream();
+            Object kept = stored(value, field.columns().get(0));
+            return Collections.nCopies(columns, kept).stream();
         }
         return RecordKey.parts(value.toString(), columns).stream().map(part -> part);
     }
@@ -407,9 +410,11 @@ class AgreementTest {
         return all.get(turn % all.size());
     }
 
-    private static Object stored(Object value) {
+    private static Object stored(Object value, Column column) {
         if (value instanceof Instant instant) {
-            return instant.atOffset(ZoneOffset.UTC);
+            return column.zone().isPresent()
+                    ? LocalDateTime.ofInstant(instant, column.zone().get())
+                    : instant.atOffset(ZoneOffset.UTC);
         }
         return value instanceof List<?> list ? list.toArray(String[]::new) : value;
     }

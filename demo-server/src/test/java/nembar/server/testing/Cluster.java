@@ -9,6 +9,7 @@ import java.nio.file.Path;
 import java.nio.file.attribute.PosixFilePermissions;
 import java.sql.Connection;
 import java.sql.DriverManager;
+import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Statement;
 import java.util.Comparator;
@@ -122,6 +123,55 @@ public final class Cluster {
         } catch (SQLException failed) {
             throw new IllegalStateException(failed);
         }
+    }
+
+    /** Changes its settings by statements of the administrator's, and has them read again. */
+    public void configure(String... statements) {
+        String before = administer("SELECT pg_conf_load_time()");
+        for (String one : statements) {
+            administer(one);
+        }
+        administer("SELECT pg_reload_conf()");
+        Arrivals.await(() -> administer("SELECT pg_conf_load_time()").equals(before) ? null : true);
+    }
+
+    /** The first value of what a statement of the administrator's gives; empty for none. */
+    private String administer(String sql) {
+        try (Connection connection =
+                        DriverManager.getConnection(
+                                url("postgres"),
+                                "nembar",
+                                Files.readString(folder.resolve("password")));
+                Statement statement = connection.createStatement()) {
+            if (!statement.execute(sql)) {
+                return "";
+            }
+            ResultSet row = statement.getResultSet();
+            return row.next() ? row.getString(1) : "";
+        } catch (IOException failed) {
+            throw new UncheckedIOException(failed);
+        } catch (SQLException failed) {
+            throw new IllegalStateException(failed);
+        }
+    }
+
+    /** Proves from now on by a certificate who it is, to those who ask. */
+    public void encrypt(Certificate certificate) {
+        configure(
+                written("server.crt", certificate.pem()),
+                written("server.key", certificate.key()),
+                "ALTER SYSTEM SET ssl = on");
+    }
+
+    /** A file in the cluster's folder of data, which nobody but PostgreSQL reads. */
+    private static String written(String file, String content) {
+        return "COPY (SELECT string_to_table('"
+                + content.strip()
+                + "', E'\\n')) TO PROGRAM 'umask 077; rm -f "
+                + file
+                + "; cat > "
+                + file
+                + "'";
     }
 
     /** A connection to one of its databases, as it is sent for an application. */

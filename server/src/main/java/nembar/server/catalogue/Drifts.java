@@ -151,8 +151,7 @@ class Drifts {
 
     private static Drift drift(AccessModel model, Schema schema, Set<TableName> left) {
         Proposal proposal =
-                Proposal.of(
-                        schema, model.application().name(), model.catalogue(), model.directory());
+                Proposal.of(schema, model.application(), model.catalogue(), model.directory());
         return new Drift(model, schema, proposal, left);
     }
 

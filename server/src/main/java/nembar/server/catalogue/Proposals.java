@@ -148,7 +148,7 @@ class Proposals {
         String application = model.application().key();
         return Proposal.of(
                 reader.read(setup.known(application).connection()),
-                model.application().name(),
+                model.application(),
                 model.catalogue(),
                 model.directory());
     }

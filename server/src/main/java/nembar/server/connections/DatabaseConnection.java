@@ -103,14 +103,15 @@ public record DatabaseConnection(
                     case ENCRYPTED -> "require";
                     case VERIFIED -> "verify-full";
                 });
-        certificate
-                .filter(any -> tls == Tls.VERIFIED)
-                .ifPresent(
-                        pem -> {
-                            properties.setProperty(
-                                    "sslfactory", "org.postgresql.ssl.SingleCertValidatingFactory");
-                            properties.setProperty("sslfactoryarg", pem);
-                        });
+        if (tls == Tls.VERIFIED) {
+            // Without a certificate of its own, one that this machine's Java trusts.
+            properties.setProperty(
+                    "sslfactory",
+                    certificate.isPresent()
+                            ? "org.postgresql.ssl.SingleCertValidatingFactory"
+                            : "org.postgresql.ssl.DefaultJavaSSLFactory");
+            certificate.ifPresent(pem -> properties.setProperty("sslfactoryarg", pem));
+        }
         return properties;
     }
 }

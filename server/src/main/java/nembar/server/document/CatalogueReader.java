@@ -132,7 +132,8 @@ final class CatalogueReader {
                 reader.text(path + ".name", column.name()),
                 column.stored() == null
                         ? Column.Stored.PLAIN
-                        : reader.word(path + ".stored", column.stored(), Column.Stored.values()));
+                        : reader.word(path + ".stored", column.stored(), Column.Stored.values()),
+                Optional.ofNullable(column.zone()).map(zone -> reader.zone(path + ".zone", zone)));
     }
 
     private Parent parent(String path, DesignDocument.ParentPart part) {

@@ -1,5 +1,6 @@
 package nembar.server.document;
 
+import java.time.ZoneId;
 import java.util.List;
 import java.util.Optional;
 import nembar.core.catalogue.Area;
@@ -113,7 +114,8 @@ final class CatalogueWriter {
     private static DesignDocument.ColumnPart column(Column column) {
         return new DesignDocument.ColumnPart(
                 column.name(),
-                column.stored() == Column.Stored.PLAIN ? null : Words.of(column.stored()));
+                column.stored() == Column.Stored.PLAIN ? null : Words.of(column.stored()),
+                column.zone().map(ZoneId::getId).orElse(null));
     }
 
     static DesignDocument.FunctionPart function(Function function) {

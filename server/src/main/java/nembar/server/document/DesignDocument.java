@@ -103,7 +103,7 @@ public record DesignDocument(
 
     /** A column of a field, and how it is stored where that is not as the field's type says. */
     @JsonInclude(JsonInclude.Include.NON_DEFAULT)
-    public record ColumnPart(String name, @OneOf(Column.Stored.class) String stored) {}
+    public record ColumnPart(String name, @OneOf(Column.Stored.class) String stored, String zone) {}
 
     /** The table with a row for each value that a record has of a field. */
     @JsonInclude(JsonInclude.Include.NON_EMPTY)

@@ -10,20 +10,12 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import nembar.core.arrival.Arrival;
-import nembar.core.arrival.ArrivalJudge;
-import nembar.core.arrival.Placement;
-import nembar.core.arrival.Verdict;
 import nembar.core.directory.Directory;
 import nembar.core.directory.Person;
-import nembar.core.directory.PersonKeys;
-import nembar.core.directory.PersonStatus;
-import nembar.core.text.Wording;
 import nembar.core.text.Words;
 import nembar.server.accounts.Terms;
 import nembar.server.command.Preview;
 import nembar.server.document.DocumentJson;
-import nembar.server.document.DocumentWriter;
 import nembar.server.history.Actor;
 import nembar.server.http.Overtaken;
 import nembar.server.http.Refused;
@@ -32,7 +24,6 @@ import nembar.server.provisioning.Provisioning;
 import nembar.server.provisioning.Provisioning.Pending;
 import nembar.server.provisioning.Sourced;
 import nembar.server.sources.Sources;
-import nembar.server.sources.Sources.Origin;
 import nembar.server.sources.Sources.Source;
 import nembar.server.store.ModelStore;
 import org.springframework.stereotype.Service;
@@ -41,6 +32,11 @@ import org.springframework.stereotype.Service;
 @Service
 public class SourceImport {
     private static final int SHOWN = 200;
+    private static final Map<String, String> TEAMS =
+            Map.of(
+                    "teamComes", "teams made",
+                    "teamAdopted", "teams taken over",
+                    "teamChanges", "teams changed");
     private static final int AT_A_TIME = 500;
 
     private final Models models;
@@ -66,9 +62,10 @@ public class SourceImport {
     }
 
     /**
-     * What a run would do with one entry.
+     * What a run would do with one entry, or one team.
      *
-     * @param what come, change, adopt, back, go, same, wrong, or waits for somebody's approval
+     * @param what come, change, adopt, back, go, same, wrong, or waits for somebody's approval; of
+     *     a team teamComes, teamAdopted or teamChanges
      * @param detail what changes, or what is wrong
      */
     public record RunLine(String what, String dn, String name, String email, String detail) {}
@@ -76,7 +73,7 @@ public class SourceImport {
     /**
      * What a run would do, or has done.
      *
-     * @param counts how many entries there are of each kind
+     * @param counts how many entries and teams there are of each kind
      * @param lines the first of them, the same left out
      * @param onlyHere active people of the source's kind whom an application's table has not, the
      *     first of them by name; none of a directory, which need not have everybody
@@ -87,17 +84,6 @@ public class SourceImport {
             List<RunLine> lines,
             Optional<Preview> consequence,
             List<RunLine> onlyHere) {}
-
-    /** One entry, what it comes to, and who it becomes. */
-    private record Planned(RunLine line, Optional<Person> person, String dn) {
-        Sourced sourced(Map<String, Long> versions) {
-            Person wanted = person.orElseThrow();
-            Sourced all =
-                    Sourced.person(DocumentWriter.person(wanted), dn, done(line))
-                            .seen(versions.getOrDefault(wanted.key(), ModelStore.ABSENT));
-            return line.what().equals("go") ? all.unmarked() : all;
-        }
-    }
 
     /**
      * Looks, or runs.
@@ -111,26 +97,29 @@ public class SourceImport {
                 table
                         ? tables.read(userTable(source))
                         : LdapReading.read(settings(source), password);
+        List<Membership> memberships = table ? tables.memberships(userTable(source)) : List.of();
         // Read before the plan is made: whoever changes meanwhile is not written over.
         Map<String, Long> versions =
                 store.versionsOf(Sources.PERSON, models.directory().personNames().keySet());
+        Map<String, Long> teams = teamVersions();
         models.catchUp();
-        List<Planned> plan = plan(source, settings, entries);
-        List<Planned> doing = plan.stream().filter(one -> one.person().isPresent()).toList();
+        PeoplePlan people = people(source, settings, entries, versions);
         Actor actor = provisioning.actor(source, me.key());
         Optional<Preview> consequence = Optional.empty();
-        if (preview && !doing.isEmpty()) {
-            consequence =
-                    Optional.of(
-                            provisioning.preview(
-                                    actor,
-                                    source,
-                                    doing.stream().map(one -> one.sourced(versions)).toList()));
-        }
         List<RunLine> lines = new ArrayList<>();
-        plan.stream().map(Planned::line).forEach(lines::add);
-        if (!preview) {
-            lines = run(actor, source, me, plan, versions);
+        if (preview) {
+            List<Planned> plan = new ArrayList<>(people.people());
+            plan.addAll(teams(source, people, memberships, teams, false));
+            plan.stream().map(Planned::line).forEach(lines::add);
+            List<Sourced> doing = plan.stream().flatMap(one -> one.sourced().stream()).toList();
+            if (!doing.isEmpty()) {
+                consequence = Optional.of(provisioning.preview(actor, source, doing));
+            }
+        } else {
+            lines.addAll(run(actor, source, me, people.people()));
+            // Those who had to wait, or could not come, are in no team yet.
+            models.catchUp();
+            lines.addAll(run(actor, source, me, teams(source, people, memberships, teams, true)));
         }
         Map<String, Integer> counts = new LinkedHashMap<>();
         lines.forEach(one -> counts.merge(one.what(), 1, Integer::sum));
@@ -142,6 +131,45 @@ public class SourceImport {
                 lines.stream().filter(one -> !one.what().equals("same")).limit(SHOWN).toList(),
                 consequence,
                 table ? onlyHere(settings, entries) : List.of());
+    }
+
+    private PeoplePlan people(
+            Source source,
+            EntrySettings settings,
+            List<Entry> entries,
+            Map<String, Long> versions) {
+        Directory directory = models.directory();
+        return new PeoplePlan(
+                directory,
+                settings,
+                entries,
+                sources.of(Sources.PERSON, source.id()),
+                versions,
+                PeoplePlan.judge(
+                        directory,
+                        settings,
+                        terms.domains(),
+                        models.model(Models.NEMBAR).application().zone()));
+    }
+
+    /**
+     * @param here whether only those count who are here already
+     */
+    private List<Planned> teams(
+            Source source,
+            PeoplePlan people,
+            List<Membership> memberships,
+            Map<String, Long> versions,
+            boolean here) {
+        Directory directory = models.directory();
+        Map<String, String> keys = new HashMap<>(people.keys());
+        keys.values().removeIf(key -> here && directory.person(key).isEmpty());
+        return new TeamPlan(directory, sources.of(Sources.TEAM, source.id()), people::name)
+                .of(memberships, keys, people.ours(), versions);
+    }
+
+    private Map<String, Long> teamVersions() {
+        return store.versionsOf(Sources.TEAM, models.directory().teamNames().keySet());
     }
 
     /** Active people of the kind that none of the entries is, by address. */
@@ -164,13 +192,12 @@ public class SourceImport {
     }
 
     /** As many as possible at a time; where something stands against that, one by one. */
-    private List<RunLine> run(
-            Actor actor, Source source, Person me, List<Planned> plan, Map<String, Long> versions) {
+    private List<RunLine> run(Actor actor, Source source, Person me, List<Planned> plan) {
         List<RunLine> lines = new ArrayList<>();
         List<Planned> doing = new ArrayList<>();
         plan.forEach(
                 one -> {
-                    if (one.person().isPresent()) {
+                    if (one.sourced().isPresent()) {
                         doing.add(one);
                     } else {
                         lines.add(one.line());
@@ -183,20 +210,19 @@ public class SourceImport {
                         actor,
                         source,
                         me.key(),
-                        some.stream().map(one -> one.sourced(versions)).toList());
+                        some.stream().flatMap(one -> one.sourced().stream()).toList());
                 some.forEach(one -> lines.add(one.line()));
             } catch (Refused | Pending | Overtaken together) {
-                some.forEach(
-                        one -> lines.add(alone(actor, source, me, one, one.sourced(versions))));
+                some.forEach(one -> lines.add(alone(actor, source, me, one)));
             }
         }
         return lines;
     }
 
-    private RunLine alone(Actor actor, Source source, Person me, Planned one, Sourced sourced) {
+    private RunLine alone(Actor actor, Source source, Person me, Planned one) {
         RunLine line = one.line();
         try {
-            provisioning.take(actor, source, me.key(), List.of(sourced));
+            provisioning.take(actor, source, me.key(), one.sourced().stream().toList());
             return line;
         } catch (Pending pending) {
             return new RunLine("waits", line.dn(), line.name(), line.email(), pending.getMessage());
@@ -207,7 +233,7 @@ public class SourceImport {
 
     private static String words(Map<String, Integer> counts) {
         List<String> words = new ArrayList<>();
-        counts.forEach((what, number) -> words.add(number + " " + what));
+        counts.forEach((what, number) -> words.add(number + " " + TEAMS.getOrDefault(what, what)));
         return words.isEmpty() ? "no entries" : String.join(", ", words);
     }
 
@@ -217,191 +243,5 @@ public class SourceImport {
 
     static UserTable userTable(Source source) {
         return DocumentJson.element(DocumentJson.text(source.settings()), UserTable.class);
-    }
-
-    private static String done(RunLine line) {
-        return switch (line.what()) {
-            case "come" -> "brought them in";
-            case "adopt" -> "took them over" + detail(line);
-            case "back" -> "brought them back";
-            case "go" -> "found them gone, and " + line.detail();
-            default -> "changed them" + detail(line);
-        };
-    }
-
-    private static String detail(RunLine line) {
-        return line.detail().isEmpty() ? "" : ": " + line.detail();
-    }
-
-    private List<Planned> plan(Source source, EntrySettings settings, List<Entry> entries) {
-        Directory directory = models.directory();
-        Map<String, Origin> origins = sources.of(Sources.PERSON, source.id());
-        Map<String, String> keyOfDn = new HashMap<>();
-        origins.forEach(
-                (key, origin) -> origin.externalId().ifPresent(dn -> keyOfDn.put(plain(dn), key)));
-        List<Arrival> judged = judged(directory, settings, entries);
-        PersonKeys fresh = new PersonKeys(key -> directory.person(key).isPresent());
-        Map<String, String> keys = new HashMap<>();
-        for (int i = 0; i < entries.size(); i++) {
-            String dn = plain(entries.get(i).id());
-            Optional<Person> wanted = judged.get(i).person();
-            if (wanted.isPresent()) {
-                String key =
-                        Optional.ofNullable(keyOfDn.get(dn))
-                                .or(
-                                        () ->
-                                                directory
-                                                        .personByEmail(wanted.get().email())
-                                                        .map(Person::key))
-                                .orElseGet(
-                                        () ->
-                                                fresh.give(
-                                                        wanted.get().givenName(),
-                                                        wanted.get().familyName()));
-                keys.put(dn, key);
-            }
-        }
-        List<Planned> plan = new ArrayList<>();
-        for (int i = 0; i < entries.size(); i++) {
-            plan.add(planned(directory, settings, entries.get(i), judged.get(i), keys, origins));
-        }
-        Set<String> met = new HashSet<>(keys.values());
-        origins.keySet().stream()
-                .filter(key -> !met.contains(key))
-                .flatMap(key -> directory.person(key).stream())
-                .forEach(one -> gone(one, settings).ifPresent(plan::add));
-        return plan;
-    }
-
-    /** Entries as people, whoever is here already; who manages whom is found out afterwards. */
-    private List<Arrival> judged(Directory directory, EntrySettings settings, List<Entry> entries) {
-        Directory places =
-                new Directory(
-                        directory.attributes(),
-                        directory.accounts(),
-                        directory.units(),
-                        List.of(),
-                        List.of());
-        List<Map<String, String>> rows =
-                entries.stream()
-                        .map(
-                                one -> {
-                                    Map<String, String> cells = new LinkedHashMap<>(one.values());
-                                    cells.remove("manager");
-                                    return cells;
-                                })
-                        .toList();
-        Placement defaults = new Placement(settings.kind(), settings.account(), "", "", "", "");
-        return new ArrivalJudge(
-                        places,
-                        terms.domains(),
-                        defaults,
-                        models.model(Models.NEMBAR).application().zone())
-                .judge(rows);
-    }
-
-    private static Planned planned(
-            Directory directory,
-            EntrySettings settings,
-            Entry entry,
-            Arrival arrival,
-            Map<String, String> keys,
-            Map<String, Origin> origins) {
-        String email = entry.values().getOrDefault("email", "");
-        if (arrival.person().isEmpty() || arrival.newAccount().isPresent()) {
-            String why =
-                    arrival.verdict() == Verdict.DUPLICATE
-                            ? "Another entry has this address."
-                            : arrival.newAccount()
-                                    .map(name -> "There is no account `" + name + "`.")
-                                    .orElse(String.join(" ", arrival.problems().values()));
-            RunLine wrong = new RunLine("wrong", entry.id(), "", email, why);
-            return new Planned(wrong, Optional.empty(), entry.id());
-        }
-        Person wanted = arrival.person().get();
-        String key = keys.get(plain(entry.id()));
-        Optional<String> manager =
-                Optional.ofNullable(entry.values().get("manager"))
-                        .flatMap(dn -> Optional.ofNullable(keys.get(plain(dn))))
-                        .filter(one -> !one.equals(key));
-        Optional<Person> known = directory.person(key);
-        Person next = next(settings, wanted, key, known, manager);
-        String what = "come";
-        String detail = "";
-        if (known.isPresent()) {
-            List<String> fields = differences(known.get(), next);
-            detail = Wording.and(fields);
-            what = fields.isEmpty() ? "same" : "change";
-            if (!origins.containsKey(key)) {
-                what = "adopt";
-            } else if (known.get().status() == PersonStatus.CLOSED) {
-                what = "back";
-            }
-        }
-        return new Planned(
-                new RunLine(what, entry.id(), next.name(), next.email(), detail),
-                what.equals("same") ? Optional.empty() : Optional.of(next),
-                entry.id());
-    }
-
-    /** What is mapped comes from the entry; everything else stays as it is. */
-    private static Person next(
-            EntrySettings settings,
-            Person wanted,
-            String key,
-            Optional<Person> known,
-            Optional<String> manager) {
-        Person base = known.orElse(wanted);
-        boolean closed = base.status() == PersonStatus.CLOSED;
-        return new Person(
-                key,
-                settings.maps("kind") ? wanted.kind() : base.kind(),
-                wanted.email(),
-                wanted.givenName(),
-                settings.maps("familyName") ? wanted.familyName() : base.familyName(),
-                settings.maps("account") || settings.maps("kind")
-                        ? wanted.accounts()
-                        : base.accounts(),
-                settings.maps("unit") ? wanted.unit() : base.unit(),
-                settings.maps("manager") ? manager : base.manager(),
-                settings.maps("timeZone") ? wanted.zone() : base.zone(),
-                closed ? PersonStatus.INVITED : base.status(),
-                base.attributes());
-    }
-
-    private static List<String> differences(Person now, Person next) {
-        List<String> fields = new ArrayList<>();
-        differ(fields, "kind", now.kind(), next.kind());
-        differ(fields, "address", now.email(), next.email());
-        differ(fields, "name", now.name(), next.name());
-        differ(fields, "account", now.accounts(), next.accounts());
-        differ(fields, "unit", now.unit(), next.unit());
-        differ(fields, "manager", now.manager(), next.manager());
-        differ(fields, "time zone", now.zone(), next.zone());
-        differ(fields, "status", now.status(), next.status());
-        return fields;
-    }
-
-    private static void differ(List<String> fields, String field, Object was, Object is) {
-        if (!was.equals(is)) {
-            fields.add(field);
-        }
-    }
-
-    private static Optional<Planned> gone(Person person, EntrySettings settings) {
-        PersonStatus status = settings.goneClose() ? PersonStatus.CLOSED : PersonStatus.SUSPENDED;
-        if (person.status() == PersonStatus.CLOSED || person.status() == status) {
-            return Optional.empty();
-        }
-        String words = settings.goneClose() ? "closed them" : "suspended them";
-        return Optional.of(
-                new Planned(
-                        new RunLine("go", "", person.name(), person.email(), words),
-                        Optional.of(person.withStatus(status)),
-                        ""));
-    }
-
-    private static String plain(String dn) {
-        return dn.toLowerCase(Locale.ROOT).replaceAll("\\s*([,=])\\s*", "$1");
     }
 }

@@ -5,7 +5,8 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import nembar.core.catalogue.Column;
+import java.util.Optional;
+import java.util.Set;
 import nembar.core.catalogue.TableName;
 import nembar.core.directory.PersonKind;
 import nembar.server.http.BadRequest;
@@ -20,6 +21,8 @@ import nembar.server.http.OneOf;
  * @param mapping column by field of a person: email, givenName, familyName, kind, account, unit,
  *     manager (a column with the id of another row), timeZone; {@code name} in place of the first
  *     two names for a column that has both
+ * @param through for unit and account: the table that says what the column's values are called
+ * @param teams where it keeps who is in which team; null where that is not read
  * @param active a column that says yes of those who count; all count where it is left out
  * @param kind of people whose row says none
  * @param account key of the account of externals whose row says none
@@ -32,6 +35,8 @@ public record UserTable(
         String table,
         String id,
         Map<String, String> mapping,
+        Map<String, ThroughTable> through,
+        MemberTable teams,
         String active,
         @OneOf(PersonKind.class) String kind,
         String account,
@@ -41,11 +46,15 @@ public record UserTable(
     /** A column with given and family name in one. */
     static final String NAME = "name";
 
+    /** Fields whose column may lead to their value through another table. */
+    private static final Set<String> THROUGH = Set.of("unit", "account");
+
     public UserTable {
         application = application == null ? "" : application;
         table = table == null ? "" : table.strip();
         id = id == null ? "" : id;
         mapping = mapping == null ? Map.of() : Map.copyOf(mapping);
+        through = through == null ? Map.of() : Map.copyOf(through);
         active = active == null ? "" : active;
         kind = kind == null || kind.isBlank() ? "staff" : kind;
         account = account == null ? "" : account;
@@ -60,6 +69,14 @@ public record UserTable(
         name();
         column("id", id, true);
         column("active", active, false);
+        through.forEach(
+                (field, table) -> {
+                    if (!THROUGH.contains(field)) {
+                        throw new BadRequest("through", "Only unit and account lead on.");
+                    }
+                    table.check("through");
+                });
+        members().ifPresent(MemberTable::check);
         mapping.forEach(
                 (field, column) -> {
                     if (!field.equals(NAME) && !LdapSettings.FIELDS.contains(field)) {
@@ -76,18 +93,18 @@ public record UserTable(
     }
 
     private static void column(String path, String column, boolean needed) {
-        if (column.isBlank() ? needed : !Column.possible(column)) {
-            throw new BadRequest(path, "Name a column of the table.");
+        if (needed || !column.isBlank()) {
+            ThroughTable.column(path, column);
         }
     }
 
     /** The table's name. */
     TableName name() {
-        try {
-            return TableName.of(table);
-        } catch (IllegalArgumentException none) {
-            throw new BadRequest("table", "`" + table + "` is no table name.");
-        }
+        return ThroughTable.name("table", table);
+    }
+
+    Optional<MemberTable> members() {
+        return Optional.ofNullable(teams);
     }
 
     @Override
@@ -104,6 +121,8 @@ public record UserTable(
         kept.put("table", table);
         kept.put("id", id);
         kept.put("mapping", mapping);
+        kept.put("through", through);
+        members().ifPresent(one -> kept.put("teams", one));
         kept.put("active", active);
         kept.put("kind", kind);
         kept.put("account", account);

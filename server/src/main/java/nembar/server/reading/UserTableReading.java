@@ -1,6 +1,7 @@
 package nembar.server.reading;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -14,6 +15,9 @@ import org.springframework.stereotype.Service;
 @Service
 class UserTableReading {
     private static final int ROWS_AT_MOST = 50_000;
+
+    private static final int MEMBERSHIPS_AT_MOST = 200_000;
+    private static final int NAMES_AT_MOST = 50_000;
 
     private final TableRows rows;
 
@@ -32,19 +36,67 @@ class UserTableReading {
         List<String> read = new ArrayList<>(List.of(settings.id()));
         read.addAll(columns.values());
         Optional<String> active = Optional.of(settings.active()).filter(one -> !one.isBlank());
+        Map<String, Map<String, String>> names = new HashMap<>();
+        settings.through()
+                .forEach((field, table) -> names.put(field, names(settings.application(), table)));
         return rows
                 .read(settings.application(), settings.name(), read, active, ROWS_AT_MOST)
                 .stream()
-                .map(row -> entry(fields, row))
+                .map(row -> entry(fields, row, names))
                 .toList();
     }
 
-    private static Entry entry(List<String> fields, String[] row) {
+    /**
+     * Who is in which team; none where that is not read.
+     *
+     * @throws BadRequest where a table is not the application's, or cannot be read
+     * @throws RecordsAway where its database does not answer
+     */
+    List<Membership> memberships(UserTable settings) {
+        if (settings.members().isEmpty()) {
+            return List.of();
+        }
+        MemberTable members = settings.members().get();
+        Map<String, String> names =
+                members.named().map(one -> names(settings.application(), one)).orElse(Map.of());
+        return rows
+                .read(
+                        settings.application(),
+                        ThroughTable.name("teams", members.table()),
+                        List.of(members.person(), members.team()),
+                        Optional.empty(),
+                        MEMBERSHIPS_AT_MOST)
+                .stream()
+                .filter(row -> row[1] != null && !row[1].isBlank())
+                .map(row -> new Membership(row[0], names.getOrDefault(row[1], row[1]).strip()))
+                .toList();
+    }
+
+    /** What values are called; one that is not there stays as it is, and is told as unknown. */
+    private Map<String, String> names(String application, ThroughTable table) {
+        Map<String, String> names = new HashMap<>();
+        rows
+                .read(
+                        application,
+                        table.name(),
+                        List.of(table.from(), table.to()),
+                        Optional.empty(),
+                        NAMES_AT_MOST)
+                .stream()
+                .filter(row -> row[1] != null && !row[1].isBlank())
+                .forEach(row -> names.put(row[0], row[1]));
+        return names;
+    }
+
+    private static Entry entry(
+            List<String> fields, String[] row, Map<String, Map<String, String>> names) {
         Map<String, String> values = new LinkedHashMap<>();
         for (int i = 0; i < fields.size(); i++) {
             String value = row[i + 1];
             if (value != null && !value.isBlank()) {
-                put(fields.get(i), value.strip(), values);
+                String field = fields.get(i);
+                String called = names.getOrDefault(field, Map.of()).getOrDefault(value, value);
+                put(field, called.strip(), values);
             }
         }
         return new Entry(row[0], values);

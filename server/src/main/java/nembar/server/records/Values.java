@@ -12,6 +12,7 @@ import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Stream;
 import nembar.core.catalogue.Column;
 import nembar.core.catalogue.Field;
 import nembar.core.catalogue.FieldType;
@@ -83,13 +84,23 @@ public final class Values {
                 boolean yes = row.getBoolean(column);
                 yield row.wasNull() ? null : yes;
             }
-            case CHOICES -> texts(row, column);
+            case CHOICES, TEXTS -> texts(row, column);
         };
     }
 
     private static List<String> texts(ResultSet row, int column) throws SQLException {
         Array array = row.getArray(column);
-        return array == null ? null : Arrays.asList((String[]) array.getArray());
+        return array == null ? null : flat((Object[]) array.getArray()).toList();
+    }
+
+    /** What is in an array, however deep. */
+    private static Stream<String> flat(Object[] array) {
+        return Arrays.stream(array)
+                .flatMap(
+                        one ->
+                                one instanceof Object[] inner
+                                        ? flat(inner)
+                                        : Stream.of((String) one));
     }
 
     /**
@@ -130,7 +141,7 @@ public final class Values {
             case DATE -> LocalDate.parse(text);
             case TIMESTAMP -> Instant.parse(text);
             case YES_NO -> require(value, Boolean.class);
-            case CHOICES ->
+            case CHOICES, TEXTS ->
                     require(value, List.class).stream()
                             .map(one -> storable(require(one, String.class)))
                             .toList();

@@ -46,6 +46,7 @@ class ColumnsTest {
                 List.of(
                         "\"column\": \"Job No\"",
                         "\"columns\": [{\"name\": \"id\", \"stored\": \"uuid\"}]",
+                        "\"columns\": [{\"name\": \"a\", \"stored\": \"local\", \"zone\": \"Europe/London\"}]",
                         "\"columns\": [{\"name\": \"a\", \"stored\": \"other\"}, {\"name\": \"b\"}]")) {
             RecordType type = read("\"yard.\\\"Work Logs\\\"\"", columns);
             assertThat(type.table()).isEqualTo(new TableName("yard", "Work Logs"));

@@ -1,0 +1,9 @@
+package nembar.server.reading;
+
+/**
+ * Somebody in a team, as a source has it.
+ *
+ * @param person what the source knows them by
+ * @param team the team's name there
+ */
+record Membership(String person, String team) {}
