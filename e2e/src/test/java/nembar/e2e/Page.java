@@ -130,18 +130,20 @@ public final class Page {
 
     /** Waits for this text anywhere on the page. */
     Page read(String text) {
-        wait.until(page -> page.findElement(By.tagName("body")).getText().contains(text));
+        wait.until(page -> text().contains(text));
         return this;
     }
 
     /** Waits until this text is nowhere on the page. */
     Page missing(String text) {
-        wait.until(page -> !page.findElement(By.tagName("body")).getText().contains(text));
+        wait.until(page -> !text().contains(text));
         return this;
     }
 
+    /** What is to be read on the page; asked of the browser, which is quick on a large one. */
     String text() {
-        return browser.findElement(By.tagName("body")).getText();
+        return (String)
+                browser.executeScript("return document.body.innerText.replaceAll('\u00a0', ' ')");
     }
 
     /** The cell of the grid whose label begins so. */

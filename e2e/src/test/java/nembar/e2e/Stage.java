@@ -12,6 +12,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.locks.LockSupport;
 import nembar.server.testing.Cluster;
+import nembar.server.testing.ServerProcess;
 import org.junit.jupiter.api.extension.AfterEachCallback;
 import org.junit.jupiter.api.extension.BeforeAllCallback;
 import org.junit.jupiter.api.extension.BeforeEachCallback;
@@ -86,13 +87,15 @@ public final class Stage
                                             .toString(),
                                     "-Xmx1g",
                                     "-XX:TieredStopAtLevel=1",
-                                    "-XX:+UseSerialGC",
-                                    "-jar",
-                                    Cluster.project()
-                                            .resolve(
-                                                    "demo-server/target/nembar-demo-server-app.jar")
-                                            .toString(),
-                                    "--server.port=" + port));
+                                    "-XX:+UseSerialGC"));
+            command.addAll(ServerProcess.STARTED_SOON);
+            command.addAll(
+                    List.of(
+                            "-jar",
+                            Cluster.project()
+                                    .resolve("demo-server/target/nembar-demo-server-app.jar")
+                                    .toString(),
+                            "--server.port=" + port));
             cluster.settings().forEach(setting -> command.add("--" + setting));
             Files.createDirectories(Path.of("target"));
             Path log = Path.of("target/server-" + port + ".log");

@@ -47,7 +47,7 @@ import tools.jackson.databind.JsonNode;
 class RandomDriverTest {
     private static final long SEED = Long.getLong("nembar.random.seed", System.nanoTime());
     private static final Duration LASTS =
-            Duration.ofSeconds(Long.getLong("nembar.random.seconds", 45));
+            Duration.ofSeconds(Long.getLong("nembar.random.seconds", 30));
     private static final String NEMBAR = "/api/applications/nembar";
     private static final String TOWLINE = "/api/applications/towline";
     private static final int WRITERS = 4;

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.time.Duration;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -84,6 +85,10 @@ class FuzzTest {
     private final Requests requests = new Requests(operations, pool, random);
     private final Map<Integer, Client> signedIn = new LinkedHashMap<>();
     private final Map<String, Integer> reached = new LinkedHashMap<>();
+
+    /** How long each operation took in all, in milliseconds. */
+    private final Map<String, Long> took = new HashMap<>();
+
     private final List<String> wrong = new ArrayList<>();
     private Client scim;
     private Client gateway;
@@ -118,6 +123,7 @@ class FuzzTest {
                 break;
             }
         }
+        System.out.println("FuzzTest: took the longest, in ms: " + longest());
         assertThat(wrong).as("seed " + SEED + "; see target/servers/fuzz.log").isEmpty();
         if (REQUESTS < ENOUGH_TO_REACH) {
             return;
@@ -130,6 +136,15 @@ class FuzzTest {
         assertThat(missed.size())
                 .as("operations never answered with a yes: " + missed)
                 .isLessThanOrEqualTo((int) (all.size() * (1 - REACHED)));
+    }
+
+    private Map<String, Long> longest() {
+        Map<String, Long> longest = new LinkedHashMap<>();
+        took.entrySet().stream()
+                .sorted(Map.Entry.<String, Long>comparingByValue().reversed())
+                .limit(TOLD)
+                .forEach(one -> longest.put(one.getKey(), one.getValue()));
+        return longest;
     }
 
     /** What takes several steps is walked through first; the rest is left to chance. */
@@ -205,14 +220,15 @@ class FuzzTest {
             wrong.add(number + ": " + shortened(otherwise.getMessage()));
             return;
         }
-        Duration took = Duration.ofNanos(System.nanoTime() - from);
-        if (took.compareTo(AT_MOST) > 0 && op.method().equals("GET")) {
+        Duration lasted = Duration.ofNanos(System.nanoTime() - from);
+        took.merge(op.id(), lasted.toMillis(), Long::sum);
+        if (lasted.compareTo(AT_MOST) > 0 && op.method().equals("GET")) {
             // A machine that stood still for a while is not the server's doing: it is asked again.
             from = System.nanoTime();
             answer = client.send(op.method(), request.address(), headers, request.body());
-            took = Duration.ofNanos(System.nanoTime() - from);
+            lasted = Duration.ofNanos(System.nanoTime() - from);
         }
-        if (answer.status() >= 500 || took.compareTo(AT_MOST) > 0) {
+        if (answer.status() >= 500 || lasted.compareTo(AT_MOST) > 0) {
             String body = request.body() == null ? "" : request.body();
             wrong.add(
                     "%d: %s %s %s -> %d in %d ms"
@@ -222,7 +238,7 @@ class FuzzTest {
                                     shortened(request.address()),
                                     shortened(body),
                                     answer.status(),
-                                    took.toMillis()));
+                                    lasted.toMillis()));
         }
         if (answer.status() == 401 && !program && !op.id().equals("signIn")) {
             signedIn.remove(who);

@@ -14,6 +14,10 @@ import nembar.demoserver.DemoServer;
 
 /** One server of an installation, in a process of its own, which can be killed. */
 public final class ServerProcess {
+    /** A third of a start is the verification of classes that a compiler has just made. */
+    public static final List<String> STARTED_SOON =
+            List.of("-XX:+UnlockDiagnosticVMOptions", "-XX:-BytecodeVerificationRemote");
+
     private final Cluster cluster;
     private final int port = Cluster.freePort();
     private final Path log;
@@ -55,13 +59,16 @@ public final class ServerProcess {
                                 manyRequests ? "-Xmx1g" : "-Xmx640m",
                                 "-XX:+UseSerialGC",
                                 // Most of a short run's work would be compiling what is never hot.
-                                "-XX:TieredStopAtLevel=" + (manyRequests ? 4 : 1),
-                                "-cp",
-                                System.getProperty("java.class.path"),
-                                DemoServer.class.getName(),
-                                "--server.port=" + port,
-                                "--nembar.jobs.every=500ms",
-                                "--nembar.jobs.lease=3s"));
+                                "-XX:TieredStopAtLevel=" + (manyRequests ? 4 : 1)));
+        command.addAll(STARTED_SOON);
+        command.addAll(
+                List.of(
+                        "-cp",
+                        System.getProperty("java.class.path"),
+                        DemoServer.class.getName(),
+                        "--server.port=" + port,
+                        "--nembar.jobs.every=500ms",
+                        "--nembar.jobs.lease=3s"));
         cluster.settings().forEach(setting -> command.add("--" + setting));
         try {
             process =

@@ -4,6 +4,7 @@ import jakarta.servlet.DispatcherType;
 import jakarta.servlet.http.HttpServletRequest;
 import java.util.regex.Pattern;
 import nembar.server.http.Problems;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.core.annotation.Order;
@@ -60,9 +61,12 @@ class Security {
         this.problems = problems;
     }
 
+    /**
+     * @param cost of hashing one, as a power of two of rounds
+     */
     @Bean
-    static PasswordEncoder passwordEncoder() {
-        return new BCryptPasswordEncoder(11);
+    static PasswordEncoder passwordEncoder(@Value("${nembar.sign-in.hash-cost}") int cost) {
+        return new BCryptPasswordEncoder(cost);
     }
 
     /**
