@@ -110,7 +110,7 @@ public class LookupBenchmark {
             statement.execute(
                     "CREATE TABLE lookups.jobs AS SELECT i AS id, p.key AS owner, p.n AS owner_id"
                             + " FROM generate_series(1, 1000000) i JOIN lookups.people p"
-                            + " ON p.n = i * 7919 % "
+                            + " ON p.n = i::bigint * 7919 % "
                             + people.size());
             connection.commit();
             connection.setAutoCommit(true);

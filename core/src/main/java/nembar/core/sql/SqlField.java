@@ -16,6 +16,12 @@ import nembar.core.catalogue.RecordKey;
  * is turned into these, so that an index serves.
  */
 record SqlField(Field field, String alias) {
+    /**
+     * From how many values on the database looks one up, rather than going through all of them for
+     * each row, which it does only where column and values are of one type. Whole numbers are of
+     * several, of which numeric holds all.
+     */
+    private static final int LOOKED_UP = 9;
 
     /** What is read for it: one column for each of the field's. */
     List<String> read() {
@@ -138,13 +144,17 @@ record SqlField(Field field, String alias) {
 
     private SqlText amongOneColumn(List<List<String>> keys) {
         SqlText.Builder sql = new SqlText.Builder().add(compared().get(0));
-        if (keys.size() == 1) {
-            return sql.add(" = ").parameter(keys.get(0).get(0)).add(cast(0)).build();
+        List<String> values = keys.stream().map(parts -> parts.get(0)).toList();
+        if (values.size() == 1) {
+            return sql.add(" = ").parameter(values.get(0)).add(cast(0)).build();
         }
-        return sql.add(" = ANY (")
-                .add(array(keys.stream().map(parts -> parts.get(0)).toList()))
-                .add(")")
-                .build();
+        if (stored(0) == Stored.WHOLE && values.size() >= LOOKED_UP) {
+            return sql.add("::numeric = ANY (")
+                    .parameter(values.toArray(String[]::new))
+                    .add("::text[]::numeric[])")
+                    .build();
+        }
+        return sql.add(" = ANY (").add(array(values)).add(")").build();
     }
 
     /** Whether it has a value. */

@@ -93,6 +93,14 @@ class SqlFieldTest {
     }
 
     @Test
+    void manyNumbersAreLookedUpWhateverTheirColumnIs() {
+        assertThat(field("t", JOB).among(keys("1", "2", "3", "4", "5", "6", "7", "8")).sql())
+                .isEqualTo("t.\"job\" = ANY (?::text[]::bigint[])");
+        assertThat(field("t", JOB).among(keys("1", "2", "3", "4", "5", "6", "7", "8", "9")).sql())
+                .isEqualTo("t.\"job\"::numeric = ANY (?::text[]::numeric[])");
+    }
+
+    @Test
     void aKeyThatTheColumnCannotHaveIsLeftOut() {
         SqlText one = field("t", JOB).among(keys("42", "no number", "042"));
         assertThat(one.sql()).isEqualTo("t.\"job\" = ?::bigint");
