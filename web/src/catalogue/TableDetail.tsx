@@ -1,6 +1,7 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
+import { memo, useDeferredValue } from 'react';
 import type { Schemas } from '../api/client';
 import { Facts } from '../app/parts';
 import { number } from '../ask/said';
@@ -14,15 +15,25 @@ type Props = {
   table: TableProposed;
   areas: Schemas['AreaPart'][];
   tables: TableProposed[];
-  onDecide: (decision: NonNullable<TableDecision['decision']>) => void;
-  onChange: (type: RecordType) => void;
+  /** Stays the same: what is shown is drawn again only for another table. */
+  onDecide: (some: TableDecision[]) => void;
 };
 
 const kinds = { table: 'Table', partitioned: 'Table in partitions', view: 'View' };
 
 /** One table: what it seems to be and why, and the record type that it would become. */
-export function TableDetail({ table, areas, tables, onDecide, onChange }: Props) {
+export function TableDetail({ table, ...rest }: Props) {
+  // Going down the list by keyboard waits for no table that is only passed by.
+  const drawn = useDeferredValue<TableProposed | null>(table, null);
+  return drawn && <Detail key={drawn.table} table={drawn} {...rest} />;
+}
+
+const Detail = memo(({ table, areas, tables, onDecide }: Props) => {
   const type = table.recordType;
+  const decide = (decision: NonNullable<TableDecision['decision']>) =>
+    onDecide([{ table: table.table, decision }]);
+  const change = (recordType: RecordType) =>
+    onDecide([{ table: table.table, decision: table.decision, recordType }]);
   return (
     <Box
       component="section"
@@ -34,17 +45,17 @@ export function TableDetail({ table, areas, tables, onDecide, onChange }: Props)
           {offered(table) || table.use === 'governed' ? type?.plural : table.table}
         </Typography>
         {offered(table) && table.decision !== 'left' && (
-          <Button size="small" variant="outlined" onClick={() => onDecide('left')}>
+          <Button size="small" variant="outlined" onClick={() => decide('left')}>
             Leave it
           </Button>
         )}
         {offered(table) && table.decision !== 'taken' && (
-          <Button size="small" variant="contained" onClick={() => onDecide('taken')}>
+          <Button size="small" variant="contained" onClick={() => decide('taken')}>
             Take it
           </Button>
         )}
         {offered(table) && table.decision !== 'open' && (
-          <Button size="small" variant="text" onClick={() => onDecide('open')}>
+          <Button size="small" variant="text" onClick={() => decide('open')}>
             Open again
           </Button>
         )}
@@ -60,11 +71,11 @@ export function TableDetail({ table, areas, tables, onDecide, onChange }: Props)
         ]}
       />
       {type && offered(table) && (
-        <TypeForm type={type} table={table} areas={areas} tables={tables} onChange={onChange} />
+        <TypeForm type={type} table={table} areas={areas} tables={tables} onChange={change} />
       )}
     </Box>
   );
-}
+});
 
 const seen: Record<TableProposed['use'], string> = {
   records: 'records that people work with',
@@ -79,7 +90,10 @@ const seen: Record<TableProposed['use'], string> = {
 
 const sentence = (table: TableProposed) => seen[table.use];
 
-type FormProps = Pick<Props, 'table' | 'areas' | 'tables' | 'onChange'> & { type: RecordType };
+type FormProps = Pick<Props, 'table' | 'areas' | 'tables'> & {
+  type: RecordType;
+  onChange: (type: RecordType) => void;
+};
 
 function TypeForm({ type, table, areas, tables, onChange }: FormProps) {
   return (

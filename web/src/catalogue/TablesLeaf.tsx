@@ -121,16 +121,7 @@ export function TablesLeaf({ application }: { application: string }) {
       <Box sx={{ display: 'grid', gridTemplateColumns: 'minmax(0, 5fr) minmax(0, 6fr)', gap: 3 }}>
         <TableList tables={shown} picked={at?.table ?? ''} onPick={setPicked} onKeyDown={press} />
         {at ? (
-          <TableDetail
-            key={at.table}
-            table={at}
-            areas={areas}
-            tables={tables}
-            onDecide={(decision) => say([at], decision)}
-            onChange={(recordType) =>
-              decide.mutate([{ table: at.table, decision: at.decision, recordType }])
-            }
-          />
+          <TableDetail table={at} areas={areas} tables={tables} onDecide={decide.mutate} />
         ) : (
           <Typography color="textSecondary">No table fits.</Typography>
         )}

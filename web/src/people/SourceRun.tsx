@@ -13,18 +13,19 @@ import { PreviewShown } from './PreviewShown';
 
 type Props = { source: SourceSheet; onClose: () => void };
 
-const words: Record<string, string> = {
-  come: 'come',
-  change: 'change',
-  adopt: 'are taken over from hand',
-  back: 'come back',
-  go: 'go',
-  same: 'stay the same',
-  wrong: 'cannot be taken in',
-  waits: 'wait for approval',
-  teamComes: 'made as a team',
-  teamAdopted: 'taken over as a team',
-  teamChanges: 'changed as a team',
+/** What becomes of entries and teams: of several, and of one. */
+const words: Record<string, [string, string]> = {
+  come: ['come', 'comes'],
+  change: ['change', 'changes'],
+  adopt: ['are taken over from hand', 'taken over'],
+  back: ['come back', 'comes back'],
+  go: ['go', 'goes'],
+  same: ['stay the same', 'stays the same'],
+  wrong: ['cannot be taken in', 'cannot be taken in'],
+  waits: ['wait for approval', 'waits for approval'],
+  teamComes: ['teams are made', 'team, made'],
+  teamAdopted: ['teams are taken over from hand', 'team, taken over'],
+  teamChanges: ['teams change', 'team, changes'],
 };
 
 /** A look at what a run would do, and the run. */
@@ -120,7 +121,7 @@ function Shown({ run }: { run: Schemas['Run'] }) {
     <>
       <Typography role="status" sx={{ fontWeight: 600 }}>
         {Object.entries(run.counts)
-          .map(([what, count]) => `${number(count)} ${words[what] ?? what}`)
+          .map(([what, count]) => `${number(count)} ${words[what]?.[0] ?? what}`)
           .join(', ') || 'There are no such entries.'}
       </Typography>
       {run.lines.length > 0 && (
@@ -129,12 +130,12 @@ function Shown({ run }: { run: Schemas['Run'] }) {
             <tbody>
               {run.lines.map((one) => (
                 <tr key={`${one.what} ${one.dn} ${one.email}`}>
-                  <td>
+                  <td style={{ whiteSpace: 'nowrap' }}>
                     <Box
                       component="span"
                       sx={{ color: one.what === 'wrong' ? 'error.main' : 'inherit' }}
                     >
-                      {words[one.what]}
+                      {words[one.what]?.[1]}
                     </Box>
                   </td>
                   <td>{one.name || one.dn}</td>

@@ -58,7 +58,11 @@ test('an application’s users are a source, by the columns of their table', asy
     }),
     'GET /api/applications/quayside/proposal': () => ({
       areas: [],
-      tables: [table('yard.staff', 'people', ['id', 'email', 'full_name', 'active'])],
+      tables: [
+        table('yard.staff', 'people', ['id', 'email', 'full_name', 'active']),
+        table('yard.crew_staff', 'links', ['crew_id', 'staff_id']),
+        table('yard.crews', 'records', ['id', 'name']),
+      ],
     }),
     'POST /api/sources': () => ({}),
   });
@@ -67,6 +71,10 @@ test('an application’s users are a source, by the columns of their table', asy
   await userEvent.click(screen.getByRole('combobox', { name: 'Application' }));
   await userEvent.click(await screen.findByRole('option', { name: 'Quayside' }));
   expect(await screen.findByText('yard.staff')).toBeTruthy();
+  await userEvent.click(screen.getByRole('combobox', { name: 'Table of who is in which team' }));
+  await userEvent.click(await screen.findByRole('option', { name: 'yard.crew_staff' }));
+  await userEvent.click(screen.getByRole('combobox', { name: 'Where the team’s name stands' }));
+  await userEvent.click(await screen.findByRole('option', { name: 'yard.crews' }));
   await userEvent.click(screen.getByRole('button', { name: 'Save' }));
   await expect
     .poll(() => calls.find((one) => one.method === 'POST')?.body)
@@ -78,6 +86,12 @@ test('an application’s users are a source, by the columns of their table', asy
         table: 'yard.staff',
         id: 'id',
         mapping: { email: 'email', name: 'full_name' },
+        teams: {
+          table: 'yard.crew_staff',
+          person: 'staff_id',
+          team: 'crew_id',
+          through: { table: 'yard.crews', from: 'id', to: 'name' },
+        },
         daily: true,
       },
     });

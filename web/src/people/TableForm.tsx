@@ -252,16 +252,18 @@ export function TableForm({ source, onClose }: Props) {
             onPick={setAccount}
           />
         )}
-        <FormControlLabel
-          control={<Checkbox size="small" checked={daily} onChange={(_, on) => setDaily(on)} />}
-          label="Read it every day by itself"
-        />
-        <FormControlLabel
-          control={
-            <Checkbox size="small" checked={goneClose} onChange={(_, on) => setGoneClose(on)} />
-          }
-          label="Close people whose row is gone (otherwise they are suspended)"
-        />
+        <Box sx={{ display: 'flex', flexWrap: 'wrap', columnGap: 2 }}>
+          <FormControlLabel
+            control={<Checkbox size="small" checked={daily} onChange={(_, on) => setDaily(on)} />}
+            label="Read it every day by itself"
+          />
+          <FormControlLabel
+            control={
+              <Checkbox size="small" checked={goneClose} onChange={(_, on) => setGoneClose(on)} />
+            }
+            label="Close people whose row is gone (otherwise they are suspended)"
+          />
+        </Box>
         {save.isError && <Remark tone="bad">{save.error.message}</Remark>}
         <SourceRights rights={rights} onChange={setRights} />
         <Box sx={{ display: 'flex', gap: 1, justifyContent: 'flex-end' }}>
