@@ -5,7 +5,7 @@ import Typography from '@mui/material/Typography';
 import { useEffect } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import type { Schemas } from '../api/client';
-import { Empty, Rows } from '../app/parts';
+import { Empty, Rows, When } from '../app/parts';
 import { Trouble } from '../app/Trouble';
 import { number } from '../ask/said';
 import { Working } from '../ask/Working';
@@ -105,14 +105,20 @@ function Standing({ one }: { one: Schemas['ApplicationLine'] }) {
   }
   return (
     <>
-      {one.state === 'paused' && 'paused: nobody has access'}
-      {one.state === 'paused' && one.differences > 0 && '; '}
+      {one.state === 'paused' && <Box>paused: nobody has access</Box>}
       {one.differences > 0 && (
-        <MuiLink component={Link} to={`/catalogue/${at}?leaf=drift`}>
-          {one.differences === 1
-            ? 'one thing differs in its database'
-            : `${number(one.differences)} things differ in its database`}
-        </MuiLink>
+        <Box>
+          <MuiLink component={Link} to={`/catalogue/${at}?leaf=drift`}>
+            {one.differences === 1
+              ? 'one thing differs in its database'
+              : `${number(one.differences)} things differ in its database`}
+          </MuiLink>
+        </Box>
+      )}
+      {one.lookFailure && (
+        <Box>
+          not looked at <When at={one.lookedAt ?? ''} />: {one.lookFailure}
+        </Box>
       )}
     </>
   );

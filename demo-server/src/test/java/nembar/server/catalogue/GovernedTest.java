@@ -83,6 +83,31 @@ class GovernedTest {
         return JSON.convertValue(parts, new TypeReference<>() {});
     }
 
+    @Test
+    @Order(0)
+    void whyADatabaseWasNotLookedAtIsTold(Installation nembar) {
+        String at = "UPDATE nembar.connection SET port = %d WHERE application = 'slip'";
+        nembar.cluster().run("nembar", at.formatted(1));
+        nembar.part(Drifts.class).lookAtAll();
+        assertThat(line(nembar.administrator()).path("lookFailure").asString())
+                .contains("Nothing answers at 127.0.0.1:1");
+        assertThat(line(nembar.auditor()).path("lookFailure").isMissingNode()).isTrue();
+        nembar.cluster().run("nembar", at.formatted(nembar.cluster().port()));
+        nembar.administrator().post(SLIP + "/drift", Map.of());
+        assertThat(line(nembar.administrator()).path("lookFailure").isMissingNode()).isTrue();
+    }
+
+    /** What the list of applications says of it. */
+    private static JsonNode line(Client client) {
+        return client.get("/api/catalogue")
+                .json()
+                .path("applications")
+                .valueStream()
+                .filter(one -> one.path("key").asString().equals("slip"))
+                .findFirst()
+                .orElseThrow();
+    }
+
     private static ObjectNode hull(Client client) {
         return (ObjectNode)
                 client.get(SLIP + "/catalogue").json().path("recordTypes").get(0).deepCopy();

@@ -90,6 +90,7 @@ class ApplicationSetup {
      * @param connected whether its database is set here, and not where Nembar is started
      * @param state whether anybody has access; one that was taken away has only its history left
      * @param lookedAt when its database was last looked at; left out where it never was
+     * @param lookFailure why it could not be looked at the last time, for those who may change it
      * @param differences between its database and what is governed, as it was last seen
      * @param mayChange whether its tables and its connection are theirs to look at and change
      */
@@ -101,6 +102,7 @@ class ApplicationSetup {
             int recordTypes,
             boolean connected,
             Optional<String> lookedAt,
+            Optional<String> lookFailure,
             int differences,
             boolean mayChange) {}
 
@@ -131,6 +133,7 @@ class ApplicationSetup {
     private ApplicationLine line(
             Person me, AccessModel model, Set<String> connected, Optional<SchemaLooks.Look> look) {
         Application application = model.application();
+        boolean mayChange = governance.mayOnPlace(me, APPLICATION, "change", application.key());
         return new ApplicationLine(
                 application.key(),
                 application.name(),
@@ -139,8 +142,9 @@ class ApplicationSetup {
                 model.catalogue().recordTypes().size(),
                 connected.contains(application.key()),
                 look.map(one -> one.at().toString()),
+                look.filter(any -> mayChange).flatMap(SchemaLooks.Look::failure),
                 look.map(SchemaLooks.Look::differences).orElse(0),
-                governance.mayOnPlace(me, APPLICATION, "change", application.key()));
+                mayChange);
     }
 
     /** What is governed in an application. */
