@@ -140,10 +140,9 @@ public final class Page {
         return this;
     }
 
-    /** What is to be read on the page; asked of the browser, which is quick on a large one. */
+    /** What is to be read on the page. */
     String text() {
-        return (String)
-                browser.executeScript("return document.body.innerText.replaceAll('\u00a0', ' ')");
+        return browser.findElement(By.tagName("body")).getText();
     }
 
     /** The cell of the grid whose label begins so. */
