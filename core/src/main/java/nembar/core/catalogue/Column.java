@@ -17,8 +17,8 @@ public record Column(String name, Stored stored, Optional<ZoneId> zone) {
     /** Stands for a column that cannot be read any more: it has no value on any record. */
     public static final Column LOST = new Column("", Stored.OTHER);
 
-    /** Of time zones, what names the same one here and in the database. */
-    private static final String OTHERWISE_THERE = "SystemV/";
+    /** How time zones begin that only Java knows. */
+    private static final String ONLY_HERE = "SystemV/";
 
     /** A column with no time zone of its own. */
     public Column(String name, Stored stored) {
@@ -88,7 +88,7 @@ public record Column(String name, Stored stored, Optional<ZoneId> zone) {
         String id = zone.getId();
         return id.equals("UTC")
                 || id.indexOf('/') > 0
-                        && !id.startsWith(OTHERWISE_THERE)
+                        && !id.startsWith(ONLY_HERE)
                         && ZoneId.getAvailableZoneIds().contains(id);
     }
 

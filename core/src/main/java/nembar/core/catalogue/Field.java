@@ -107,7 +107,7 @@ public record Field(
 
     /** Whether a record may have several values of it: then its value is a list of texts. */
     public boolean several() {
-        return link.isPresent() || type == FieldType.CHOICES || type == FieldType.TEXTS;
+        return link.isPresent() || type.list();
     }
 
     /**

@@ -25,5 +25,10 @@ public enum FieldType {
     /** {@link String}, the key of a record of another type. */
     REFERENCE,
     /** {@link String}, the key of a person. */
-    PERSON
+    PERSON;
+
+    /** Whether one value is a list of texts. */
+    public boolean list() {
+        return this == CHOICES || this == TEXTS;
+    }
 }

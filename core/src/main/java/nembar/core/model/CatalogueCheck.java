@@ -253,12 +253,11 @@ final class CatalogueCheck {
     }
 
     private void stored(String path, FieldType type, Column column) {
-        boolean list = type == FieldType.CHOICES || type == FieldType.TEXTS;
         boolean possible =
                 switch (column.stored()) {
                     case PLAIN -> true;
                     case WHOLE, UUID -> KEPT_OTHERWISE.contains(type);
-                    case OTHER -> list || KEPT_OTHERWISE.contains(type);
+                    case OTHER -> type.list() || KEPT_OTHERWISE.contains(type);
                     case LOCAL -> type == FieldType.TIMESTAMP;
                 };
         if (!possible) {

@@ -10,7 +10,7 @@ public final class Fit {
     /** Whether values of the column can be read as a field of the type has them. */
     public static boolean fits(FieldType type, Column.Stored stored, TableColumn column) {
         return switch (stored) {
-            case OTHER -> list(type) == column.base().startsWith("_");
+            case OTHER -> type.list() == column.base().startsWith("_");
             case LOCAL -> column.base().equals("timestamp");
             case WHOLE -> Fields.key(column).filter(is -> is == Column.Stored.WHOLE).isPresent();
             case UUID -> column.base().equals("uuid");
@@ -29,10 +29,6 @@ public final class Fit {
             case YES_NO -> base.equals("bool");
             case CHOICES, TEXTS -> base.equals("_text");
         };
-    }
-
-    private static boolean list(FieldType type) {
-        return type == FieldType.CHOICES || type == FieldType.TEXTS;
     }
 
     private static boolean text(String base) {

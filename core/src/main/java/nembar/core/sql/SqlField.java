@@ -37,14 +37,12 @@ record SqlField(Field field, String alias) {
                             + " AT TIME ZONE '"
                             + column.zone().orElseThrow().getId()
                             + "')";
-            case OTHER -> list() && !column.equals(Column.LOST) ? elements(column) : asText(column);
+            case OTHER ->
+                    field.type().list() && !column.equals(Column.LOST)
+                            ? elements(column)
+                            : asText(column);
             case WHOLE, UUID -> asText(column);
         };
-    }
-
-    /** Whether its column has lists. */
-    private boolean list() {
-        return field.several() && field.link().isEmpty();
     }
 
     /** What is in a list, each as a text, however deep it lies. */
