@@ -181,6 +181,15 @@ class UserTableTest {
                 .isTrue();
     }
 
+    @Test
+    @Order(5)
+    void whereTeamsAreReadNoMoreTheyStayAsTheyAre(Installation nembar) {
+        Client client = nembar.administrator();
+        assertThat(client.put(source, edit(Map.of())).status()).isEqualTo(200);
+        assertThat(run(client, false).at("/counts/teamChanges").isMissingNode()).isTrue();
+        assertThat(members(client, "night-riggers")).containsExactly("ada.mott", "cy.vole");
+    }
+
     private static List<String> members(Client client, String team) {
         return client.get("/api/teams/" + team)
                 .json()
@@ -192,7 +201,7 @@ class UserTableTest {
     }
 
     @Test
-    @Order(5)
+    @Order(6)
     void whatCannotBeReadIsToldAndNothingElseIsRead(Installation nembar) {
         Client client = nembar.administrator();
         for (Map<String, Object> wrong :

@@ -45,7 +45,8 @@ final class PeoplePlan {
     /**
      * @param origins of the source's people, by key
      * @param versions of people, as they were seen before they were read
-     * @param judge of entries as people, as if nobody were here already
+     * @param domains account by domain of an address
+     * @param zone of people whose entry says none
      */
     PeoplePlan(
             Directory directory,
@@ -53,13 +54,14 @@ final class PeoplePlan {
             List<Entry> entries,
             Map<String, Origin> origins,
             Map<String, Long> versions,
-            ArrivalJudge judge) {
+            Map<String, String> domains,
+            ZoneId zone) {
         this.directory = directory;
         this.settings = settings;
         this.entries = entries;
         this.origins = origins;
         this.versions = versions;
-        List<Arrival> judged = judged(judge);
+        List<Arrival> judged = judged(domains, zone);
         keys(judged);
         for (int i = 0; i < entries.size(); i++) {
             plan.add(planned(entries.get(i), judged.get(i)));
@@ -93,9 +95,8 @@ final class PeoplePlan {
         return names.getOrDefault(key, key);
     }
 
-    /** Judges entries as people, whoever is here already. */
-    static ArrivalJudge judge(
-            Directory directory, EntrySettings settings, Map<String, String> domains, ZoneId zone) {
+    /** Entries as people, whoever is here already; who manages whom is found out afterwards. */
+    private List<Arrival> judged(Map<String, String> domains, ZoneId zone) {
         Directory places =
                 new Directory(
                         directory.attributes(),
@@ -103,15 +104,12 @@ final class PeoplePlan {
                         directory.units(),
                         List.of(),
                         List.of());
-        return new ArrivalJudge(
-                places,
-                domains,
-                new Placement(settings.kind(), settings.account(), "", "", "", ""),
-                zone);
-    }
-
-    /** Who manages whom is found out afterwards. */
-    private List<Arrival> judged(ArrivalJudge judge) {
+        ArrivalJudge judge =
+                new ArrivalJudge(
+                        places,
+                        domains,
+                        new Placement(settings.kind(), settings.account(), "", "", "", ""),
+                        zone);
         return judge.judge(
                 entries.stream()
                         .map(

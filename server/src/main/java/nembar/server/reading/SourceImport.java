@@ -97,7 +97,8 @@ public class SourceImport {
                 table
                         ? tables.read(userTable(source))
                         : LdapReading.read(settings(source), password);
-        List<Membership> memberships = table ? tables.memberships(userTable(source)) : List.of();
+        Optional<List<TeamMember>> members =
+                table ? tables.members(userTable(source)) : Optional.empty();
         // Read before the plan is made: whoever changes meanwhile is not written over.
         Map<String, Long> versions =
                 store.versionsOf(Sources.PERSON, models.directory().personNames().keySet());
@@ -109,7 +110,7 @@ public class SourceImport {
         List<RunLine> lines = new ArrayList<>();
         if (preview) {
             List<Planned> plan = new ArrayList<>(people.people());
-            plan.addAll(teams(source, people, memberships, teams, false));
+            plan.addAll(teams(source, people, members, teams, false));
             plan.stream().map(Planned::line).forEach(lines::add);
             List<Sourced> doing = plan.stream().flatMap(one -> one.sourced().stream()).toList();
             if (!doing.isEmpty()) {
@@ -119,7 +120,7 @@ public class SourceImport {
             lines.addAll(run(actor, source, me, people.people()));
             // Those who had to wait, or could not come, are in no team yet.
             models.catchUp();
-            lines.addAll(run(actor, source, me, teams(source, people, memberships, teams, true)));
+            lines.addAll(run(actor, source, me, teams(source, people, members, teams, true)));
         }
         Map<String, Integer> counts = new LinkedHashMap<>();
         lines.forEach(one -> counts.merge(one.what(), 1, Integer::sum));
@@ -145,27 +146,28 @@ public class SourceImport {
                 entries,
                 sources.of(Sources.PERSON, source.id()),
                 versions,
-                PeoplePlan.judge(
-                        directory,
-                        settings,
-                        terms.domains(),
-                        models.model(Models.NEMBAR).application().zone()));
+                terms.domains(),
+                models.model(Models.NEMBAR).application().zone());
     }
 
     /**
+     * @param members as the source has them; empty where it has no say of teams
      * @param here whether only those count who are here already
      */
     private List<Planned> teams(
             Source source,
             PeoplePlan people,
-            List<Membership> memberships,
+            Optional<List<TeamMember>> members,
             Map<String, Long> versions,
             boolean here) {
+        if (members.isEmpty()) {
+            return List.of();
+        }
         Directory directory = models.directory();
         Map<String, String> keys = new HashMap<>(people.keys());
         keys.values().removeIf(key -> here && directory.person(key).isEmpty());
         return new TeamPlan(directory, sources.of(Sources.TEAM, source.id()), people::name)
-                .of(memberships, keys, people.ours(), versions);
+                .of(members.get(), keys, people.ours(), versions);
     }
 
     private Map<String, Long> teamVersions() {

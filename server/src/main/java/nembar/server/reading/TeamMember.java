@@ -6,4 +6,4 @@ package nembar.server.reading;
  * @param person what the source knows them by
  * @param team the team's name there
  */
-record Membership(String person, String team) {}
+record TeamMember(String person, String team) {}

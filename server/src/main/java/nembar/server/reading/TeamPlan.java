@@ -60,13 +60,13 @@ final class TeamPlan {
      * @param versions of the teams that are here, as they were seen
      */
     List<Planned> of(
-            List<Membership> memberships,
+            List<TeamMember> there,
             Map<String, String> people,
             Set<String> ours,
             Map<String, Long> versions) {
         Map<String, String> names = new HashMap<>();
         Map<String, Set<String>> members = new TreeMap<>();
-        for (Membership one : memberships) {
+        for (TeamMember one : there) {
             String team = plain(one.team());
             names.putIfAbsent(team, one.team());
             Set<String> those = members.computeIfAbsent(team, any -> new TreeSet<>());

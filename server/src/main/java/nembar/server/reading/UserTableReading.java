@@ -15,8 +15,7 @@ import org.springframework.stereotype.Service;
 @Service
 class UserTableReading {
     private static final int ROWS_AT_MOST = 50_000;
-
-    private static final int MEMBERSHIPS_AT_MOST = 200_000;
+    private static final int MEMBERS_AT_MOST = 200_000;
     private static final int NAMES_AT_MOST = 50_000;
 
     private final TableRows rows;
@@ -38,7 +37,12 @@ class UserTableReading {
         Optional<String> active = Optional.of(settings.active()).filter(one -> !one.isBlank());
         Map<String, Map<String, String>> names = new HashMap<>();
         settings.through()
-                .forEach((field, table) -> names.put(field, names(settings.application(), table)));
+                .forEach(
+                        (field, table) -> {
+                            if (columns.containsKey(field)) {
+                                names.put(field, names(settings.application(), table));
+                            }
+                        });
         return rows
                 .read(settings.application(), settings.name(), read, active, ROWS_AT_MOST)
                 .stream()
@@ -47,16 +51,16 @@ class UserTableReading {
     }
 
     /**
-     * Who is in which team; none where that is not read.
+     * Who is in which team; empty where that is not read.
      *
      * @throws BadRequest where a table is not the application's, or cannot be read
      * @throws RecordsAway where its database does not answer
      */
-    List<Membership> memberships(UserTable settings) {
-        if (settings.members().isEmpty()) {
-            return List.of();
-        }
-        MemberTable members = settings.members().get();
+    Optional<List<TeamMember>> members(UserTable settings) {
+        return settings.members().map(members -> members(settings, members));
+    }
+
+    private List<TeamMember> members(UserTable settings, MemberTable members) {
         Map<String, String> names =
                 members.named().map(one -> names(settings.application(), one)).orElse(Map.of());
         return rows
@@ -65,10 +69,10 @@ class UserTableReading {
                         ThroughTable.name("teams", members.table()),
                         List.of(members.person(), members.team()),
                         Optional.empty(),
-                        MEMBERSHIPS_AT_MOST)
+                        MEMBERS_AT_MOST)
                 .stream()
                 .filter(row -> row[1] != null && !row[1].isBlank())
-                .map(row -> new Membership(row[0], names.getOrDefault(row[1], row[1]).strip()))
+                .map(row -> new TeamMember(row[0], names.getOrDefault(row[1], row[1]).strip()))
                 .toList();
     }
 
