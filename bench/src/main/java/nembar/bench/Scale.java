@@ -7,54 +7,23 @@ import nembar.core.catalogue.RecordType;
 import nembar.core.decision.Coverage;
 import nembar.core.decision.FieldCoverage;
 import nembar.core.decision.PersonAccess;
-import nembar.core.design.Assignment;
-import nembar.core.design.Design;
-import nembar.core.directory.Audience;
-import nembar.core.directory.Directory;
-import nembar.core.directory.Person;
-import nembar.core.element.Element;
 import nembar.core.lookup.Lookups;
 import nembar.core.model.AccessModel;
 import nembar.core.model.Standpoint;
 import nembar.core.recordset.RecordSet;
 import nembar.core.sql.CountQuery;
 import nembar.demo.DemoWorld;
+import nembar.demo.Twins;
 import nembar.server.document.DocumentJson;
 import nembar.server.document.DocumentReader;
 
-/** Towline with many people of the same shape: each real person has as many doubles as needed. */
+/** Towline with many people of the same shape, and what is asked of it. */
 final class Scale {
     private Scale() {}
 
     static AccessModel model(int people) {
         AccessModel demo = DocumentReader.read(DocumentJson.read(DemoWorld.towline()));
-        List<Person> all = new ArrayList<>(demo.directory().people());
-        List<Person> originals = List.copyOf(all);
-        List<Assignment> assignments = new ArrayList<>(demo.design().assignments());
-        List<Assignment> personal =
-                assignments.stream()
-                        .filter(one -> one.audience().of().get(0) instanceof Audience.OnePerson)
-                        .toList();
-        for (int i = 0; all.size() < people; i++) {
-            Person of = originals.get(i % originals.size());
-            all.add(twin(of, i));
-            for (Assignment assignment : personal) {
-                if (assignment.audience().of().contains(new Audience.OnePerson(of.key()))) {
-                    assignments.add(twin(assignment, of.key() + "-" + i, i));
-                }
-            }
-        }
-        List<Element> elements = new ArrayList<>(demo.design().elements());
-        elements.removeAll(demo.design().assignments());
-        elements.addAll(assignments);
-        Directory directory =
-                new Directory(
-                        demo.directory().attributes(),
-                        demo.directory().accounts(),
-                        demo.directory().units(),
-                        demo.directory().teams(),
-                        all);
-        return AccessModel.of(demo.application(), demo.catalogue(), directory, Design.of(elements));
+        return Twins.of(demo, people);
     }
 
     /** Everything the reach grid needs to know of one person: a query for each record type. */
@@ -85,33 +54,5 @@ final class Scale {
             queries.add(CountQuery.of(type, sets, Lookups.NONE));
         }
         return queries;
-    }
-
-    /** An assignment given to somebody's twin. */
-    private static Assignment twin(Assignment of, String person, int number) {
-        return new Assignment(
-                of.key() + "-" + number,
-                Audience.anyOf(new Audience.OnePerson(person)),
-                of.gives(),
-                of.bounds(),
-                of.times(),
-                of.reason(),
-                of.givenBy(),
-                of.givenAt());
-    }
-
-    private static Person twin(Person of, int number) {
-        return new Person(
-                of.key() + "-" + number,
-                of.kind(),
-                number + "-" + of.email(),
-                of.givenName(),
-                of.familyName(),
-                of.accounts(),
-                of.unit(),
-                of.manager(),
-                of.zone(),
-                of.status(),
-                of.attributes());
     }
 }

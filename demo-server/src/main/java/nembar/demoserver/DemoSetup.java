@@ -19,6 +19,7 @@ import nembar.core.directory.Directory;
 import nembar.core.model.AccessModel;
 import nembar.demo.DemoWorld;
 import nembar.demo.RecordGenerator;
+import nembar.demo.Twins;
 import nembar.demo.Volume;
 import nembar.server.applications.DesignImport;
 import nembar.server.document.DesignDocument;
@@ -33,6 +34,7 @@ import nembar.server.setup.SetupStep;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.boot.context.properties.ConfigurationProperties;
+import org.springframework.boot.context.properties.bind.DefaultValue;
 import org.springframework.stereotype.Component;
 
 /** Makes the demo world: design, records, sign-ins and a token. */
@@ -50,6 +52,7 @@ class DemoSetup implements SetupStep {
     private final Settings settings;
     private final Owner owner;
     private final Quayside quayside;
+    private final Size size;
     private final Clock clock;
 
     DemoSetup(
@@ -61,6 +64,7 @@ class DemoSetup implements SetupStep {
             Settings settings,
             Owner owner,
             Quayside quayside,
+            Size size,
             Clock clock) {
         this.models = models;
         this.imports = imports;
@@ -70,6 +74,7 @@ class DemoSetup implements SetupStep {
         this.settings = settings;
         this.owner = owner;
         this.quayside = quayside;
+        this.size = size;
         this.clock = clock;
     }
 
@@ -112,7 +117,7 @@ class DemoSetup implements SetupStep {
     /** Towline comes last: that it is there says that all of it is. */
     private void demoWorld() throws SQLException {
         LOG.info("making the demo world");
-        DesignDocument towline = DocumentJson.read(DemoWorld.towline());
+        DesignDocument towline = towline();
         DesignDocument nembar = DocumentJson.read(DemoWorld.nembar());
         Instant now = clock.instant();
         DemoWorld.Publication first = DemoWorld.publications().get(0);
@@ -148,6 +153,13 @@ class DemoSetup implements SetupStep {
         }
     }
 
+    private DesignDocument towline() {
+        DesignDocument demo = DocumentJson.read(DemoWorld.towline());
+        return size.people() == 0
+                ? demo
+                : DocumentWriter.write(Twins.of(DocumentReader.read(demo), size.people()));
+    }
+
     /** The document as it was before these elements came. */
     private static DesignDocument without(DesignDocument document, Set<String> keys) {
         AccessModel whole = DocumentReader.read(document);
@@ -172,7 +184,9 @@ class DemoSetup implements SetupStep {
             }
             statement.execute(DemoWorld.schema());
             LocalDate today = LocalDate.ofInstant(clock.instant(), ZoneOffset.UTC);
-            new RecordGenerator(connection, directory, today, Volume.demo(), SEED).run();
+            new RecordGenerator(
+                            connection, directory, today, Volume.demo().times(size.records()), SEED)
+                    .run();
             connection.commit();
         }
     }
@@ -204,6 +218,15 @@ class DemoSetup implements SetupStep {
      */
     @ConfigurationProperties("nembar.demo-records")
     record Owner(String username, String password) {}
+
+    /**
+     * How large the demo world is made, where it is to be larger than it is: for benchmarks.
+     *
+     * @param people how many there are in all, twins among them; 0 for those of the demo
+     * @param records how many times the demo's records
+     */
+    @ConfigurationProperties("nembar.demo-size")
+    record Size(@DefaultValue("0") int people, @DefaultValue("1") int records) {}
 
     /**
      * Where Quayside's tables are made.

@@ -5,8 +5,10 @@ import java.util.BitSet;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.atomic.AtomicReferenceArray;
 import nembar.core.catalogue.RecordType;
 import nembar.core.decision.Holding;
 import nembar.core.decision.PersonAccess;
@@ -26,11 +28,13 @@ import nembar.core.model.Standpoint;
  */
 public final class Moment {
     private static final int OTHERS_KEPT = 3;
+    private static final int ACCESS_KEPT = 4096;
 
     private final AccessModel model;
     private final Instant at;
     private final boolean asIfActive;
-    private final Map<Integer, PersonAccess> access = new ConcurrentHashMap<>();
+    private final AtomicReferenceArray<PersonAccess> access =
+            new AtomicReferenceArray<>(ACCESS_KEPT);
     private final Map<Integer, Set<String>> personal = new ConcurrentHashMap<>();
     private final Classes classes;
     private final RecentlyMade<Moment> others = new RecentlyMade<>(OTHERS_KEPT);
@@ -77,6 +81,16 @@ public final class Moment {
     }
 
     /**
+     * Personas enough to see everything that does not depend on whose records are whose own: one of
+     * each class, or all where conditions speak of one person.
+     */
+    public List<Persona> representatives() {
+        return classes.personByPerson()
+                ? model.personas().all()
+                : classes.all().stream().map(alike -> alike.get(0)).toList();
+    }
+
+    /**
      * The record types on which people of the persona's class may have something of their own:
      * records that they own, or those below them. On all others they have the very same, unless
      * something concerns one of them by name.
@@ -97,10 +111,15 @@ public final class Moment {
      * An access that has the very same on records of the type as the person at the persona: that of
      * the first of their class, where all of them have the same there.
      */
-    PersonAccess accessOn(Persona persona, RecordType type) {
+    public PersonAccess accessOn(Persona persona, RecordType type) {
+        return access(alikeOn(persona, type).orElse(persona));
+    }
+
+    /** The first of the persona's class, where all of them have the very same on the type. */
+    Optional<Persona> alikeOn(Persona persona, RecordType type) {
         Persona first = classes.all().get(classOf(persona)).get(0);
         boolean same = !classes.personByPerson() && !personalTypes(first).contains(type.key());
-        return access(same ? first : persona);
+        return same ? Optional.of(first) : Optional.empty();
     }
 
     /** Whether all people of the persona's class have the very same. */
@@ -133,14 +152,29 @@ public final class Moment {
         return classes.contentOf(classNumber);
     }
 
-    /** The access of the person at the persona; kept. */
+    /**
+     * The access of the person at the persona. Thousands are kept, each in a place that others
+     * share with it, so that what they take does not grow with the number of people.
+     */
     public PersonAccess access(Persona persona) {
-        PersonAccess known = access.get(persona.number());
-        if (known == null) {
+        int place = persona.number() % ACCESS_KEPT;
+        PersonAccess known = access.get(place);
+        if (known == null
+                || !known.who().person().equals(persona.person())
+                || !known.who().account().equals(persona.account())) {
             known = new PersonAccess(model, standpoint(persona));
-            access.put(persona.number(), known);
+            access.set(place, known);
         }
         return known;
+    }
+
+    /** The access from a standpoint: that of the persona, where it is one's own at this instant. */
+    public PersonAccess access(Standpoint who) {
+        return model.personas()
+                .at(who.person().key(), who.account())
+                .filter(persona -> standpoint(persona).equals(who))
+                .map(this::access)
+                .orElseGet(() -> new PersonAccess(model, who));
     }
 
     public Standpoint standpoint(Persona persona) {

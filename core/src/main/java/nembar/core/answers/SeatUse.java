@@ -51,6 +51,16 @@ public final class SeatUse {
         return holders;
     }
 
+    /** The assignments in force by which somebody takes a seat, in the design's order. */
+    public List<Assignment> taking(SeatPool pool, Person person, Instant at) {
+        return model.personas().of(person.key()).stream()
+                .filter(persona -> counts(persona, at))
+                .flatMap(persona -> model.assignmentsOf(persona).stream())
+                .distinct()
+                .filter(one -> takes(pool, one.gives()) && model.inForce(one.times(), at))
+                .toList();
+    }
+
     /** How many seats are taken at an instant. */
     public int inUse(SeatPool pool, Instant at) {
         return holders(pool, at).size();

@@ -33,7 +33,7 @@ public final class ShareReach {
             return;
         }
         for (RecordType type : moment.model().catalogue().recordTypes()) {
-            Coverage view = moment.access(persona).coverage(type, Operation.VIEW);
+            Coverage view = moment.accessOn(persona, type).coverage(type, Operation.VIEW);
             for (Grant grant : view.grants()) {
                 sharer(grant.route())
                         .filter(meant)

@@ -16,6 +16,12 @@ import nembar.core.element.Element;
  * @param with the type that these records follow or lift; empty where an element gives it
  */
 public record Way(Optional<Element> element, Optional<RecordType> with) {
+    /** By keys: thousands of ways are looked up for one answer. */
+    @Override
+    public int hashCode() {
+        return element.map(Element::key).or(() -> with.map(RecordType::key)).hashCode();
+    }
+
     static Way of(Grant grant) {
         if (grant.route() instanceof Route.ByAssignment by) {
             return of(by.holding());

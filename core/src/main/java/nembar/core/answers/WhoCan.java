@@ -59,8 +59,17 @@ public final class WhoCan {
         }
     }
 
-    /** Somebody, the level they have, and by what. */
-    public record AtLevel<L>(Persona persona, L level, Supplier<Set<Way>> ways) {}
+    /**
+     * Somebody, the level they have, and by what.
+     *
+     * @param has works the level out where it is one's own, so that those of many people are not
+     *     kept
+     */
+    public record AtLevel<L>(Persona persona, Supplier<L> has, Supplier<Set<Way>> ways) {
+        public L level() {
+            return has.get();
+        }
+    }
 
     /** What is worked out when it is first asked for, once for all who share it. */
     private static final class Once<T> implements Supplier<T> {
@@ -167,7 +176,7 @@ public final class WhoCan {
                 (persona, alike) -> {
                     if (alike.answer() != FieldLevel.HIDDEN) {
                         levels.add(
-                                new AtLevel<>(persona, alike.answer(), own(persona, alike.ways())));
+                                new AtLevel<>(persona, alike::answer, own(persona, alike.ways())));
                     }
                 });
         return levels;
@@ -209,30 +218,40 @@ public final class WhoCan {
             RecordType type,
             java.util.function.Function<PersonAccess, Optional<L>> ask,
             BiFunction<PersonAccess, L, Set<Way>> ways) {
-        Map<PersonAccess, Alike<Optional<L>>> known = new IdentityHashMap<>();
+        Map<Persona, Optional<Alike<L>>> known = new IdentityHashMap<>();
         List<AtLevel<L>> able = new ArrayList<>();
         for (Persona persona : moment.model().personas().all()) {
-            if (!moment.contentOf(moment.classOf(persona)).isEmpty()) {
-                Alike<Optional<L>> alike =
-                        known.computeIfAbsent(
-                                moment.accessOn(persona, type),
-                                access -> {
-                                    Optional<L> answer = ask.apply(access);
-                                    return new Alike<>(
-                                            answer,
-                                            new Once<>(() -> ways.apply(access, answer.get())));
-                                });
-                alike.answer()
+            if (moment.contentOf(moment.classOf(persona)).isEmpty()) {
+                continue;
+            }
+            Optional<Persona> first = moment.alikeOn(persona, type);
+            if (first.isPresent()) {
+                known.computeIfAbsent(first.get(), one -> alike(one, ask, ways))
                         .ifPresent(
-                                level ->
+                                alike ->
                                         able.add(
                                                 new AtLevel<>(
                                                         persona,
-                                                        level,
+                                                        alike::answer,
                                                         own(persona, alike.ways()))));
+            } else if (ask.apply(moment.access(persona)).isPresent()) {
+                able.add(
+                        new AtLevel<>(
+                                persona,
+                                () -> ask.apply(moment.access(persona)).orElseThrow(),
+                                () -> alike(persona, ask, ways).orElseThrow().ways().get()));
             }
         }
         return able;
+    }
+
+    private <L> Optional<Alike<L>> alike(
+            Persona persona,
+            java.util.function.Function<PersonAccess, Optional<L>> ask,
+            BiFunction<PersonAccess, L, Set<Way>> ways) {
+        PersonAccess access = moment.access(persona);
+        return ask.apply(access)
+                .map(answer -> new Alike<>(answer, new Once<>(() -> ways.apply(access, answer))));
     }
 
     /** Who has some level of the function. */
@@ -259,7 +278,7 @@ public final class WhoCan {
                 levels.add(
                         new AtLevel<>(
                                 persona,
-                                moment.access(persona).function(function),
+                                () -> moment.access(persona).function(function),
                                 own(persona, alike.ways())));
             }
         }

@@ -265,6 +265,14 @@ public final class PersonAccess implements Access {
                 .orElse(false);
     }
 
+    /** Whether a privilege that is held this way gives any record, as far as symbols tell. */
+    public boolean gives(Holding holding, RecordPrivilege privilege) {
+        RecordType type = model.catalogue().recordType(privilege.recordType()).orElseThrow();
+        RecordSet records =
+                this.records.covers(holding, privilege.reach(), privilege.condition(), type);
+        return counts(privilege.reach(), type) && !records.equals(RecordSet.NOTHING);
+    }
+
     /** The records of the type that are within the reach, seen from the person. */
     RecordSet reachOf(Reach reach, RecordType type) {
         return records.within(reach, type);

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
+import java.util.SortedSet;
 import java.util.TreeSet;
 import java.util.function.BiFunction;
 import nembar.core.catalogue.Operation;
@@ -130,8 +131,7 @@ final class Sharing {
     }
 
     private RecordSet owned(SharingRule rule, RecordType type) {
-        TreeSet<String> owners =
-                new TreeSet<>(model.peopleIn(rule.ownedBy().orElseThrow(), who.at()));
+        SortedSet<String> owners = model.peopleIn(rule.ownedBy().orElseThrow(), who.at());
         List<String> names =
                 owners.stream().limit(3).map(key -> model.directory().personName(key)).toList();
         String words =

@@ -98,7 +98,7 @@ public final class WhyNot {
             return List.of(inactive.get());
         }
         Set<Missing> near = new LinkedHashSet<>();
-        for (Assignment assignment : access.model().design().assignments()) {
+        for (Assignment assignment : access.model().assignmentsTo(access.who())) {
             for (Holding holding : access.holdingsBy(assignment)) {
                 giving(holding.set())
                         .forEach(privilege -> brokenLink(holding, privilege).ifPresent(near::add));

@@ -6,19 +6,19 @@ import java.util.Optional;
 
 /** The kinds of element, in the order in which catalogues and designs list them. */
 public enum ElementKind {
-    AREA(Part.CATALOGUE, "areas", "area"),
-    RECORD_TYPE(Part.CATALOGUE, "recordTypes", "record type"),
-    FUNCTION(Part.CATALOGUE, "functions", "function"),
-    PRIVILEGE_SET(Part.DESIGN, "privilegeSets", "privilege set"),
-    ROLE(Part.DESIGN, "roles", "role"),
-    ASSIGNMENT(Part.DESIGN, "assignments", "assignment"),
-    SHARING_RULE(Part.DESIGN, "sharingRules", "sharing rule"),
-    DIRECT_SHARE(Part.DESIGN, "directShares", "direct share"),
-    ACCOUNT_FILTER(Part.DESIGN, "accountFilters", "account filter"),
-    FIELD_FILTER(Part.DESIGN, "fieldFilters", "field filter"),
-    DELEGATION(Part.DESIGN, "delegations", "delegation"),
-    EXPECTATION(Part.DESIGN, "expectations", "expectation"),
-    SEAT_POOL(Part.DESIGN, "seatPools", "seat pool");
+    AREA(Part.CATALOGUE, "areas", "area", true),
+    RECORD_TYPE(Part.CATALOGUE, "recordTypes", "record type", true),
+    FUNCTION(Part.CATALOGUE, "functions", "function", true),
+    PRIVILEGE_SET(Part.DESIGN, "privilegeSets", "privilege set", true),
+    ROLE(Part.DESIGN, "roles", "role", true),
+    ASSIGNMENT(Part.DESIGN, "assignments", "assignment", false),
+    SHARING_RULE(Part.DESIGN, "sharingRules", "sharing rule", false),
+    DIRECT_SHARE(Part.DESIGN, "directShares", "direct share", false),
+    ACCOUNT_FILTER(Part.DESIGN, "accountFilters", "account filter", false),
+    FIELD_FILTER(Part.DESIGN, "fieldFilters", "field filter", false),
+    DELEGATION(Part.DESIGN, "delegations", "delegation", false),
+    EXPECTATION(Part.DESIGN, "expectations", "expectation", false),
+    SEAT_POOL(Part.DESIGN, "seatPools", "seat pool", false);
 
     /** The two parts of a design document that have elements of one application. */
     public enum Part {
@@ -40,11 +40,13 @@ public enum ElementKind {
     private final Part part;
     private final String list;
     private final String words;
+    private final boolean named;
 
-    ElementKind(Part part, String list, String words) {
+    ElementKind(Part part, String list, String words, boolean named) {
         this.part = part;
         this.list = list;
         this.words = words;
+        this.named = named;
     }
 
     /** The part of a design document that has the kind's elements. */
@@ -68,6 +70,11 @@ public enum ElementKind {
 
     public String words() {
         return words;
+    }
+
+    /** Whether other elements may name one of the kind, so that not each can be taken out. */
+    public boolean named() {
+        return named;
     }
 
     /** Where the element is, in the terms of a design document. */

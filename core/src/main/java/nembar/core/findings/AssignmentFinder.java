@@ -3,12 +3,8 @@ package nembar.core.findings;
 import java.util.List;
 import nembar.core.answers.Edges;
 import nembar.core.answers.Moment;
-import nembar.core.catalogue.Operation;
-import nembar.core.catalogue.RecordType;
-import nembar.core.decision.Grant;
 import nembar.core.decision.Holding;
 import nembar.core.decision.PersonAccess;
-import nembar.core.decision.Route;
 import nembar.core.design.Assignment;
 import nembar.core.design.Privilege;
 import nembar.core.design.Role;
@@ -19,7 +15,6 @@ import nembar.core.draft.Change;
 import nembar.core.findings.Finding.Concern;
 import nembar.core.findings.Finding.Kind;
 import nembar.core.model.Personas.Persona;
-import nembar.core.recordset.RecordSet;
 import nembar.core.text.Words;
 
 /** Assignments that ended, never start, give nothing within their bounds, or are for others. */
@@ -94,25 +89,13 @@ final class AssignmentFinder extends Finder {
     }
 
     private boolean gives(Holding holding, Persona persona) {
-        boolean function =
-                holding.set().privileges().stream()
-                        .anyMatch(Privilege.FunctionPrivilege.class::isInstance);
-        if (function) {
-            return true;
-        }
         PersonAccess access = moment.access(persona);
-        for (RecordType type : model.catalogue().recordTypes()) {
-            for (Operation operation : type.operations()) {
-                for (Grant grant : access.coverage(type, operation).grants()) {
-                    if (grant.route() instanceof Route.ByAssignment by
-                            && by.holding().equals(holding)
-                            && !grant.records().equals(RecordSet.NOTHING)) {
-                        return true;
-                    }
-                }
-            }
-        }
-        return false;
+        return holding.set().privileges().stream()
+                .anyMatch(
+                        one ->
+                                one instanceof Privilege.FunctionPrivilege
+                                        || one instanceof Privilege.RecordPrivilege of
+                                                && access.gives(holding, of));
     }
 
     private void meantFor(Assignment assignment) {

@@ -35,8 +35,8 @@ final class ExternalFinder extends Finder {
             if (!persona.person().external() || !persona.person().active()) {
                 continue;
             }
-            PersonAccess access = moment.access(persona);
             for (RecordType type : model.catalogue().recordTypes()) {
+                PersonAccess access = moment.accessOn(persona, type);
                 guarded(persona, access, type);
                 RecordSet theirs = theirs(persona, type);
                 if (!theirs.equals(RecordSet.EVERYTHING)) {

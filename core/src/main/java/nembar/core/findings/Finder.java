@@ -76,14 +76,19 @@ abstract class Finder {
 
     /** Adds a finding, with its mend only where the changes can be made. */
     final void add(Kind kind, List<Concern> concerns, String why, List<Change> mend) {
-        List<Change> possible = mend;
+        found.add(new Finding(kind, concerns, why, possible(mend) ? mend : List.of()));
+    }
+
+    private boolean possible(List<Change> mend) {
         try {
-            if (!mend.isEmpty()) {
+            // What no other element names can be taken out, whatever else there is.
+            if (!mend.stream()
+                    .allMatch(one -> one instanceof Change.Remove && !one.kind().named())) {
                 Changes.apply(model, mend);
             }
+            return true;
         } catch (ModelRefused impossible) {
-            possible = List.of();
+            return false;
         }
-        found.add(new Finding(kind, concerns, why, possible));
     }
 }

@@ -4,6 +4,7 @@ import java.time.Instant;
 import java.util.List;
 import nembar.core.answers.Moment;
 import nembar.core.catalogue.Function;
+import nembar.core.catalogue.RecordType;
 import nembar.core.decision.PersonAccess;
 import nembar.core.directory.Person;
 import nembar.core.directory.PersonStatus;
@@ -58,16 +59,15 @@ final class PeopleFinder extends Finder {
     }
 
     private boolean canDoNothing(Persona persona) {
-        PersonAccess access = moment.access(persona);
-        return model.catalogue().recordTypes().stream()
-                        .allMatch(
-                                type ->
-                                        type.operations().stream()
-                                                .allMatch(
-                                                        one ->
-                                                                access.records(type, one)
-                                                                        .equals(RecordSet.NOTHING)))
+        return model.catalogue().recordTypes().stream().allMatch(type -> nothing(persona, type))
                 && model.catalogue().functions().stream()
-                        .allMatch(one -> access.function(one).level().equals(Function.NONE));
+                        .map(one -> moment.access(persona).function(one))
+                        .allMatch(one -> one.level().equals(Function.NONE));
+    }
+
+    private boolean nothing(Persona persona, RecordType type) {
+        PersonAccess access = moment.accessOn(persona, type);
+        return type.operations().stream()
+                .allMatch(one -> access.records(type, one).equals(RecordSet.NOTHING));
     }
 }

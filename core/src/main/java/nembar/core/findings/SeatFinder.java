@@ -11,10 +11,8 @@ import nembar.core.design.Assignment;
 import nembar.core.design.SeatPool;
 import nembar.core.directory.Person;
 import nembar.core.draft.Change;
-import nembar.core.draft.Changes;
 import nembar.core.findings.Finding.Concern;
 import nembar.core.findings.Finding.Kind;
-import nembar.core.model.AccessModel;
 
 /** What is worth a look about seat pools (docs/access-model.md, sections 3 and 9). */
 final class SeatFinder extends Finder {
@@ -68,26 +66,20 @@ final class SeatFinder extends Finder {
                                 + " and has not been here for more than "
                                 + AWAY_AFTER.toDays()
                                 + " days.",
-                        freeing(pool, key));
+                        freeing(pool, person));
             }
         }
     }
 
     /** What is given to the person alone and takes a seat, where the seat is free without it. */
-    private List<Change> freeing(SeatPool pool, String person) {
+    private List<Change> freeing(SeatPool pool, Person person) {
         List<Change> changes = new ArrayList<>();
-        for (Assignment one : model.design().assignments()) {
-            if (onlyFor(one, model.directory().person(person).orElseThrow())
-                    && use.takes(pool, one.gives())) {
-                changes.add(Change.Remove.of(one));
+        for (Assignment one : use.taking(pool, person, moment.at())) {
+            if (!onlyFor(one, person)) {
+                return List.of();
             }
+            changes.add(Change.Remove.of(one));
         }
-        if (changes.isEmpty()) {
-            return List.of();
-        }
-        AccessModel without = Changes.apply(model, changes);
-        return new SeatUse(without).holders(pool, moment.at()).contains(person)
-                ? List.of()
-                : changes;
+        return changes;
     }
 }

@@ -20,7 +20,7 @@ final class ShareFinder extends Finder {
     @Override
     void find() {
         ShareReach reach = new ShareReach(moment, counting);
-        model.personas().all().forEach(persona -> reach.add(persona, any -> true));
+        moment.representatives().forEach(persona -> reach.add(persona, any -> true));
         for (Element element : reach.shares()) {
             if (reach.opened(element) > 0 && reach.left(element) == 0) {
                 add(

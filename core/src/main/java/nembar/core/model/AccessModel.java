@@ -4,6 +4,7 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.BitSet;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -53,6 +54,10 @@ public final class AccessModel implements Elements {
 
     private final Map<String, Scope> scopes = new ConcurrentHashMap<>();
     private final Map<Said, String> words = new ConcurrentHashMap<>();
+
+    /** The people of audiences that do not depend on the instant. */
+    private final Map<Audience, SortedSet<String>> lasting = new ConcurrentHashMap<>();
+
     private volatile BitSet[] assigned;
     private volatile List<List<Assignment>> assignmentsByPersona;
     private volatile List<List<DirectShare>> sharesByPersona;
@@ -302,10 +307,15 @@ public final class AccessModel implements Elements {
 
     /** Keys of the people of whom the audience has a persona at the instant. */
     public SortedSet<String> peopleIn(Audience audience, Instant at) {
+        return audience.namesHolders()
+                ? peopleOf(personasIn(audience, at))
+                : lasting.computeIfAbsent(audience, any -> peopleOf(personasIn(any, at)));
+    }
+
+    private SortedSet<String> peopleOf(BitSet some) {
         TreeSet<String> people = new TreeSet<>();
-        personasIn(audience, at).stream()
-                .forEach(i -> people.add(personas.all().get(i).person().key()));
-        return people;
+        some.stream().forEach(i -> people.add(personas.all().get(i).person().key()));
+        return Collections.unmodifiableSortedSet(people);
     }
 
     /** The assignments whose audience has the person, in force or not, in the design's order. */

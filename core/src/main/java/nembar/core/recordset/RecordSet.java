@@ -5,6 +5,7 @@ import java.util.Collection;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
+import java.util.Objects;
 import java.util.Set;
 import java.util.SortedSet;
 import java.util.function.Function;
@@ -95,6 +96,12 @@ public sealed interface RecordSet {
      * @param words the same as a clause for people: "unit is Sorrel Delta or below"
      */
     record Among(String field, SortedSet<String> keys, String words) implements RecordSet {
+        /** By little of it: keys can be thousands, and sets of records are looked up everywhere. */
+        @Override
+        public int hashCode() {
+            return Objects.hash(field, words, keys.size());
+        }
+
         @Override
         public boolean contains(GovernedRecord record, RecordType type, Relatives relatives) {
             Object value = record.values().get(field);

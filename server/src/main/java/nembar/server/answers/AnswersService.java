@@ -85,7 +85,7 @@ class AnswersService {
         Operation operation = Lookups.operation(type, operationKey);
         String application = side.where().application();
         GovernedRecord record = lookups.record(me, moment.model(), application, type, recordKey);
-        Relatives relatives = records.relatives(application);
+        Relatives relatives = records.relatives(moment.model());
         return new Mending(
                         moment,
                         persona,
@@ -198,7 +198,7 @@ class AnswersService {
                                                                         application,
                                                                         broken.type().orElseThrow(),
                                                                         record)),
-                                records.relatives(application))
+                                records.relatives(moment.model()))
                         .stream()
                         .map(AnswersService::shown)
                         .toList();

@@ -107,7 +107,7 @@ class RecordAccessHistory {
 
     /** Nobody, where the application did not have such records yet. */
     private Map<Operation, Set<Person>> reach(Moment then, RecordType type, GovernedRecord record) {
-        Relatives relatives = records.relatives(then.model().application().key());
+        Relatives relatives = records.relatives(then.model());
         return then.model()
                 .catalogue()
                 .recordType(type.key())

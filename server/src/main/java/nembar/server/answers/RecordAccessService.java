@@ -147,7 +147,7 @@ class RecordAccessService {
 
     private List<OperationReach> reach(
             Person me, Moment moment, RecordType type, GovernedRecord record) {
-        Relatives relatives = records.relatives(moment.model().application().key());
+        Relatives relatives = records.relatives(moment.model());
         Predicate<Person> visible = governance.mayView(me);
         List<OperationReach> reach = new ArrayList<>();
         RecordReach.of(moment, type, record, relatives)

@@ -84,7 +84,11 @@ final class WhoCanQuestion {
         /** Somebody who can, of these records only. */
         Found among(RecordSet some) {
             return with(
-                    counted.map(of -> new Counted(of.type(), RecordSet.allOf(of.records(), some))));
+                    counted.map(
+                            of -> {
+                                RecordSet among = RecordSet.allOf(of.records(), some);
+                                return new Counted(of.type(), () -> among);
+                            }));
         }
 
         /** Somebody who can, with how many records it is about. */
@@ -94,7 +98,7 @@ final class WhoCanQuestion {
                             of ->
                                     new Counted(
                                             of.type(),
-                                            of.records(),
+                                            of.from(),
                                             Optional.of(counts.get(of.records())))));
         }
 
@@ -106,11 +110,16 @@ final class WhoCanQuestion {
     /**
      * How many records it is about.
      *
+     * @param from works out which, for those only whom it is asked of
      * @param number empty until it is counted
      */
-    record Counted(RecordType type, RecordSet records, Optional<Long> number) {
-        Counted(RecordType type, RecordSet records) {
-            this(type, records, Optional.empty());
+    record Counted(RecordType type, Supplier<RecordSet> from, Optional<Long> number) {
+        Counted(RecordType type, Supplier<RecordSet> from) {
+            this(type, from, Optional.empty());
+        }
+
+        RecordSet records() {
+            return from.get();
         }
     }
 
@@ -206,7 +215,7 @@ final class WhoCanQuestion {
     }
 
     private List<Found> on(RecordType type, Operation operation, GovernedRecord record) {
-        return who.on(type, operation, record, records.relatives(application)).stream()
+        return who.on(type, operation, record, records.relatives(model)).stream()
                 .map(
                         one ->
                                 new Found(
@@ -241,14 +250,16 @@ final class WhoCanQuestion {
                                                 : Optional.of(
                                                         new Counted(
                                                                 type,
-                                                                access(one.persona())
-                                                                        .records(
-                                                                                type, operation)))))
+                                                                () ->
+                                                                        access(one.persona())
+                                                                                .records(
+                                                                                        type,
+                                                                                        operation)))))
                 .toList();
     }
 
     private List<Found> onField(RecordType type, Field field, GovernedRecord record) {
-        Relatives relatives = records.relatives(application);
+        Relatives relatives = records.relatives(model);
         return who.onField(type, field, record, relatives).stream()
                 .map(
                         one ->
@@ -284,9 +295,10 @@ final class WhoCanQuestion {
                                         Optional.of(
                                                 new Counted(
                                                         type,
-                                                        access(one.persona())
-                                                                .field(type, field)
-                                                                .masked()))))
+                                                        () ->
+                                                                access(one.persona())
+                                                                        .field(type, field)
+                                                                        .masked()))))
                 .toList();
     }
 

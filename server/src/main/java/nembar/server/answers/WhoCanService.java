@@ -58,7 +58,7 @@ class WhoCanService {
         private final List<Found> told;
         private final List<Found> wanted;
         private final long withheld;
-        private final List<ByWhat> ways;
+        private final Map<Way, Set<Person>> ways;
         private final String means;
 
         private Answer(
@@ -67,7 +67,7 @@ class WhoCanService {
                 List<Found> told,
                 List<Found> wanted,
                 long withheld,
-                List<ByWhat> ways,
+                Map<Way, Set<Person>> ways,
                 String means) {
             this.me = me;
             this.moment = moment;
@@ -89,7 +89,7 @@ class WhoCanService {
                     wanted.size(),
                     people(told),
                     withheld,
-                    ways.subList(0, Math.min(ways.size(), WAYS_AT_MOST)),
+                    most(moment.model(), ways),
                     Math.max(0, ways.size() - WAYS_AT_MOST));
         }
 
@@ -114,9 +114,8 @@ class WhoCanService {
                 new WhoCanQuestion(lookups, records, me, moment, where.application()).ask(subject);
         List<Found> told =
                 all.stream().filter(one -> visible.test(one.persona().person())).toList();
-        Map<Way, String> keys = new LinkedHashMap<>();
-        List<ByWhat> ways = ways(moment.model(), told, keys);
-        if (!by.isEmpty() && !keys.containsValue(by)) {
+        Map<Way, Set<Person>> ways = ways(told);
+        if (!by.isEmpty() && ways.keySet().stream().noneMatch(one -> key(one).equals(by))) {
             throw new NotFound("by", "Nobody comes by it in this way any more. Look at all.");
         }
         List<Found> wanted =
@@ -125,7 +124,7 @@ class WhoCanService {
                                 one ->
                                         by.isEmpty()
                                                 || one.ways().get().stream()
-                                                        .anyMatch(way -> keys.get(way).equals(by)))
+                                                        .anyMatch(way -> key(way).equals(by)))
                         .toList();
         return new Answer(
                 me,
@@ -195,8 +194,8 @@ class WhoCanService {
                 .filter(some -> some != Counting.WITHHELD);
     }
 
-    /** By what people came by it, the way of most people first. */
-    private static List<ByWhat> ways(AccessModel model, List<Found> found, Map<Way, String> keys) {
+    /** By what people came by it. */
+    private static Map<Way, Set<Person>> ways(List<Found> found) {
         Map<Way, Set<Person>> people = new LinkedHashMap<>();
         for (Found one : found) {
             for (Way way : one.ways().get()) {
@@ -205,12 +204,17 @@ class WhoCanService {
                         .add(one.persona().person());
             }
         }
+        return people;
+    }
+
+    /** The ways of most people, those of most of them first. */
+    private static List<ByWhat> most(AccessModel model, Map<Way, Set<Person>> ways) {
         Sentences sentences = new Sentences(model);
-        people.keySet().forEach(way -> keys.put(way, key(way)));
-        return people.entrySet().stream()
+        return ways.entrySet().stream()
                 .sorted(
                         Map.Entry.<Way, Set<Person>>comparingByValue(
                                 (one, other) -> other.size() - one.size()))
+                .limit(WAYS_AT_MOST)
                 .map(
                         one ->
                                 new ByWhat(

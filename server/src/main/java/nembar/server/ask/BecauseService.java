@@ -133,7 +133,7 @@ class BecauseService {
                     "What the draft makes of this record rests on what you may not view.",
                     List.of());
         }
-        Relatives relatives = records.relatives(question.application());
+        Relatives relatives = records.relatives(question.model());
         Decision decision = question.access().decide(type, operation, record, relatives);
         List<RouteShown> routes =
                 decision.grants().stream()

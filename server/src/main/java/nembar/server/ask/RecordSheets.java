@@ -37,7 +37,7 @@ class RecordSheets {
         // It may have come since the page was read: there is nothing of it to show yet.
         List<FieldValue> values = page.rows().isEmpty() ? List.of() : page.rows().get(0).values();
         PersonAccess access = question.access();
-        Relatives relatives = records.relatives(question.application());
+        Relatives relatives = records.relatives(question.model());
         boolean seen = access.allows(type, Operation.VIEW, record, relatives);
         return new RecordSheet(
                 seen,

@@ -49,10 +49,10 @@ class BatchService {
             throw new BadRequest("evaluations", "Ask at most " + AT_MOST + " at once.");
         }
         String semantic = semantic(batch);
-        PastMoments past = subjects.moments();
+        RequestScope scope = scope(batch);
         List<Answer> answers = new ArrayList<>();
         for (int i = 0; i < batch.evaluations().size(); i++) {
-            Answer answer = one(batch, i, past);
+            Answer answer = one(batch, i, scope);
             answers.add(answer);
             boolean enough =
                     semantic.equals("deny_on_first_deny") && !answer.decision()
@@ -64,7 +64,22 @@ class BatchService {
         return new Answers(answers);
     }
 
-    private Answer one(Evaluations batch, int index, PastMoments past) {
+    /** What they share, told which records they ask about. */
+    private RequestScope scope(Evaluations batch) {
+        RequestScope scope = subjects.scope();
+        for (Evaluation one : batch.evaluations()) {
+            Entity of = one.resource() != null ? one.resource() : batch.resource();
+            if (of != null
+                    && EvaluationService.filled(of.type())
+                    && EvaluationService.filled(of.id())
+                    && !EvaluationService.hasProperties(of)) {
+                scope.want(of.type().split("\\.", 2)[0], of.id());
+            }
+        }
+        return scope;
+    }
+
+    private Answer one(Evaluations batch, int index, RequestScope scope) {
         Evaluation own = batch.evaluations().get(index);
         try {
             return evaluations.evaluate(
@@ -73,7 +88,7 @@ class BatchService {
                             own.action() != null ? own.action() : batch.action(),
                             own.resource() != null ? own.resource() : batch.resource(),
                             own.context() != null ? own.context() : batch.context()),
-                    past);
+                    scope);
         } catch (BadRequest malformed) {
             // One that cannot be evaluated is a no of its own; the others are answered.
             return new Answer(

@@ -7,6 +7,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.BiFunction;
+import java.util.function.Supplier;
 import java.util.stream.Stream;
 import nembar.core.answers.Moment;
 import nembar.core.catalogue.Field;
@@ -62,28 +63,24 @@ class EvaluationService {
     record Answer(boolean decision, Map<String, Object> context) {}
 
     Answer evaluate(Evaluation asked) {
-        return evaluate(asked, subjects.moments());
+        return evaluate(asked, subjects.scope());
     }
 
-    /**
-     * Evaluates one of several that share their past moments.
-     *
-     * @param past the moments that these ask about
-     */
-    Answer evaluate(Evaluation asked, PastMoments past) {
+    /** Evaluates one of several that share what they look at. */
+    Answer evaluate(Evaluation asked, RequestScope scope) {
         requireAsked(asked.subject(), asked.action(), asked.resource());
         String type = asked.resource().type();
         if (type.equals(FUNCTION)) {
-            return function(asked, past);
+            return function(asked, scope);
         }
         int dot = type.indexOf('.');
         return dot < 0
-                ? record(asked, past)
-                : field(asked, type.substring(0, dot), type.substring(dot + 1), past);
+                ? record(asked, scope)
+                : field(asked, type.substring(0, dot), type.substring(dot + 1), scope);
     }
 
-    private Answer record(Evaluation asked, PastMoments past) {
-        Moment moment = subjects.moment(asked.resource().type(), asked.context(), past);
+    private Answer record(Evaluation asked, RequestScope scope) {
+        Moment moment = subjects.moment(asked.resource().type(), asked.context(), scope);
         AccessModel model = moment.model();
         RecordType type = model.catalogue().recordType(asked.resource().type()).orElseThrow();
         Operation operation = operation(type, asked.action().name());
@@ -97,7 +94,8 @@ class EvaluationService {
                 asked,
                 moment,
                 type,
-                (access, record) -> decided(asked, access, type, operation, record));
+                scope,
+                (access, record) -> decided(asked, access, type, operation, record, scope));
     }
 
     private Answer decided(
@@ -105,8 +103,9 @@ class EvaluationService {
             PersonAccess access,
             RecordType type,
             Operation operation,
-            GovernedRecord record) {
-        Relatives relatives = records.relatives(access.model().application().key());
+            GovernedRecord record,
+            RequestScope scope) {
+        Relatives relatives = scope.related(access.model());
         Decision decision = decide(asked, access, type, operation, record, relatives);
         Explanation explanation = new Explanation(access.model(), access.who());
         return decision.allowed()
@@ -125,13 +124,14 @@ class EvaluationService {
             Evaluation asked,
             Moment moment,
             RecordType type,
+            RequestScope scope,
             BiFunction<PersonAccess, GovernedRecord, Answer> answer) {
         Optional<Standpoint> who = subjects.who(moment, asked.subject());
         if (who.isEmpty()) {
             return nobody();
         }
-        PersonAccess access = new PersonAccess(moment.model(), who.get());
-        return record(moment.model(), type, asked.resource())
+        PersonAccess access = moment.access(who.get());
+        return record(moment.model(), type, asked.resource(), scope)
                 .map(record -> answer.apply(access, record))
                 .orElseGet(() -> no(List.of("There is no " + type.singular() + " of this key.")));
     }
@@ -139,8 +139,8 @@ class EvaluationService {
     /**
      * Whether a field of a record is seen, or may be changed: a resource type as "voyage.margin".
      */
-    private Answer field(Evaluation asked, String typeKey, String fieldKey, PastMoments past) {
-        Moment moment = subjects.moment(typeKey, asked.context(), past);
+    private Answer field(Evaluation asked, String typeKey, String fieldKey, RequestScope scope) {
+        Moment moment = subjects.moment(typeKey, asked.context(), scope);
         AccessModel model = moment.model();
         RecordType type = model.catalogue().recordType(typeKey).orElseThrow();
         Field field =
@@ -166,14 +166,12 @@ class EvaluationService {
                 asked,
                 moment,
                 type,
+                scope,
                 (access, record) ->
                         level(
                                 type,
                                 field,
-                                access.field(type, field)
-                                        .levelOn(
-                                                record,
-                                                records.relatives(model.application().key())),
+                                access.field(type, field).levelOn(record, scope.related(model)),
                                 change ? FieldLevel.CHANGE : FieldLevel.VIEW));
     }
 
@@ -195,9 +193,9 @@ class EvaluationService {
     }
 
     /** Whether somebody has at least a level of a function: the action names the level. */
-    private Answer function(Evaluation asked, PastMoments past) {
+    private Answer function(Evaluation asked, RequestScope scope) {
         require(filled(asked.resource().id()), "resource.id", "Give the function's key.");
-        Moment moment = subjects.ofFunction(asked.resource().id(), asked.context(), past);
+        Moment moment = subjects.ofFunction(asked.resource().id(), asked.context(), scope);
         AccessModel model = moment.model();
         Function function =
                 model.catalogue()
@@ -212,7 +210,7 @@ class EvaluationService {
         if (who.isEmpty()) {
             return nobody();
         }
-        FunctionAccess access = new PersonAccess(model, who.get()).function(function);
+        FunctionAccess access = moment.access(who.get()).function(function);
         Explanation explanation = new Explanation(model, who.get());
         return access.atLeast(asked.action().name())
                 ? yes(access.grants().stream().map(explanation::route))
@@ -220,13 +218,14 @@ class EvaluationService {
     }
 
     /** The record that was sent, or else the one of this key. */
-    private Optional<GovernedRecord> record(AccessModel model, RecordType type, Entity resource) {
+    private Optional<GovernedRecord> record(
+            AccessModel model, RecordType type, Entity resource, RequestScope scope) {
         return hasProperties(resource)
                 ? Optional.of(sent(model, type, resource, "resource"))
-                : records.find(model.application().key(), type, resource.id());
+                : scope.record(model, type, resource.id());
     }
 
-    private static boolean hasProperties(Entity resource) {
+    static boolean hasProperties(Entity resource) {
         return resource.properties() != null && !resource.properties().isEmpty();
     }
 
@@ -263,7 +262,6 @@ class EvaluationService {
     }
 
     static Operation operation(RecordType type, String name) {
-        List<String> known = type.operations().stream().map(Operation::key).toList();
         return type.operation(name)
                 .orElseThrow(
                         () ->
@@ -275,7 +273,9 @@ class EvaluationService {
                                                         + name
                                                         + "`",
                                                 name,
-                                                known)));
+                                                type.operations().stream()
+                                                        .map(Operation::key)
+                                                        .toList())));
     }
 
     /** The record as it was sent: as the application has it, so that look-ups lead on. */
@@ -290,10 +290,11 @@ class EvaluationService {
                             require(
                                     field != null,
                                     path,
-                                    Nearest.sentence(
-                                            type.singular() + " has no field `" + key + "`",
-                                            key,
-                                            fields.keySet()));
+                                    () ->
+                                            Nearest.sentence(
+                                                    type.singular() + " has no field `" + key + "`",
+                                                    key,
+                                                    fields.keySet()));
                             Object known =
                                     value == null
                                             ? null
@@ -346,8 +347,12 @@ class EvaluationService {
     }
 
     static void require(boolean holds, String path, String message) {
+        require(holds, path, () -> message);
+    }
+
+    static void require(boolean holds, String path, Supplier<String> message) {
         if (!holds) {
-            throw new BadRequest(path, message);
+            throw new BadRequest(path, message.get());
         }
     }
 }

@@ -93,7 +93,7 @@ class FilterService {
         String alias = alias(asked.options());
         boolean numbered = numbered(asked.options());
         String of = asked.resource().type();
-        Moment moment = subjects.moment(of, asked.context(), subjects.moments());
+        Moment moment = subjects.moment(of, asked.context(), subjects.scope());
         RecordType type = moment.model().catalogue().recordType(of).orElseThrow();
         Operation operation = EvaluationService.operation(type, asked.action().name());
         RecordSet records =

@@ -86,7 +86,7 @@ class SearchService {
                                                                 type,
                                                                 operation,
                                                                 record,
-                                                                records.relatives(application))
+                                                                records.relatives(moment.model()))
                                                         .stream())
                         .map(one -> subject(one.persona()))
                         .distinct()
@@ -145,7 +145,7 @@ class SearchService {
         for (GovernedRecord record :
                 records.find(application, type, search.resource().id()).stream().toList()) {
             for (Operation operation : type.operations()) {
-                if (access.allows(type, operation, record, records.relatives(application))) {
+                if (access.allows(type, operation, record, records.relatives(moment.model()))) {
                     able.add(new ActionName(operation.key()));
                 }
             }
@@ -176,7 +176,7 @@ class SearchService {
                 search.resource() != null && filled(search.resource().type()),
                 "resource.type",
                 "Name the record type.");
-        return subjects.moment(search.resource().type(), search.context(), subjects.moments());
+        return subjects.moment(search.resource().type(), search.context(), subjects.scope());
     }
 
     private static RecordType type(Search search, Moment moment) {

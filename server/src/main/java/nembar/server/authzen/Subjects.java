@@ -21,6 +21,7 @@ import nembar.server.http.BadRequest;
 import nembar.server.http.Instants;
 import nembar.server.model.Models;
 import nembar.server.model.Moments;
+import nembar.server.records.Records;
 import org.springframework.stereotype.Service;
 
 /** What a request of the Authorization API is about: which application, when, and for whom. */
@@ -28,48 +29,51 @@ import org.springframework.stereotype.Service;
 class Subjects {
     private final Models models;
     private final Moments moments;
+    private final Records records;
 
-    Subjects(Models models, Moments moments) {
+    Subjects(Models models, Moments moments, Records records) {
         this.models = models;
         this.moments = moments;
+        this.records = records;
     }
 
-    /** For one request, which may ask about the same moment many times. */
-    PastMoments moments() {
-        return new PastMoments(moments);
+    /** For one request, which may ask about the same many times. */
+    RequestScope scope() {
+        return new RequestScope(moments, records);
     }
 
     /**
      * The application named in the context, or the one that has such records, at the instant that
      * the context names, or now.
      */
-    Moment moment(String type, Map<String, Object> context, PastMoments past) {
+    Moment moment(String type, Map<String, Object> context, RequestScope scope) {
         AccessModel model =
                 model(
                         context,
                         one -> one.catalogue().recordType(type).isPresent(),
                         models -> nearest(models, type));
-        Moment moment = moment(model, context, past);
+        Moment moment = moment(model, context, scope);
         require(
                 moment.model().catalogue().recordType(type).isPresent(),
                 "resource.type",
-                nearest(List.of(moment.model()), type));
+                () -> nearest(List.of(moment.model()), type));
         return moment;
     }
 
     /** The moment of the application that has the function. */
-    Moment ofFunction(String function, Map<String, Object> context, PastMoments past) {
+    Moment ofFunction(String function, Map<String, Object> context, RequestScope scope) {
         return moment(
                 model(
                         context,
                         one -> one.catalogue().function(function).isPresent(),
                         models -> "There is no function `" + function + "`."),
                 context,
-                past);
+                scope);
     }
 
     /** Now, or the instant that the context names. */
-    private static Moment moment(AccessModel model, Map<String, Object> context, PastMoments past) {
+    private static Moment moment(
+            AccessModel model, Map<String, Object> context, RequestScope scope) {
         Object time = context == null ? null : context.get("time");
         Optional<Instant> at =
                 Optional.ofNullable(time).map(Object::toString).flatMap(Instants::read);
@@ -77,7 +81,7 @@ class Subjects {
                 time == null || at.isPresent(),
                 "context.time",
                 "Write the instant as in 2026-03-03T14:05:00Z.");
-        return past.of(model.application().key(), at);
+        return scope.moment(model.application().key(), at);
     }
 
     private AccessModel model(
@@ -94,7 +98,7 @@ class Subjects {
                                             new BadRequest(
                                                     "context.application",
                                                     "There is no application `" + named + "`."));
-            require(having.test(model), "resource.type", none.apply(List.of(model)));
+            require(having.test(model), "resource.type", () -> none.apply(List.of(model)));
             return model;
         }
         List<AccessModel> governed =
@@ -102,7 +106,7 @@ class Subjects {
                         .filter(model -> !model.application().key().equals(Models.NEMBAR))
                         .toList();
         List<AccessModel> some = governed.stream().filter(having).toList();
-        require(!some.isEmpty(), "resource.type", none.apply(governed));
+        require(!some.isEmpty(), "resource.type", () -> none.apply(governed));
         require(
                 some.size() == 1,
                 "context.application",

@@ -6,24 +6,20 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import nembar.server.http.Problems;
-import nembar.server.model.Models;
 import org.springframework.core.Ordered;
 import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Component;
 import org.springframework.web.filter.OncePerRequestFilter;
 
-/**
- * Answers nothing from an edition that is over: one read of one row before each request, and what
- * has changed is read where it is another.
- */
+/** Answers nothing from an edition that is over. */
 @Component
 @Order(Ordered.HIGHEST_PRECEDENCE)
 class EditionFilter extends OncePerRequestFilter {
-    private final Models models;
+    private final Freshness freshness;
     private final Problems problems;
 
-    EditionFilter(Models models, Problems problems) {
-        this.models = models;
+    EditionFilter(Freshness freshness, Problems problems) {
+        this.freshness = freshness;
         this.problems = problems;
     }
 
@@ -40,7 +36,7 @@ class EditionFilter extends OncePerRequestFilter {
             HttpServletRequest request, HttpServletResponse response, FilterChain chain)
             throws ServletException, IOException {
         try {
-            models.catchUp();
+            freshness.require();
         } catch (RuntimeException failed) {
             problems.write(request, response, problems.unforeseen(failed));
             return;

@@ -5,7 +5,6 @@ import java.sql.SQLException;
 import java.sql.Statement;
 import java.util.Properties;
 import java.util.concurrent.locks.LockSupport;
-import nembar.server.model.Models;
 import org.postgresql.Driver;
 import org.postgresql.PGConnection;
 import org.slf4j.Logger;
@@ -24,12 +23,12 @@ class EditionListener implements SmartLifecycle, Runnable {
     private static final int LOOK_MS = 500;
     private static final long PAUSE_NANOS = 1_000_000_000L;
 
-    private final Models models;
+    private final Freshness freshness;
     private final DataSourceProperties database;
     private volatile Thread thread;
 
-    EditionListener(Models models, DataSourceProperties database) {
-        this.models = models;
+    EditionListener(Freshness freshness, DataSourceProperties database) {
+        this.freshness = freshness;
         this.database = database;
     }
 
@@ -60,7 +59,7 @@ class EditionListener implements SmartLifecycle, Runnable {
             try (Connection connection = connect();
                     Statement statement = connection.createStatement()) {
                 statement.execute("LISTEN nembar_edition");
-                models.catchUp();
+                freshness.require();
                 listen(connection.unwrap(PGConnection.class));
             } catch (SQLException | RuntimeException away) {
                 LOG.debug("not listening: {}", away.getMessage());
@@ -80,7 +79,7 @@ class EditionListener implements SmartLifecycle, Runnable {
     private void listen(PGConnection connection) throws SQLException {
         while (isRunning()) {
             if (connection.getNotifications(LOOK_MS).length > 0) {
-                models.catchUp();
+                freshness.require();
             }
         }
     }

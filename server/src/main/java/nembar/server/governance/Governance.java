@@ -1,6 +1,7 @@
 package nembar.server.governance;
 
 import java.time.Clock;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
@@ -11,6 +12,7 @@ import java.util.Set;
 import java.util.TreeSet;
 import java.util.function.Predicate;
 import nembar.core.answers.Counting;
+import nembar.core.answers.Moment;
 import nembar.core.catalogue.Function;
 import nembar.core.catalogue.Operation;
 import nembar.core.catalogue.RecordType;
@@ -32,6 +34,7 @@ import nembar.core.recordset.Relatives;
 import nembar.core.words.Explanation;
 import nembar.server.http.Refused;
 import nembar.server.model.Models;
+import nembar.server.model.Moments;
 import nembar.server.records.Records;
 import nembar.server.session.Acting;
 import org.springframework.stereotype.Service;
@@ -45,13 +48,21 @@ public class Governance {
     private static final int REASONS_AT_MOST = 5;
 
     private final Models models;
+    private final Moments moments;
     private final Acting acting;
     private final Records records;
     private final LookPasses passes;
     private final Clock clock;
 
-    Governance(Models models, Acting acting, Records records, LookPasses passes, Clock clock) {
+    Governance(
+            Models models,
+            Moments moments,
+            Acting acting,
+            Records records,
+            LookPasses passes,
+            Clock clock) {
         this.models = models;
+        this.moments = moments;
         this.acting = acting;
         this.records = records;
         this.passes = passes;
@@ -71,14 +82,19 @@ public class Governance {
 
     /** Asks about many people at once: the person's access is worked out a single time. */
     public Predicate<Person> mayView(Person me) {
-        PersonAccess access = access(me);
-        return person -> may(access, "view", person);
+        return may(me, "view");
     }
 
     /** Asks about one operation on many people at once. */
     public Predicate<Person> may(Person me, String operation) {
         PersonAccess access = access(me);
-        return person -> may(access, operation, person);
+        RecordType people = type(PERSON);
+        boolean all =
+                people.operation(operation)
+                        .map(one -> access.records(people, one))
+                        .filter(RecordSet.EVERYTHING::equals)
+                        .isPresent();
+        return person -> all || may(access, operation, person);
     }
 
     /** Whether the person may do this to an account, a unit or a team. */
@@ -346,12 +362,17 @@ public class Governance {
     }
 
     private PersonAccess access(Person me) {
-        return new PersonAccess(models.model(Models.NEMBAR), standpoint(me));
+        Moment now = moments.now(Models.NEMBAR);
+        return now.access(standpoint(me, now.at()));
+    }
+
+    private Standpoint standpoint(Person me) {
+        return standpoint(me, clock.instant());
     }
 
     /** Where the person stands: for the account they have chosen, where there is a choice. */
-    private Standpoint standpoint(Person me) {
-        Standpoint first = Standpoint.of(me, clock.instant());
+    private Standpoint standpoint(Person me, Instant at) {
+        Standpoint first = Standpoint.of(me, at);
         return acting.accountOf(me).map(first::actingFor).orElse(first);
     }
 

@@ -132,9 +132,18 @@ public class Models {
                 : new Current(new Snapshot(read.snapshot().directory(), models), read.editions());
     }
 
-    /** Brings this server up to the database's edition, where that is ahead. */
+    /** Brings this server up to the database's edition, where that is another. */
     public void catchUp() {
-        if (store.edition() != current.number()) {
+        catchUp(store.numbers().edition());
+    }
+
+    /**
+     * Brings this server up to an edition, where it is at another.
+     *
+     * @param number the database's edition, now or a moment ago
+     */
+    public void catchUp(long number) {
+        if (number != current.number()) {
             read();
         }
     }

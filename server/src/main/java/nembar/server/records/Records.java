@@ -22,9 +22,9 @@ import nembar.core.catalogue.RecordType;
 import nembar.core.decision.FieldCoverage;
 import nembar.core.design.FieldLevel;
 import nembar.core.lookup.Lookups;
+import nembar.core.model.AccessModel;
 import nembar.core.recordset.GovernedRecord;
 import nembar.core.recordset.RecordSet;
-import nembar.core.recordset.Relatives;
 import nembar.core.sql.CountQuery;
 import nembar.core.sql.GroupedCount;
 import nembar.core.sql.Groups;
@@ -54,8 +54,6 @@ public class Records {
 
     /** Up to so many sets are each counted by a filter of their own. */
     private static final int SETS_ONE_BY_ONE = 40;
-
-    private static final int RELATIVES_AT_MOST = 10_000;
 
     private final RecordSources sources;
     private final RecordLookups lookups;
@@ -371,25 +369,18 @@ public class Records {
                                                 + "`. It may have been deleted."));
     }
 
-    /** The records above and below one, read when a decision asks for them. */
-    public Relatives relatives(String application) {
-        return new Relatives() {
-            @Override
-            public Optional<GovernedRecord> record(RecordType type, String key) {
-                return find(application, type, key);
-            }
+    /** The records that one question looks at, and those above and below them. */
+    public RelatedRecords relatives(AccessModel model) {
+        return new RelatedRecords(this, model.application().key(), model.catalogue());
+    }
 
-            @Override
-            public List<GovernedRecord> referring(RecordType type, String through, String key) {
-                return records(application, type, select(application, type, through, key));
-            }
-        };
+    List<GovernedRecord> records(String application, RecordType type, RecordSet set, Page page) {
+        return records(application, type, select(application, type, set, page));
     }
 
     private SqlText select(String application, RecordType type, String field, String key) {
         TreeSet<String> keys = new TreeSet<>(List.of(key));
-        return select(
-                application, type, RecordSet.among(field, keys, ""), Page.first(RELATIVES_AT_MOST));
+        return select(application, type, RecordSet.among(field, keys, ""), Page.first(1));
     }
 
     private SqlText select(String application, RecordType type, RecordSet set, Page page) {

@@ -5,11 +5,14 @@ import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import nembar.server.securitylog.SecurityLog;
+import nembar.server.session.KnownTokens.Known;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionTemplate;
 
 /**
  * Tokens by which programs come in: as a service that asks for decisions or reads and proposes
@@ -18,17 +21,26 @@ import org.springframework.transaction.annotation.Transactional;
  */
 @Service
 public class Tokens {
-    private static final Duration USE_NOTED_EACH = Duration.ofMinutes(1);
     private static final Duration OLD_ONE_LASTS = Duration.ofDays(7);
 
     private final EntityManager entities;
     private final Secrets secrets;
+    private final KnownTokens known;
+    private final TransactionTemplate transactions;
     private final SecurityLog log;
     private final Clock clock;
 
-    Tokens(EntityManager entities, Secrets secrets, SecurityLog log, Clock clock) {
+    Tokens(
+            EntityManager entities,
+            Secrets secrets,
+            KnownTokens known,
+            TransactionTemplate transactions,
+            SecurityLog log,
+            Clock clock) {
         this.entities = entities;
         this.secrets = secrets;
+        this.known = known;
+        this.transactions = transactions;
         this.log = log;
         this.clock = clock;
     }
@@ -86,6 +98,7 @@ public class Tokens {
         row.madeAt = clock.instant();
         row.validUntil = validUntil;
         entities.merge(row);
+        moved();
         log.note(
                 "token made",
                 "who",
@@ -146,6 +159,7 @@ public class Tokens {
                 .setParameter("now", clock.instant())
                 .setParameter("id", id)
                 .executeUpdate();
+        moved();
         log.note("token ended", "id", id);
     }
 
@@ -168,18 +182,49 @@ public class Tokens {
     }
 
     /** What a value stands for; empty where nobody knows it, or it is not good any more. */
-    @Transactional
     public Optional<Token> find(String value) {
-        TokenRow row = entities.find(TokenRow.class, Secrets.hash(value));
-        Instant now = clock.instant();
-        boolean good = row != null && row.revokedAt == null && now.isBefore(row.validUntil);
-        if (!good) {
+        String hash = Secrets.hash(value);
+        Map<String, Known> now = known.now();
+        Known one = now.get(hash);
+        if (one == null) {
+            one = lookUp(hash).orElse(null);
+            if (one == null) {
+                return Optional.empty();
+            }
+            now.put(hash, one);
+        }
+        Instant at = clock.instant();
+        if (!one.good(at)) {
+            log.note("token refused", "known", true, "over", one.validUntil());
+            return Optional.empty();
+        }
+        if (one.noteUse(at)) {
+            transactions.executeWithoutResult(any -> noteUse(hash, at));
+        }
+        return Optional.of(one.of());
+    }
+
+    private Optional<Known> lookUp(String hash) {
+        TokenRow row =
+                entities.createQuery("from TokenRow where hash = :hash", TokenRow.class)
+                        .setParameter("hash", hash)
+                        .getSingleResultOrNull();
+        if (row == null || row.revokedAt != null) {
             log.note("token refused", "known", row != null, "id", row == null ? null : row.id);
             return Optional.empty();
         }
-        if (row.lastUsedAt == null || row.lastUsedAt.isBefore(now.minus(USE_NOTED_EACH))) {
-            row.lastUsedAt = now;
-        }
-        return Optional.of(of(row));
+        return Optional.of(new Known(of(row), row.validUntil, row.lastUsedAt));
+    }
+
+    private void noteUse(String hash, Instant at) {
+        entities.createQuery("update TokenRow set lastUsedAt = :at where hash = :hash")
+                .setParameter("at", at)
+                .setParameter("hash", hash)
+                .executeUpdate();
+    }
+
+    /** Tells every server that tokens are others from now on. */
+    private void moved() {
+        entities.createQuery("update TokenEditionRow set number = number + 1").executeUpdate();
     }
 }

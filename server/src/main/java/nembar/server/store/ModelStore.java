@@ -77,10 +77,23 @@ public class ModelStore {
         <P> List<P> of(ElementMapping<P> mapping);
     }
 
-    /** The edition that everything is at. */
-    @Transactional(readOnly = true)
-    public long edition() {
-        return entities.createQuery("select number from EditionRow", Long.class).getSingleResult();
+    /**
+     * Numbers that tell whether anything has changed.
+     *
+     * @param edition that everything is at
+     * @param tokens moved by each token that is made, renewed or ended
+     */
+    public record Numbers(long edition, long tokens) {}
+
+    /**
+     * The numbers as they are now. One statement is a transaction of its own, and none is begun.
+     */
+    public Numbers numbers() {
+        return entities.createQuery(
+                        "select edition.number, tokens.number from EditionRow edition,"
+                                + " TokenEditionRow tokens",
+                        Numbers.class)
+                .getSingleResult();
     }
 
     private Editions editions() {

@@ -10,6 +10,7 @@ import java.io.UncheckedIOException;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.ZoneOffset;
+import nembar.core.answers.Moment;
 import nembar.core.directory.Directory;
 import nembar.core.directory.Person;
 import nembar.core.model.AccessModel;
@@ -19,6 +20,7 @@ import nembar.server.document.DocumentJson;
 import nembar.server.document.DocumentReader;
 import nembar.server.http.Refused;
 import nembar.server.model.Models;
+import nembar.server.model.Moments;
 import nembar.server.records.Records;
 import nembar.server.session.Acting;
 import org.junit.jupiter.api.Test;
@@ -54,8 +56,15 @@ class GovernanceTest {
     private Governance governance() {
         Models models = mock(Models.class);
         when(models.model(Models.NEMBAR)).thenReturn(nembar);
+        Moments moments = mock(Moments.class);
+        when(moments.now(Models.NEMBAR)).thenReturn(new Moment(nembar, CLOCK.instant()));
         return new Governance(
-                models, mock(Acting.class), mock(Records.class), mock(LookPasses.class), CLOCK);
+                models,
+                moments,
+                mock(Acting.class),
+                mock(Records.class),
+                mock(LookPasses.class),
+                CLOCK);
     }
 
     private Person person(String key) {
