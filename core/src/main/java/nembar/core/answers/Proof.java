@@ -194,9 +194,11 @@ public record Proof(
             for (Map.Entry<RecordType, List<Having>> of : byType.entrySet()) {
                 Set<RecordSet> telling = new LinkedHashSet<>();
                 of.getValue().forEach(one -> telling.add(telling(one)));
-                Map<RecordSet, Long> counts = counting.count(of.getKey(), telling);
+                telling.remove(RecordSet.NOTHING);
+                Map<RecordSet, Long> counts =
+                        telling.isEmpty() ? Map.of() : counting.count(of.getKey(), telling);
                 for (Having one : of.getValue()) {
-                    boolean some = counts.get(telling(one)) > 0;
+                    boolean some = counts.getOrDefault(telling(one), 0L) > 0;
                     if (some != (expectation.claim() == Claim.CAN)) {
                         return Optional.of(counterExample(one, example(one, some)));
                     }

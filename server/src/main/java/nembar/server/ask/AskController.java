@@ -243,7 +243,11 @@ class AskController {
             @RequestParam(defaultValue = "") String draft) {
         Question question = understood(asked, draft);
         return recordList.list(
-                question, without(asked, list, draft), me.person(), question.type(type), list);
+                question,
+                without(asked, list, draft),
+                me.person(),
+                question.type(type),
+                list.checked());
     }
 
     /** The whole list of records as a CSV file (RFC 4180). */

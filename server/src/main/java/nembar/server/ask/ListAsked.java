@@ -45,6 +45,9 @@ record ListAsked(
         String withoutAccount) {
     private static final int SIZE = 25;
 
+    /** Records that are read at once for a file. */
+    private static final int OF_A_FILE = 5000;
+
     ListAsked {
         size = size == null ? SIZE : size;
         operation = said(operation).orElse("view");
@@ -57,9 +60,11 @@ record ListAsked(
     }
 
     /**
-     * @throws BadRequest where this asks for no list
+     * This, where it asks for a list of a size that is shown.
+     *
+     * @throws BadRequest where it does not
      */
-    void check() {
+    ListAsked checked() {
         if (size < 0 || size > Paging.SIZE_AT_MOST) {
             throw new BadRequest("size", "Ask for 0 to " + Paging.SIZE_AT_MOST + " records.");
         }
@@ -69,6 +74,7 @@ record ListAsked(
         if (said(field).isPresent() != said(value).isPresent()) {
             throw new BadRequest("field", "Name a field, and the value it is to have.");
         }
+        return this;
     }
 
     /** One record, whoever may see it. */
@@ -78,11 +84,11 @@ record ListAsked(
                 null);
     }
 
-    /** This list from its beginning or after a page, as many at once as there may be. */
+    /** This list from its beginning or after a page, as many at once as suits a file. */
     ListAsked after(String next) {
         return new ListAsked(
                 operation,
-                Paging.SIZE_AT_MOST,
+                OF_A_FILE,
                 false,
                 next,
                 null,

@@ -29,6 +29,7 @@ class RecordCsv {
             Person asking,
             RecordType type,
             ListAsked asked) {
+        asked.checked();
         Function<String, RecordPage> page =
                 next -> lists.list(question, without, asking, type, asked.after(next));
         RecordPage first = page.apply(null);

@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.SortedSet;
 import java.util.TreeSet;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
@@ -51,7 +52,6 @@ class RecordListService {
             Person asking,
             RecordType type,
             ListAsked wanted) {
-        wanted.check();
         looks.require(question, asking, type);
         Operation operation = Question.operation(type, wanted.operation());
         if (operation.equals(Operation.CREATE)) {
@@ -73,8 +73,10 @@ class RecordListService {
         ListQuery.Page page = page(directory, type, fields, wanted);
         Records.Listing listing =
                 records.list(question.application(), type, listed, fields, page, wanted.count());
+        List<Function<Object, String>> shown =
+                fields.stream().map(field -> shown(directory, type, field.field())).toList();
         List<RecordRow> rows =
-                listing.rows().stream().map(row -> row(directory, type, fields, row)).toList();
+                listing.rows().stream().map(row -> row(shown, fields, type, row)).toList();
         List<Column> columns =
                 fields.stream()
                         .map(
@@ -222,14 +224,17 @@ class RecordListService {
     }
 
     private static RecordRow row(
-            Directory directory, RecordType type, List<FieldCoverage> fields, Records.Row row) {
+            List<Function<Object, String>> shown,
+            List<FieldCoverage> fields,
+            RecordType type,
+            Records.Row row) {
         List<FieldValue> values = new ArrayList<>();
         for (int i = 0; i < fields.size(); i++) {
             FieldCoverage field = fields.get(i);
             FieldLevel level = row.levels().get(i);
             Optional<String> value =
                     Optional.ofNullable(row.record().values().get(field.field().key()))
-                            .map(one -> shown(directory, type, field.field(), one));
+                            .map(shown.get(i));
             if (level == FieldLevel.HIDDEN) {
                 value = Optional.empty();
             } else if (level == FieldLevel.MASKED) {
@@ -272,19 +277,22 @@ class RecordListService {
     }
 
     /** Names instead of the directory's keys; everything else as it is, for the page to format. */
-    private static String shown(Directory directory, RecordType type, Field field, Object value) {
+    private static Function<Object, String> shown(
+            Directory directory, RecordType type, Field field) {
+        Map<String, String> names = namesFor(directory, type, field).orElse(Map.of());
+        return value -> shown(names, value);
+    }
+
+    private static String shown(Map<String, String> names, Object value) {
         if (value instanceof BigDecimal number) {
             return number.toPlainString();
         }
         if (value instanceof List<?> several) {
             return several.stream()
-                    .map(one -> shown(directory, type, field, one))
+                    .map(one -> shown(names, one))
                     .collect(Collectors.joining(", "));
         }
-        String key = value.toString();
-        return namesFor(directory, type, field)
-                .map(names -> names.getOrDefault(key, key))
-                .orElse(key);
+        return names.getOrDefault(value.toString(), value.toString());
     }
 
     /** The names of what the field's keys stand for, where they are the directory's. */
