@@ -1,9 +1,35 @@
 import react from '@vitejs/plugin-react';
+import { compression } from 'vite-plugin-compression2';
 import { defineConfig } from 'vitest/config';
 
 export default defineConfig({
-  plugins: [react()],
-  build: { target: 'es2022', sourcemap: false },
+  plugins: [
+    react(),
+    compression({ algorithms: ['gzip', 'brotliCompress'], include: /assets\/.*\.(js|css)$/ }),
+  ],
+  build: {
+    target: 'es2022',
+    sourcemap: false,
+    rolldownOptions: {
+      output: {
+        // Few files make a page: what every place needs is one, what libraries give is another.
+        codeSplitting: {
+          groups: [
+            {
+              name: 'kit',
+              test: /node_modules\/(?!@mui\/x-|dayjs|@codemirror|@lezer|@marijn|crelt|qrcode)/,
+              priority: 2,
+            },
+            {
+              name: 'parts',
+              test: /src\/(app\/(?!Dates|HoursField)|api|session|ask)/,
+              priority: 1,
+            },
+          ],
+        },
+      },
+    },
+  },
   server: { proxy: { '/api': 'http://127.0.0.1:8480' } },
   test: {
     testTimeout: 30_000,

@@ -4,13 +4,13 @@ import { QueryCache, QueryClient, QueryClientProvider } from '@tanstack/react-qu
 import { lazy } from 'react';
 import { BrowserRouter, Navigate, Route, Routes, useLocation } from 'react-router';
 import { Problem } from '../api/client';
+import AskPlace from '../ask/AskPlace';
 import { sessionKey, useSession } from '../session/session';
 import { Frame } from './Frame';
 import { Guarded } from './Guarded';
 import { Trouble } from './Trouble';
 import { theme } from './theme';
 
-const AskPlace = lazy(() => import('../ask/AskPlace'));
 const Look = lazy(() => import('../look/LookPlace'));
 const SignIn = lazy(() => import('../session/SignIn'));
 const ComeIn = lazy(() => import('../invitations/ComeIn'));

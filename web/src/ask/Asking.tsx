@@ -1,8 +1,7 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import { type ReactNode, type Ref, useMemo, useState } from 'react';
+import { lazy, type ReactNode, type Ref, Suspense, useMemo, useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
-import { InstantField } from '../app/Dates';
 import { useLookedFor } from '../app/settled';
 import { exactly } from '../app/when';
 import {
@@ -14,6 +13,10 @@ import {
 } from './answers';
 import { FORMS, type Form, inForm } from './forms';
 import { type Choice, Slot } from './Slot';
+
+const InstantField = lazy(() =>
+  import('../app/Dates').then((dates) => ({ default: dates.InstantField })),
+);
 
 /** A question as a sentence: its first words choose the form, its slots are filled in. */
 export function Asking({ form, children }: { form: Form; children: ReactNode }) {
@@ -180,7 +183,9 @@ export function InstantSlot({ at, onChange }: { at: string; onChange: (at: strin
   const [open, setOpen] = useState(false);
   if (open) {
     return (
-      <InstantField label="At" value={at} onChange={onChange} onLeave={() => setOpen(false)} />
+      <Suspense>
+        <InstantField label="At" value={at} onChange={onChange} onLeave={() => setOpen(false)} />
+      </Suspense>
     );
   }
   return (

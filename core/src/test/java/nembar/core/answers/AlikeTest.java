@@ -22,6 +22,7 @@ import nembar.core.directory.Directory;
 import nembar.core.directory.Edits;
 import nembar.core.directory.Person;
 import nembar.core.model.AccessModel;
+import nembar.core.model.Personas.Persona;
 import nembar.core.recordset.GovernedRecord;
 import nembar.core.testing.Fleet;
 import nembar.core.testing.FleetCounting;
@@ -277,5 +278,37 @@ class AlikeTest {
         assertThat(impact(before, after))
                 .containsExactlyInAnyOrder(
                         "h1 view +[] -[t3]", "h2 view +[] -[t3]", "h4 view +[t3] -[]");
+    }
+
+    /** More of them than are kept: whoever comes to the place of another is worked out anew. */
+    @Test
+    void manyPeopleHaveEachTheirOwn() {
+        AccessModel few = model(may("trip", "view", Reach.OWN));
+        Person like = few.directory().person("h4").orElseThrow();
+        List<Person> people = new ArrayList<>(few.directory().people());
+        IntStream.range(0, 9_000)
+                .mapToObj(i -> like.withKey("m" + i).withEmail("m" + i + "@home.example"))
+                .forEach(people::add);
+        AccessModel many =
+                few.withDirectory(
+                        new Directory(
+                                few.directory().attributes(),
+                                few.directory().accounts(),
+                                few.directory().units(),
+                                List.of(),
+                                people));
+        Moment moment = new Moment(many, NOW);
+        RecordType trip = type(many, "trip");
+        for (int round = 0; round < 2; round++) {
+            for (Persona persona : many.personas().all()) {
+                String key = persona.person().key();
+                GovernedRecord own = record("trip", "t9", "owner", key, "unit", "quay");
+                assertThat(moment.access(persona).allows(trip, Operation.VIEW, own, FLEET))
+                        .as(key)
+                        .isEqualTo(!key.equals("ann"));
+            }
+        }
+        assertThat(who(many, Operation.VIEW, record("trip", "t9", "owner", "m8999")))
+                .containsExactly("m8999");
     }
 }

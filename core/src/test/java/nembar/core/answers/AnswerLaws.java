@@ -26,6 +26,7 @@ import nembar.core.directory.PersonStatus;
 import nembar.core.directory.Unit;
 import nembar.core.draft.Change;
 import nembar.core.draft.Changes;
+import nembar.core.element.Element;
 import nembar.core.model.AccessModel;
 import nembar.core.model.Personas.Persona;
 import nembar.core.recordset.GovernedRecord;
@@ -48,6 +49,18 @@ class AnswerLaws {
         assertThat(Changes.apply(before, Changes.between(before, after))).isEqualTo(after);
         assertThat(Changes.apply(after, Changes.between(after, before))).isEqualTo(before);
         assertThat(Changes.between(before, before)).isEmpty();
+    }
+
+    @Law(tries = 100)
+    void whatNothingNamesCanBeTakenOut(Draws draws) {
+        AccessModel model = new RandomWorld(draws).model();
+        for (Element element : model.design().elements()) {
+            if (!element.kind().named()) {
+                AccessModel without = Changes.apply(model, List.of(Change.Remove.of(element)));
+                assertThat(without.design().elements())
+                        .hasSize(model.design().elements().size() - 1);
+            }
+        }
     }
 
     @Law(tries = 300)

@@ -92,6 +92,23 @@ class SeatUseTest {
     }
 
     @Test
+    void whatSomebodyTakesASeatByIsTold() {
+        harbour();
+        give("ann", true, Times.ALWAYS);
+        give("ann", false, Times.ALWAYS);
+        give("ann", true, Times.between(Optional.of(TOMORROW), Optional.empty()));
+        give("cas", true, Times.ALWAYS);
+        AccessModel model = harbour.model();
+        assertThat(
+                        new SeatUse(model)
+                                .taking(
+                                        pool(3, WhenUsedUp.WARN),
+                                        model.directory().person("ann").orElseThrow(),
+                                        NOW))
+                .containsExactlyElementsOf(harbour.assignments.subList(0, 2));
+    }
+
+    @Test
     void aLowerLevelTakesNone() {
         harbour();
         harbour.assignments.add(

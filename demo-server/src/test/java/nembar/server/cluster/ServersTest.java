@@ -123,23 +123,56 @@ class ServersTest {
         act(administrator, "bringBack", "osric.vane");
     }
 
+    /** A token that both have in memory is none on either with the next request. */
+    @Test
+    void whatTokenIsEndedOnOneIsRefusedByTheOtherAtOnce() {
+        Client administrator = administrator(one);
+        String tokens = "/api/people/towline.gateway/tokens";
+        String token =
+                administrator
+                        .post(tokens, Map.of("label", "On both"))
+                        .json()
+                        .path("token")
+                        .asString();
+        String id = "";
+        for (JsonNode listed : administrator.get(tokens).json()) {
+            if (listed.path("label").asString().equals("On both")) {
+                id = listed.path("id").asString();
+            }
+        }
+        Client program = other.client().withoutCsrf().with("Authorization", "Bearer " + token);
+        for (ServerProcess server : List.of(other, one)) {
+            assertThat(asked(program.at(server.address()))).isEqualTo(200);
+        }
+        assertThat(administrator.delete(tokens + "/" + id).status()).isEqualTo(204);
+        for (ServerProcess server : List.of(other, one)) {
+            assertThat(asked(program.at(server.address()))).isEqualTo(401);
+        }
+    }
+
+    private static int asked(Client program) {
+        return program.post("/access/v1/evaluation", question("V-1000")).status();
+    }
+
     /** What the other server decides of somebody's voyage. */
     private static boolean decision(String voyage) {
-        Map<String, Object> question =
-                Map.of(
-                        "subject",
-                        Map.of("type", "person", "id", "mabel.hollis@hollis-grain.example"),
-                        "action",
-                        Map.of("name", "view"),
-                        "resource",
-                        Map.of("type", "voyage", "id", voyage));
         return other.client()
                 .withoutCsrf()
                 .with("Authorization", "Bearer " + DemoWorld.GATEWAY_TOKEN)
-                .post("/access/v1/evaluation", question)
+                .post("/access/v1/evaluation", question(voyage))
                 .json()
                 .path("decision")
                 .asBoolean();
+    }
+
+    private static Map<String, Object> question(String voyage) {
+        return Map.of(
+                "subject",
+                Map.of("type", "person", "id", "mabel.hollis@hollis-grain.example"),
+                "action",
+                Map.of("name", "view"),
+                "resource",
+                Map.of("type", "voyage", "id", voyage));
     }
 
     @Test

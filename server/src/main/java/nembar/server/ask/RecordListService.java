@@ -288,9 +288,7 @@ class RecordListService {
             return number.toPlainString();
         }
         if (value instanceof List<?> several) {
-            return several.stream()
-                    .map(one -> shown(names, one))
-                    .collect(Collectors.joining(", "));
+            return several.stream().map(one -> shown(names, one)).collect(Collectors.joining(", "));
         }
         return names.getOrDefault(value.toString(), value.toString());
     }

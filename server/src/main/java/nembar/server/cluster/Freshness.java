@@ -46,4 +46,9 @@ class Freshness {
             reading.unlock();
         }
     }
+
+    /** About how many wait for a reading. */
+    int waiting() {
+        return reading.getQueueLength();
+    }
 }

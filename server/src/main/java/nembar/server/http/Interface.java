@@ -7,10 +7,11 @@ import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.servlet.config.annotation.ResourceHandlerRegistry;
 import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
+import org.springframework.web.servlet.resource.EncodedResourceResolver;
 
 /**
  * The interface's files. Its places have addresses of their own, which all lead to the one page;
- * its assets carry their content in their name and may be kept for ever.
+ * its assets carry their content in their name, may be kept for ever, and lie there compressed.
  */
 @Configuration
 class Interface implements WebMvcConfigurer {
@@ -18,7 +19,9 @@ class Interface implements WebMvcConfigurer {
     public void addResourceHandlers(ResourceHandlerRegistry registry) {
         registry.addResourceHandler("/assets/**")
                 .addResourceLocations("classpath:/static/assets/")
-                .setCacheControl(CacheControl.maxAge(Duration.ofDays(365)).immutable());
+                .setCacheControl(CacheControl.maxAge(Duration.ofDays(365)).immutable())
+                .resourceChain(true)
+                .addResolver(new EncodedResourceResolver());
         registry.addResourceHandler("/*.*")
                 .addResourceLocations("classpath:/static/")
                 .setCacheControl(CacheControl.noCache());
