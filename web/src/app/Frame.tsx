@@ -5,17 +5,15 @@ import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import { styled, useColorScheme } from '@mui/material/styles';
 import Typography from '@mui/material/Typography';
-import { lazy, type ReactNode, Suspense, useState } from 'react';
+import { type ReactNode, useState } from 'react';
 import { Link, NavLink, useLocation } from 'react-router';
+import { Tray, Trays } from '../bench/Tray';
 import { type SignedIn, useSignOut } from '../session/session';
 import { ActingFor } from './ActingFor';
 import { ApplicationChooser } from './ApplicationChooser';
 import { Key, KeysDialog } from './Keys';
 import { Mark } from './Mark';
 import { useShortcut } from './shortcuts';
-
-const Tray = lazy(() => import('../bench/Tray').then((one) => ({ default: one.Tray })));
-const Trays = lazy(() => import('../bench/Tray').then((one) => ({ default: one.Trays })));
 
 const Bar = styled('header')(({ theme }) => ({
   display: 'flex',
@@ -154,9 +152,7 @@ export function Frame({ me, children }: { me: SignedIn; children: ReactNode }) {
       </Menu>
       <KeysDialog open={keys} onClose={() => setKeys(false)} />
       <Box sx={{ flex: 1, minHeight: 0 }}>{children}</Box>
-      <Suspense fallback={null}>
-        {application ? <Tray key={application} application={application} /> : <Trays />}
-      </Suspense>
+      {application ? <Tray key={application} application={application} /> : <Trays />}
     </Box>
   );
 }
