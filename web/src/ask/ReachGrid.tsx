@@ -53,9 +53,10 @@ export function ReachGrid({ answer, question }: { answer: WhatCan; question: Gri
 
   // Whoever is sent a question sees at once what it is about.
   useEffect(() => {
-    keys.ref.current
-      ?.querySelector('[aria-pressed="true"]')
-      ?.scrollIntoView?.({ block: 'nearest' });
+    const pressed = drawn && keys.ref.current?.querySelector('[aria-pressed="true"]');
+    if (pressed) {
+      pressed.scrollIntoView?.({ block: 'nearest' });
+    }
   }, [keys.ref, drawn]);
 
   return (
