@@ -22,6 +22,7 @@ export const keys = {
   catalogueProposal: key('catalogue', 'proposal'),
   catalogueLookups: key('catalogue', 'lookups'),
   catalogueDrift: key('catalogue', 'drift'),
+  catalogueIndex: key('catalogue', 'index'),
   coming: key('coming'),
   condition: key('condition'),
   conditionNames: key('condition-names'),

@@ -8,6 +8,7 @@ import { Empty } from '../app/parts';
 import { useShortcut } from '../app/shortcuts';
 import { Trouble } from '../app/Trouble';
 import { UnseenHeading } from '../app/Unseen';
+import { Age } from './Age';
 import { useWhatCan } from './answers';
 import { Because } from './Because';
 import { CouldSentence } from './CouldSentence';
@@ -191,6 +192,7 @@ function What({ could }: { could: boolean }) {
             ) : (
               <>
                 <TimeLine slots={slots} onWhen={question.when} />
+                <Age answer={answer.data} slots={slots} />
                 <ReachGrid answer={answer.data} question={question} />
                 <Functions answer={answer.data} question={question} />
               </>

@@ -1,4 +1,4 @@
-import { keepPreviousData, useQuery, useQueryClient } from '@tanstack/react-query';
+import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { api, data, Problem, type Schemas } from '../api/client';
 import { keys } from '../api/keys';
 import { linesOf } from '../api/lines';
@@ -29,7 +29,7 @@ export function asked({ asIfActive, ...slots }: Slots) {
 
 /** The answer with a part that has come. */
 export function withPart(answer: WhatCan | undefined, part: Part): WhatCan {
-  const { outline, row, totals, away } = part;
+  const { outline, row, totals, asOf, away } = part;
   const now = outline ?? answer;
   if (!now) {
     throw new Problem(0, 'The answer came in no order', 'Ask again.');
@@ -37,6 +37,7 @@ export function withPart(answer: WhatCan | undefined, part: Part): WhatCan {
   return {
     ...now,
     ...(totals ? { totals } : {}),
+    ...(asOf ? { asOf } : {}),
     ...(away ? { away } : {}),
     areas: row
       ? now.areas.map((area) => ({
@@ -51,31 +52,53 @@ export function withPart(answer: WhatCan | undefined, part: Part): WhatCan {
 export const counting = ({ areas, away }: WhatCan) =>
   !away && areas.some((area) => area.types.some((type) => type.counted === false));
 
+/** The answer part by part; exact where the records are to be counted, whatever an index says. */
+async function inParts(
+  slots: Slots,
+  { draft = '', exact = false, signal }: { draft?: string; exact?: boolean; signal?: AbortSignal },
+  partly: (answer: WhatCan) => void,
+): Promise<WhatCan> {
+  const stream = await data(
+    api.GET('/api/ask/what-can/parts', {
+      params: {
+        query: { ...asked(slots), ...(draft ? { draft } : {}), ...(exact ? { exact } : {}) },
+      },
+      parseAs: 'stream',
+      ...(signal ? { signal } : {}),
+    }),
+  );
+  let answer: WhatCan | undefined;
+  for await (const parts of linesOf<Part>(stream as unknown as ReadableStream<Uint8Array>)) {
+    answer = parts.reduce(withPart, answer);
+    if (answer) {
+      partly(answer);
+    }
+  }
+  return answer ?? Promise.reject(new Problem(0, 'The answer broke off', 'Ask again.'));
+}
+
 /**
  * What they can do, whose numbers come one by one; with a draft as if it were published, where one
- * is named.
+ * is named. They may be those of a record index, of an instant that the answer tells then.
  */
 export function useWhatCan(slots: Slots, enabled = true, draft = '') {
   const queries = useQueryClient();
   const queryKey = keys.whatCan(slots, draft);
   return useQuery({
     queryKey,
-    queryFn: async ({ signal }): Promise<WhatCan> => {
-      const stream = await data(
-        api.GET('/api/ask/what-can/parts', {
-          params: { query: { ...asked(slots), ...(draft ? { draft } : {}) } },
-          parseAs: 'stream',
-          signal,
-        }),
-      );
-      let answer: WhatCan | undefined;
-      for await (const parts of linesOf<Part>(stream as unknown as ReadableStream<Uint8Array>)) {
-        answer = parts.reduce(withPart, answer);
-        queries.setQueryData(queryKey, answer);
-      }
-      return answer ?? Promise.reject(new Problem(0, 'The answer broke off', 'Ask again.'));
-    },
+    queryFn: ({ signal }) =>
+      inParts(slots, { draft, signal }, (answer) => queries.setQueryData(queryKey, answer)),
     enabled: enabled && aboutSomebody(slots) && slots.application !== '',
+  });
+}
+
+/** Puts numbers that are counted now in place of those of a record index. */
+export function useCountExactly(slots: Slots, draft = '') {
+  const queries = useQueryClient();
+  const queryKey = keys.whatCan(slots, draft);
+  return useMutation({
+    mutationFn: () => inParts(slots, { draft, exact: true }, () => {}),
+    onSuccess: (answer) => queries.setQueryData(queryKey, answer),
   });
 }
 

@@ -7,9 +7,19 @@ import { useDoing } from '../people/api';
 import { useConnection } from './api';
 import { ConnectionForm } from './ConnectionForm';
 import { given, type Typed } from './connection';
+import { RecordIndexPart } from './RecordIndexPart';
 
-/** How the application's database is reached. */
+/** How the application's database is reached, and whether an index of its records is kept. */
 export function ConnectionLeaf({ application }: { application: string }) {
+  return (
+    <>
+      <Connection application={application} />
+      <RecordIndexPart application={application} />
+    </>
+  );
+}
+
+function Connection({ application }: { application: string }) {
   const connection = useConnection(application);
   if (connection.isPending) {
     return <Working lines={8} />;

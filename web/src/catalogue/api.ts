@@ -46,6 +46,22 @@ export function useConnection(application: string) {
   });
 }
 
+/** How the record index stands; asked again while it is being read for the first time. */
+export function useRecordIndex(application: string) {
+  return useQuery({
+    queryKey: keys.catalogueIndex(application),
+    queryFn: ({ signal }) =>
+      data(
+        api.GET('/api/applications/{application}/record-index', {
+          signal,
+          params: { path: { application } },
+        }),
+      ),
+    refetchInterval: ({ state }) =>
+      state.data?.kept && !state.data.asOf && !state.data.failure ? 2000 : false,
+  });
+}
+
 export function useLookups(application: string) {
   return useQuery({
     queryKey: keys.catalogueLookups(application),

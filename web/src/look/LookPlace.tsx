@@ -4,6 +4,7 @@ import { useEffect } from 'react';
 import { useParams } from 'react-router';
 import { Trouble } from '../app/Trouble';
 import { UnseenHeading } from '../app/Unseen';
+import { Age } from '../ask/Age';
 import { counting, useWhatCan } from '../ask/answers';
 import { Working } from '../ask/Working';
 import { Band } from './Band';
@@ -47,6 +48,7 @@ export default function LookPlace() {
             sx={{ flex: 1, minWidth: 0, overflowY: 'auto', p: '16px 20px 40px' }}
           >
             <UnseenHeading>Look through {answer.data.person.name}</UnseenHeading>
+            <Age answer={answer.data} slots={eyes} draft={looked.draft} />
             {!answer.data.person.mayLookThrough ? (
               <Typography>
                 You may not look through {answer.data.person.name}. What they can do in numbers is

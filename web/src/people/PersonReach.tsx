@@ -5,6 +5,7 @@ import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { Remark } from '../app/parts';
 import { Trouble } from '../app/Trouble';
+import { Age } from '../ask/Age';
 import { Amount } from '../ask/Amount';
 import { useApplications, useWhatCan } from '../ask/answers';
 import { Functions } from '../ask/Functions';
@@ -24,7 +25,8 @@ export function PersonReach({ person }: { person: PersonSheet }) {
   const application =
     chosen || governed.find((one) => one.key !== 'nembar')?.key || governed[0]?.key || '';
   const asIfActive = person.status !== 'active';
-  const answer = useWhatCan(slotsOf({ person: person.key, application, account, asIfActive }));
+  const slots = slotsOf({ person: person.key, application, account, asIfActive });
+  const answer = useWhatCan(slots);
   const ask = (more: Record<string, string>) => {
     const query = new URLSearchParams({
       person: person.key,
@@ -76,6 +78,7 @@ export function PersonReach({ person }: { person: PersonSheet }) {
       {answer.isError && <Trouble error={answer.error} again={() => answer.refetch()} />}
       {answer.data && (
         <>
+          <Age answer={answer.data} slots={slots} />
           <ReachGrid answer={answer.data} question={question} />
           <Functions answer={answer.data} question={question} />
         </>

@@ -11,7 +11,9 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicInteger;
+import java.util.concurrent.locks.LockSupport;
 import nembar.demo.DemoWorld;
 import org.postgresql.PGConnection;
 import tools.jackson.databind.JsonNode;
@@ -93,22 +95,45 @@ public final class HttpBenchmark {
                                 one.what(), one.target(), one.measured(), one.floor()));
     }
 
-    /** What one person can do, against the same numbers by hand. */
+    /** What one person can do, against the same numbers by hand, and from the record index. */
     private void ask() {
         if (!wants("what-can")) {
             return;
         }
-        double[] each =
-                PEOPLE.stream()
-                        .mapToDouble(
-                                person -> Clocked.median(2, 5, () -> idris.get(whatCan(person))))
-                        .toArray();
+        double hand = Clocked.median(2, 5, this::byHand);
+        String index = TOWLINE + "/record-index";
+        idris.send("PUT", index, Map.of("kept", false));
+        told("what-can of ten people, counted", "1.3 times", each(2, 5), ms(hand));
+        idris.send("PUT", index, Map.of("kept", true));
+        JsonNode standing = idris.json(index);
+        while (standing.path("asOf").isMissingNode()) {
+            LockSupport.parkNanos(TimeUnit.MILLISECONDS.toNanos(500));
+            standing = idris.json(index);
+        }
+        told("what-can of ten people, from the record index", "20 ms", each(10, 15), "");
+        add(
+                "record index of " + standing.path("records").asLong() + " records: read; kept in",
+                "",
+                ms(standing.path("tookMillis").asDouble())
+                        + "; "
+                        + standing.path("bytes").asLong() / 1_000_000
+                        + " MB",
+                "");
+    }
+
+    private double[] each(int before, int runs) {
+        return PEOPLE.stream()
+                .mapToDouble(
+                        person -> Clocked.median(before, runs, () -> idris.get(whatCan(person))))
+                .toArray();
+    }
+
+    private void told(String what, String target, double[] each, String floor) {
         StringBuilder all = new StringBuilder();
         for (int i = 0; i < each.length; i++) {
             all.append(i == 0 ? "" : ", ").append(PEOPLE.get(i)).append(' ').append(ms(each[i]));
         }
-        double hand = Clocked.median(2, 5, this::byHand);
-        add("what-can of ten people: " + all, "1.3 times", ms(Clocked.median(each)), ms(hand));
+        add(what + ": " + all, target, ms(Clocked.median(each)), floor);
     }
 
     private static String whatCan(String person) {

@@ -261,7 +261,13 @@ class BringInTest {
 
     private static WhatCan grid(WhatCan.AreaRows area) {
         return new WhatCan(
-                null, null, List.of(), new WhatCan.Totals(3, 3, 0), List.of(area), List.of());
+                null,
+                null,
+                List.of(),
+                new WhatCan.Totals(3, 3, 0),
+                List.of(area),
+                List.of(),
+                Optional.empty());
     }
 
     @Test

@@ -113,11 +113,15 @@ class AskController {
      *
      * @param draft id of a draft that is taken to be published; what rests on records that are not
      *     for whoever asks is not counted then
+     * @param exact whether the records are counted, also where a record index has the numbers
      */
     @GetMapping("/what-can")
     @Operation(operationId = "whatCan")
-    WhatCan whatCan(@ParameterObject Asked asked, @RequestParam(defaultValue = "") String draft) {
-        return whatCan.answer(understood(asked, draft), me.person());
+    WhatCan whatCan(
+            @ParameterObject Asked asked,
+            @RequestParam(defaultValue = "") String draft,
+            @RequestParam(defaultValue = "false") boolean exact) {
+        return whatCan.answer(understood(asked, draft), me.person(), exact);
     }
 
     /** What somebody can do as one page in plain words, for them or their manager (PDF). */
@@ -158,7 +162,9 @@ class AskController {
                                             mediaType = MediaType.APPLICATION_NDJSON_VALUE,
                                             schema = @Schema(implementation = WhatCanPart.class))))
     ResponseEntity<StreamingResponseBody> whatCanInParts(
-            @ParameterObject Asked asked, @RequestParam(defaultValue = "") String draft) {
+            @ParameterObject Asked asked,
+            @RequestParam(defaultValue = "") String draft,
+            @RequestParam(defaultValue = "false") boolean exact) {
         Question question = understood(asked, draft);
         Person asking = me.person();
         return ResponseEntity.ok()
@@ -166,7 +172,10 @@ class AskController {
                 .body(
                         output ->
                                 whatCan.stream(
-                                        question, asking, part -> lines.write(output, part)));
+                                        question,
+                                        asking,
+                                        exact,
+                                        part -> lines.write(output, part)));
     }
 
     /** What somebody can, as a CSV file (RFC 4180). */

@@ -32,8 +32,12 @@ record Question(PersonAccess access, Explanation explanation, Optional<Disclosur
 
     /** Counts those of the sets whose number whoever asks may be told, in one scan. */
     Counts count(Records records, RecordType type, Collection<RecordSet> sets) {
-        return records.count(
-                application(), type, sets.stream().filter(set -> mayCount(type, set)).toList());
+        return records.count(application(), type, told(type, sets));
+    }
+
+    /** Those of the sets whose number whoever asks may be told. */
+    List<RecordSet> told(RecordType type, Collection<RecordSet> sets) {
+        return sets.stream().filter(set -> mayCount(type, set)).toList();
     }
 
     /** Whether whoever asks may be told how many there are in a set. */

@@ -1,5 +1,6 @@
 package nembar.server.ask;
 
+import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import nembar.core.directory.PersonKind;
@@ -7,14 +8,24 @@ import nembar.core.directory.PersonStatus;
 import nembar.server.http.Named;
 import nembar.server.http.OneOf;
 
-/** The answer to "What can [person] do in [application]?". */
+/**
+ * The answer to "What can [person] do in [application]?".
+ *
+ * @param asOf the instant that the oldest of its numbers are of, where a record index has told
+ *     them; left out where all are exact
+ */
 public record WhatCan(
         Whom person,
         Named application,
         List<String> holdings,
         Totals totals,
         List<AreaRows> areas,
-        List<FunctionRow> functions) {
+        List<FunctionRow> functions,
+        Optional<Instant> asOf) {
+    /** The same, of an instant. */
+    WhatCan asOf(Optional<Instant> instant) {
+        return new WhatCan(person, application, holdings, totals, areas, functions, instant);
+    }
 
     /**
      * Whom the answer is about.

@@ -1,5 +1,6 @@
 package nembar.server.ask;
 
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -29,6 +30,8 @@ import nembar.server.ask.WhatCan.Whom;
 import nembar.server.governance.Governance;
 import nembar.server.http.Named;
 import nembar.server.http.RecordsAway;
+import nembar.server.index.RecordIndexes;
+import nembar.server.index.RecordIndexes.Indexed;
 import nembar.server.records.Records;
 import nembar.server.records.Records.Counts;
 import org.springframework.stereotype.Service;
@@ -40,22 +43,29 @@ public class WhatCanService {
     private static final Counts NONE = new Counts(0, Map.of());
 
     private final Records records;
+    private final RecordIndexes indexes;
     private final Governance governance;
     private final Looks looks;
 
-    WhatCanService(Records records, Governance governance, Looks looks) {
+    WhatCanService(Records records, RecordIndexes indexes, Governance governance, Looks looks) {
         this.records = records;
+        this.indexes = indexes;
         this.governance = governance;
         this.looks = looks;
     }
 
     /** The answer for an access of any model: also one that is only thought of. */
     public WhatCan answer(PersonAccess access, Person asking) {
-        return answer(Question.of(access), asking);
+        return answer(Question.of(access), asking, true);
     }
 
-    WhatCan answer(Question question, Person asking) {
-        return assembled(question, asking, counted(question));
+    /**
+     * @param exact whether the records are counted, also where a record index has the numbers
+     */
+    WhatCan answer(Question question, Person asking, boolean exact) {
+        Numbers numbers = new Numbers(question, exact);
+        WhatCan answer = assembled(question, asking, counted(numbers));
+        return answer.asOf(numbers.asOf);
     }
 
     /**
@@ -64,15 +74,19 @@ public class WhatCanService {
      * @throws RecordsAway where they cannot be had
      */
     WhatCan answerInFull(Question question, Person asking) {
-        return assembled(question, asking, type -> row(question, type, counts(question, type)));
+        Numbers numbers = new Numbers(question, true);
+        return assembled(
+                question, asking, type -> row(question, type, Optional.of(numbers.of(type))));
     }
 
     /**
      * The answer in parts, each as soon as it is there.
      *
+     * @param exact as for the whole
      * @param to what takes a part; an error it throws ends the work
      */
-    void stream(Question question, Person asking, Consumer<WhatCanPart> to) {
+    void stream(Question question, Person asking, boolean exact, Consumer<WhatCanPart> to) {
+        Numbers numbers = new Numbers(question, exact);
         WhatCan outline = assembled(question, asking, type -> row(question, type, UNCOUNTED));
         to.accept(WhatCanPart.of(outline));
         List<TypeRow> rows = new ArrayList<>();
@@ -80,7 +94,7 @@ public class WhatCanService {
             for (TypeRow of : area.types()) {
                 RecordType type = question.type(of.key());
                 try {
-                    rows.add(row(question, type, counts(question, type)));
+                    rows.add(row(question, type, Optional.of(numbers.of(type))));
                 } catch (RecordsAway away) {
                     to.accept(WhatCanPart.away(away.getMessage() + "."));
                     return;
@@ -88,7 +102,7 @@ public class WhatCanService {
                 to.accept(WhatCanPart.of(rows.get(rows.size() - 1)));
             }
         }
-        to.accept(WhatCanPart.of(totals(rows)));
+        to.accept(WhatCanPart.of(totals(rows), numbers.asOf));
     }
 
     private WhatCan assembled(
@@ -119,7 +133,8 @@ public class WhatCanService {
                 question.explanation().holdings(question.access().holdings()),
                 totals(areas.stream().flatMap(area -> area.types().stream()).toList()),
                 areas,
-                functions(question));
+                functions(question),
+                Optional.empty());
     }
 
     private static Totals totals(List<TypeRow> rows) {
@@ -130,23 +145,46 @@ public class WhatCanService {
     }
 
     /** Counts each type; once the records are away, none any more. */
-    private Function<RecordType, TypeRow> counted(Question question) {
+    private Function<RecordType, TypeRow> counted(Numbers numbers) {
         boolean[] away = {false};
         return type -> {
             if (!away[0]) {
                 try {
-                    return row(question, type, counts(question, type));
+                    return row(numbers.question, type, Optional.of(numbers.of(type)));
                 } catch (RecordsAway gone) {
                     away[0] = true;
                 }
             }
-            return row(question, type, UNCOUNTED);
+            return row(numbers.question, type, UNCOUNTED);
         };
     }
 
-    /** All numbers of a type, in one scan. */
-    private Optional<Counts> counts(Question question, RecordType type) {
-        PersonAccess access = question.access();
+    /** The numbers of one answer: counted, or told by the record index where that has them. */
+    private final class Numbers {
+        private final Question question;
+        private final boolean exact;
+        private Optional<Instant> asOf = Optional.empty();
+
+        Numbers(Question question, boolean exact) {
+            this.question = question;
+            this.exact = exact;
+        }
+
+        /** All numbers of a type, in one scan at most. */
+        Counts of(RecordType type) {
+            List<RecordSet> sets = question.told(type, sets(question.access(), type));
+            Optional<Indexed> indexed =
+                    exact ? Optional.empty() : indexes.count(question.model(), type, sets);
+            if (indexed.isEmpty()) {
+                return records.count(question.application(), type, sets);
+            }
+            Instant at = indexed.get().asOf();
+            asOf = Optional.of(asOf.filter(at::isAfter).orElse(at));
+            return indexed.get().counts();
+        }
+    }
+
+    private static List<RecordSet> sets(PersonAccess access, RecordType type) {
         List<RecordSet> sets = new ArrayList<>();
         for (Operation operation : type.operations()) {
             if (!operation.equals(Operation.CREATE)) {
@@ -162,7 +200,7 @@ public class WhatCanService {
             sets.add(coverage.viewed());
             sets.add(coverage.changed());
         }
-        return Optional.of(question.count(records, type, sets));
+        return sets;
     }
 
     private static TypeRow row(Question question, RecordType type, Optional<Counts> counts) {

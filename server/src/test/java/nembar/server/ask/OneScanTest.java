@@ -7,6 +7,7 @@ import static org.mockito.ArgumentMatchers.eq;
 import static org.mockito.Mockito.mock;
 import static org.mockito.Mockito.times;
 import static org.mockito.Mockito.verify;
+import static org.mockito.Mockito.verifyNoInteractions;
 import static org.mockito.Mockito.verifyNoMoreInteractions;
 import static org.mockito.Mockito.when;
 
@@ -14,6 +15,7 @@ import java.time.Instant;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.Map;
+import java.util.Optional;
 import nembar.core.decision.PersonAccess;
 import nembar.core.directory.Person;
 import nembar.core.model.AccessModel;
@@ -23,6 +25,8 @@ import nembar.demo.DemoWorld;
 import nembar.server.document.DocumentJson;
 import nembar.server.document.DocumentReader;
 import nembar.server.governance.Governance;
+import nembar.server.index.RecordIndexes;
+import nembar.server.index.RecordIndexes.Indexed;
 import nembar.server.records.Records;
 import nembar.server.records.Records.Counts;
 import org.junit.jupiter.api.Test;
@@ -46,10 +50,35 @@ class OneScanTest {
                 .thenAnswer(call -> counted(call.getArgument(2)));
         Question question = Question.of(new PersonAccess(towline, who));
         WhatCan answer =
-                new WhatCanService(records, mock(Governance.class), mock(Looks.class))
-                        .answer(question, ilse);
+                new WhatCanService(
+                                records,
+                                mock(RecordIndexes.class),
+                                mock(Governance.class),
+                                mock(Looks.class))
+                        .answer(question, ilse, false);
+        assertThat(answer.asOf()).isEmpty();
         assertThat(answer.totals().records()).isEqualTo(130);
         verify(records, times(13)).count(eq("towline"), any(), anyCollection());
         verifyNoMoreInteractions(records);
+    }
+
+    @Test
+    void aRecordIndexTakesNoneUnlessTheNumbersAreToBeExact() {
+        Instant old = Instant.parse("2026-11-23T11:58:00Z");
+        Instant older = Instant.parse("2026-11-23T11:57:00Z");
+        RecordIndexes indexes = mock(RecordIndexes.class);
+        when(indexes.count(any(), any(), anyCollection()))
+                .thenAnswer(call -> Optional.of(new Indexed(counted(call.getArgument(2)), old)))
+                .thenAnswer(call -> Optional.of(new Indexed(counted(call.getArgument(2)), older)))
+                .thenAnswer(call -> Optional.of(new Indexed(counted(call.getArgument(2)), old)));
+        when(records.count(any(), any(), anyCollection()))
+                .thenAnswer(call -> counted(call.getArgument(2)));
+        WhatCanService service =
+                new WhatCanService(records, indexes, mock(Governance.class), mock(Looks.class));
+        Question question = Question.of(new PersonAccess(towline, who));
+        assertThat(service.answer(question, ilse, false).asOf()).contains(older);
+        verifyNoInteractions(records);
+        assertThat(service.answer(question, ilse, true).asOf()).isEmpty();
+        verify(records, times(13)).count(eq("towline"), any(), anyCollection());
     }
 }

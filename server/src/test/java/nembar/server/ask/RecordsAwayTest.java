@@ -21,6 +21,7 @@ import nembar.server.document.DocumentJson;
 import nembar.server.document.DocumentReader;
 import nembar.server.governance.Governance;
 import nembar.server.http.RecordsAway;
+import nembar.server.index.RecordIndexes;
 import nembar.server.records.Records;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -35,7 +36,8 @@ class RecordsAwayTest {
                             towline, Standpoint.of(ilse, Instant.parse("2026-11-23T12:00:00Z"))));
     private final Records records = mock(Records.class);
     private final WhatCanService service =
-            new WhatCanService(records, mock(Governance.class), mock(Looks.class));
+            new WhatCanService(
+                    records, mock(RecordIndexes.class), mock(Governance.class), mock(Looks.class));
 
     @BeforeEach
     void theRecordsAreAway() {
@@ -45,7 +47,7 @@ class RecordsAwayTest {
 
     @Test
     void theDatabaseIsAskedOnceAndNoNumberIsMadeUp() {
-        WhatCan answer = service.answer(question, ilse);
+        WhatCan answer = service.answer(question, ilse, false);
         verify(records, times(1)).count(any(), any(), anyCollection());
         WhatCan.TypeRow voyages = answer.areas().get(0).types().get(0);
         assertThat(voyages.counted()).isFalse();
@@ -64,7 +66,7 @@ class RecordsAwayTest {
     @Test
     void thePartsEndWithWhy() {
         List<WhatCanPart> parts = new ArrayList<>();
-        service.stream(question, ilse, parts::add);
+        service.stream(question, ilse, false, parts::add);
         assertThat(parts).hasSize(2);
         assertThat(parts.get(0).outline()).isPresent();
         assertThat(parts.get(1).away().orElseThrow())

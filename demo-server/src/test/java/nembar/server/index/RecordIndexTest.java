@@ -1,0 +1,141 @@
+package nembar.server.index;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.locks.LockSupport;
+import java.util.function.BooleanSupplier;
+import nembar.server.testing.Client;
+import nembar.server.testing.Client.Answer;
+import nembar.server.testing.Installation;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import tools.jackson.databind.JsonNode;
+
+/** The record index of an application against PostgreSQL, from being wanted to being left. */
+@ExtendWith(Installation.class)
+class RecordIndexTest {
+    private static final String INDEX = "/api/applications/towline/record-index";
+    private static final Duration WITHIN = Duration.ofSeconds(20);
+
+    /** Of each kind: by unit, by team, by account, own, through parents, guarded. */
+    private static final List<String> PEOPLE =
+            List.of(
+                    "ilse.marrow",
+                    "cecily.fairweather",
+                    "honora.larke",
+                    "saskia.bellweather",
+                    "mabel.hollis",
+                    "agnete.solberg",
+                    "gideon.marsh");
+
+    private Client client;
+    private Installation nembar;
+
+    @BeforeEach
+    void keep(Installation nembar) {
+        this.nembar = nembar;
+        client = nembar.administrator();
+        Answer wanted = client.put(INDEX, Map.of("kept", true));
+        assertThat(wanted.status()).as(wanted.text()).isEqualTo(200);
+        until("it is read", () -> client.get(INDEX).json().path("asOf").isString());
+    }
+
+    @AfterEach
+    void leave() {
+        write("delete from towline.cargo_lot where number like 'X-%'");
+        assertThat(client.put(INDEX, Map.of("kept", false)).status()).isEqualTo(200);
+        assertThat(asked("ilse.marrow", false).path("asOf").isMissingNode()).isTrue();
+    }
+
+    private static void until(String what, BooleanSupplier holds) {
+        Instant end = Instant.now().plus(WITHIN);
+        while (!holds.getAsBoolean()) {
+            assertThat(Instant.now()).as(what).isBefore(end);
+            LockSupport.parkNanos(Duration.ofMillis(100).toNanos());
+        }
+    }
+
+    private JsonNode asked(String person, boolean exact) {
+        Answer answer =
+                client.get(
+                        "/api/ask/what-can?application=towline&exact="
+                                + exact
+                                + "&person="
+                                + person);
+        assertThat(answer.status()).as(answer.text()).isEqualTo(200);
+        return answer.json();
+    }
+
+    /** Writes to the application's tables, and has PostgreSQL tell of it at once. */
+    private void write(String sql) {
+        nembar.cluster().run("towline", sql + "; select pg_stat_force_next_flush()");
+    }
+
+    private boolean agrees(String person) {
+        JsonNode indexed = asked(person, false);
+        JsonNode exact = asked(person, true);
+        return indexed.path("areas").equals(exact.path("areas"))
+                && indexed.path("totals").equals(exact.path("totals"));
+    }
+
+    @Test
+    void itsNumbersAreThoseThatAreCountedAndTellTheirAge() {
+        for (String person : PEOPLE) {
+            JsonNode indexed = asked(person, false);
+            JsonNode exact = asked(person, true);
+            assertThat(indexed.path("areas")).as(person).isEqualTo(exact.path("areas"));
+            assertThat(indexed.path("totals")).as(person).isEqualTo(exact.path("totals"));
+            assertThat(Instant.parse(indexed.path("asOf").asString()))
+                    .isBefore(Instant.now())
+                    .isAfter(Instant.now().minus(Duration.ofMinutes(5)));
+            assertThat(exact.path("asOf").isMissingNode()).isTrue();
+        }
+        JsonNode shown = client.get(INDEX).json();
+        assertThat(shown.path("records").asLong()).isGreaterThan(7_000);
+        assertThat(shown.path("bytes").asLong()).isBetween(10_000L, 10_000_000L);
+        assertThat(shown.path("failure").isMissingNode()).isTrue();
+    }
+
+    @Test
+    void whatIsWrittenIsReadAgainAlsoAfterALostConnection() {
+        String lots =
+                "insert into towline.cargo_lot select 'X-' || i || '%1$s', description, voyage,"
+                        + " shipper, basin, clerk, goods, tonnes, loads_on, status, under_seal from"
+                        + " (select *, row_number() over (order by number) as i from"
+                        + " towline.cargo_lot limit 40) lots";
+        long before = asked("honora.larke", true).at("/totals/records").asLong();
+        write(lots.formatted("a"));
+        assertThat(asked("honora.larke", true).at("/totals/records").asLong())
+                .isEqualTo(before + 40);
+        until("what was added is there", () -> agrees("honora.larke") && agrees("ilse.marrow"));
+
+        write("update towline.cargo_lot set clerk = 'ilse.marrow' where number like 'X-%'");
+        until("what was changed is there", () -> agrees("ilse.marrow"));
+
+        nembar.cluster()
+                .configure(
+                        "select pg_terminate_backend(pid) from pg_stat_activity"
+                                + " where usename = 'towline_reader'");
+        assertThat(asked("honora.larke", false).path("asOf").isString()).isTrue();
+        write("delete from towline.cargo_lot where number like 'X-1%'");
+        until("what was taken away is gone", () -> agrees("honora.larke"));
+    }
+
+    @Test
+    void onlyWhoeverMayChangeTheApplicationMaySay() {
+        Client osric = nembar.auditor();
+        assertThat(osric.get(INDEX).status()).isEqualTo(403);
+        assertThat(osric.put(INDEX, Map.of("kept", false)).status()).isEqualTo(403);
+        assertThat(
+                        client.put("/api/applications/nembar/record-index", Map.of("kept", true))
+                                .status())
+                .isEqualTo(400);
+        assertThat(client.get("/api/applications/none/record-index").status()).isEqualTo(404);
+    }
+}

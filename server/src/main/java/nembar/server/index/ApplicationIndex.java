@@ -1,0 +1,169 @@
+package nembar.server.index;
+
+import java.time.Instant;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import nembar.core.catalogue.LostFields;
+import nembar.core.catalogue.Parent;
+import nembar.core.catalogue.RecordType;
+import nembar.core.model.AccessModel;
+import nembar.core.recordset.RecordSet;
+import org.roaringbitmap.RoaringBitmap;
+
+/** The records of an application as they were at one moment. */
+final class ApplicationIndex {
+    private final Map<String, TypeIndex> types;
+    private final LostFields lost;
+    private final Instant readAt;
+
+    ApplicationIndex(Map<String, TypeIndex> types, LostFields lost, Instant readAt) {
+        this.types = types;
+        this.lost = lost;
+        this.readAt = readAt;
+    }
+
+    /** Asks the database for what no index has. */
+    interface Source {
+        /** Keys of the records of which a condition is true. */
+        List<String> keys(RecordType type, RecordSet.Where condition);
+    }
+
+    Instant readAt() {
+        return readAt;
+    }
+
+    long records() {
+        return types.values().stream().mapToLong(one -> one.all().getLongCardinality()).sum();
+    }
+
+    long bytes() {
+        return types.values().stream().mapToLong(TypeIndex::bytes).sum();
+    }
+
+    /** Whether it was read by the record types that a model has, as they are. */
+    boolean serves(AccessModel model) {
+        List<RecordType> now = model.catalogue().recordTypes();
+        return lost.equals(model.lost())
+                && now.size() == types.size()
+                && now.stream()
+                        .allMatch(
+                                one ->
+                                        types.containsKey(one.key())
+                                                && types.get(one.key()).type().equals(one));
+    }
+
+    /**
+     * How many records are in each set, and of the type at all under {@code RecordSet.EVERYTHING}.
+     *
+     * @throws NotIndexed where one of them looks at what is not kept
+     */
+    Map<RecordSet, Long> count(RecordType type, Collection<RecordSet> sets, Source source) {
+        TypeIndex index = known(type);
+        Counting counting = new Counting(index, source, new HashMap<>());
+        Map<RecordSet, Long> counts = new HashMap<>();
+        sets.forEach(set -> counts.put(set, counting.of(set).getLongCardinality()));
+        counts.put(RecordSet.EVERYTHING, index.all().getLongCardinality());
+        return counts;
+    }
+
+    private TypeIndex known(RecordType type) {
+        return Optional.ofNullable(types.get(type.key())).orElseThrow(NotIndexed::new);
+    }
+
+    /** What is in sets of one type; what has been worked out for one of them serves the others. */
+    private final class Counting implements RecordSet.Cases<RoaringBitmap> {
+        private final TypeIndex index;
+        private final Source source;
+        private final Map<String, Map<RecordSet, RoaringBitmap>> known;
+
+        Counting(TypeIndex index, Source source, Map<String, Map<RecordSet, RoaringBitmap>> known) {
+            this.index = index;
+            this.source = source;
+            this.known = known;
+        }
+
+        RoaringBitmap of(RecordSet set) {
+            Map<RecordSet, RoaringBitmap> ofType =
+                    known.computeIfAbsent(index.type().key(), any -> new HashMap<>());
+            RoaringBitmap found = ofType.get(set);
+            if (found == null) {
+                found = set.fold(this);
+                ofType.put(set, found);
+            }
+            return found;
+        }
+
+        private Counting on(TypeIndex other) {
+            return new Counting(other, source, known);
+        }
+
+        @Override
+        public RoaringBitmap everything() {
+            return index.all();
+        }
+
+        @Override
+        public RoaringBitmap nothing() {
+            return new RoaringBitmap();
+        }
+
+        @Override
+        public RoaringBitmap among(RecordSet.Among set) {
+            return index.among(set.field(), set.keys()).orElseThrow(NotIndexed::new);
+        }
+
+        @Override
+        public RoaringBitmap allOf(RecordSet.AllOf set) {
+            RoaringBitmap all = index.all();
+            for (RecordSet one : set.sets()) {
+                all = RoaringBitmap.and(all, of(one));
+            }
+            return all;
+        }
+
+        @Override
+        public RoaringBitmap anyOf(RecordSet.AnyOf set) {
+            RoaringBitmap any = new RoaringBitmap();
+            set.sets().forEach(one -> any.or(of(one)));
+            return any;
+        }
+
+        @Override
+        public RoaringBitmap parentIn(RecordSet.ParentIn set) {
+            requireLink(index.type(), set.through());
+            return index.below(on(known(set.parent())).of(set.parents()));
+        }
+
+        @Override
+        public RoaringBitmap childIn(RecordSet.ChildIn set) {
+            TypeIndex child = known(set.child());
+            requireLink(child.type(), set.through());
+            return child.above(on(child).of(set.children()));
+        }
+
+        @Override
+        public RoaringBitmap where(RecordSet.Where set) {
+            return index.condition(set.condition())
+                    .orElseGet(
+                            () -> {
+                                RoaringBitmap true_ = index.of(source.keys(index.type(), set));
+                                index.keep(set.condition(), true_);
+                                return true_;
+                            });
+        }
+
+        @Override
+        public RoaringBitmap less(RecordSet.Less set) {
+            return RoaringBitmap.andNot(of(set.of()), of(set.without()));
+        }
+
+        private static void requireLink(RecordType type, String through) {
+            if (type.parent().map(Parent::through).filter(through::equals).isEmpty()) {
+                throw new NotIndexed();
+            }
+        }
+    }
+}

@@ -1,0 +1,177 @@
+package nembar.server.records;
+
+import java.sql.Connection;
+import java.sql.SQLException;
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.BiConsumer;
+import nembar.core.catalogue.Field;
+import nembar.core.catalogue.Link;
+import nembar.core.catalogue.RecordType;
+import nembar.core.catalogue.TableName;
+import nembar.core.lookup.Lookups;
+import nembar.core.recordset.GovernedRecord;
+import nembar.core.recordset.RecordSet;
+import nembar.core.sql.KeysQuery;
+import nembar.core.sql.ListQuery;
+import nembar.core.sql.ListQuery.Page;
+import nembar.core.sql.SqlText;
+import nembar.server.http.RecordsAway;
+import org.springframework.dao.DataAccessException;
+import org.springframework.jdbc.core.ConnectionCallback;
+import org.springframework.jdbc.core.JdbcTemplate;
+import org.springframework.jdbc.datasource.SingleConnectionDataSource;
+import org.springframework.stereotype.Service;
+
+/** Reads all records of an application, and tells whether they may have changed since. */
+@Service
+public class WholeRecords {
+    private static final int READ_AT_ONCE = 5_000;
+
+    private final RecordSources sources;
+    private final RecordLookups lookups;
+
+    WholeRecords(RecordSources sources, RecordLookups lookups) {
+        this.sources = sources;
+        this.lookups = lookups;
+    }
+
+    /**
+     * Hands over every record of some types, as they are at one moment.
+     *
+     * @param types with those of their fields that are wanted
+     * @throws RecordsAway where the application's database does not answer
+     */
+    public void read(
+            String application,
+            List<RecordType> types,
+            int atMost,
+            BiConsumer<RecordType, GovernedRecord> to) {
+        Lookups lookups = this.lookups.of(application);
+        inOneMoment(
+                application,
+                source -> {
+                    for (RecordType type : types) {
+                        SqlText text =
+                                ListQuery.of(
+                                                type,
+                                                RecordSet.EVERYTHING,
+                                                List.of(),
+                                                Page.first(atMost),
+                                                lookups)
+                                        .text();
+                        source.query(
+                                text.sql(),
+                                row -> {
+                                    to.accept(type, Values.record(row, type, lookups));
+                                },
+                                text.parameters().toArray());
+                    }
+                });
+    }
+
+    /** Keys of the records in a set. */
+    public List<String> keys(String application, RecordType type, RecordSet set) {
+        SqlText text = KeysQuery.of(type, set, lookups.of(application));
+        List<String> keys = new ArrayList<>();
+        inOneMoment(
+                application,
+                source ->
+                        source.query(
+                                text.sql(),
+                                row -> {
+                                    keys.add(row.getString(1));
+                                },
+                                text.parameters().toArray()));
+        return keys;
+    }
+
+    /**
+     * A text that is another once the tables of some types have changed, or soon after: PostgreSQL
+     * counts what is written, and tells with up to a minute's delay. Empty where it does not tell:
+     * of views and partitioned tables, and of what a look-up leads to.
+     */
+    public Optional<String> changes(String application, List<RecordType> types) {
+        Set<TableName> tables = new LinkedHashSet<>();
+        for (RecordType type : types) {
+            tables.add(type.table());
+            type.fields().stream()
+                    .flatMap(field -> field.link().stream())
+                    .map(Link::table)
+                    .forEach(tables::add);
+        }
+        boolean lookedUp =
+                types.stream()
+                        .flatMap(type -> type.fields().stream())
+                        .map(Field::lookup)
+                        .anyMatch(Optional::isPresent);
+        if (lookedUp) {
+            return Optional.empty();
+        }
+        List<String> written = new ArrayList<>();
+        try {
+            sources.of(application)
+                    .query(
+                            "SELECT concat_ws(':', c.oid, pg_relation_filenode(c.oid), s.n_tup_ins,"
+                                    + " s.n_tup_upd, s.n_tup_del) FROM unnest(?::text[],"
+                                    + " ?::text[]) AS t(schema, name) JOIN pg_namespace n ON"
+                                    + " n.nspname = t.schema JOIN pg_class c ON c.relnamespace ="
+                                    + " n.oid AND c.relname = t.name AND c.relkind = 'r' JOIN"
+                                    + " pg_stat_all_tables s ON s.relid = c.oid ORDER BY c.oid",
+                            row -> {
+                                written.add(row.getString(1));
+                            },
+                            tables.stream().map(TableName::schema).toArray(String[]::new),
+                            tables.stream().map(TableName::name).toArray(String[]::new));
+        } catch (DataAccessException failed) {
+            throw away(application, failed);
+        }
+        return written.size() == tables.size()
+                ? Optional.of(String.join(" ", written))
+                : Optional.empty();
+    }
+
+    private interface Reading {
+        void by(JdbcTemplate source);
+    }
+
+    private void inOneMoment(String application, Reading reading) {
+        try {
+            sources.of(application)
+                    .execute(
+                            (ConnectionCallback<Void>)
+                                    connection -> {
+                                        inOneMoment(connection, reading);
+                                        return null;
+                                    });
+        } catch (DataAccessException failed) {
+            throw away(application, failed);
+        }
+    }
+
+    /** In a transaction rows come some at a time, and all of them are of one moment. */
+    private static void inOneMoment(Connection connection, Reading reading) throws SQLException {
+        int isolation = connection.getTransactionIsolation();
+        connection.setTransactionIsolation(Connection.TRANSACTION_REPEATABLE_READ);
+        connection.setAutoCommit(false);
+        try {
+            JdbcTemplate source =
+                    new JdbcTemplate(new SingleConnectionDataSource(connection, true));
+            source.setFetchSize(READ_AT_ONCE);
+            source.execute("SET LOCAL statement_timeout = '10min'");
+            reading.by(source);
+            connection.commit();
+        } finally {
+            connection.rollback();
+            connection.setAutoCommit(true);
+            connection.setTransactionIsolation(isolation);
+        }
+    }
+
+    private static RuntimeException away(String application, DataAccessException failed) {
+        return RecordsAway.of(application, failed).<RuntimeException>map(one -> one).orElse(failed);
+    }
+}
