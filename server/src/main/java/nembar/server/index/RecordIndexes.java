@@ -158,6 +158,7 @@ public class RecordIndexes {
             acts.note(me.key(), "application", application, "has its record index kept");
         } else if (!wanted && row != null) {
             entities.remove(row);
+            kept.remove(application);
             acts.note(me.key(), "application", application, "has its record index kept no more");
         }
     }
