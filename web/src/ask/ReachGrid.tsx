@@ -1,6 +1,6 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import { Fragment, useDeferredValue, useEffect, useState } from 'react';
+import { Fragment, useEffect, useState } from 'react';
 import type { AreaRows, FieldRow, TypeRow, WhatCan } from './answers';
 import { useGridKeys } from './gridKeys';
 import { CellButton, ReachCell, Table } from './gridParts';
@@ -20,8 +20,6 @@ export type GridQuestion = globalThis.Pick<
 /** Rows are record types by area, columns are operations; a type opens to its fields. */
 export function ReachGrid({ answer, question }: { answer: WhatCan; question: GridQuestion }) {
   const [onlyGiven, setOnlyGiven] = useState(false);
-  // The first drawing of its rows may be interrupted: nothing waits for all of them.
-  const drawn = useDeferredValue(true, false);
   const picked = question.pick ? pickToText(question.pick) : '';
   const keys = useGridKeys((key, cell) => {
     const type = cell.closest('tr')?.dataset.type;
@@ -53,11 +51,10 @@ export function ReachGrid({ answer, question }: { answer: WhatCan; question: Gri
 
   // Whoever is sent a question sees at once what it is about.
   useEffect(() => {
-    const pressed = drawn && keys.ref.current?.querySelector('[aria-pressed="true"]');
-    if (pressed) {
-      pressed.scrollIntoView?.({ block: 'nearest' });
-    }
-  }, [keys.ref, drawn]);
+    keys.ref.current
+      ?.querySelector('[aria-pressed="true"]')
+      ?.scrollIntoView?.({ block: 'nearest' });
+  }, [keys.ref]);
 
   return (
     <Box sx={{ containerType: 'inline-size' }}>
@@ -82,7 +79,7 @@ export function ReachGrid({ answer, question }: { answer: WhatCan; question: Gri
             <th scope="col">its own</th>
           </tr>
         </thead>
-        {(drawn ? answer.areas : []).map((area) => (
+        {answer.areas.map((area) => (
           <tbody key={area.key}>
             <AreaHead
               area={area}
