@@ -17,6 +17,7 @@ import java.util.concurrent.locks.LockSupport;
 import nembar.demo.DemoWorld;
 import org.postgresql.PGConnection;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ObjectNode;
 
 /**
  * What administrators and programs ask most, asked of a running server of ten thousand people and a
@@ -28,7 +29,6 @@ public final class HttpBenchmark {
     private static final int CLIENTS = 8;
     private static final int SECONDS = 6;
     private static final String TOWLINE = "/api/applications/towline";
-    private static final String DRAFT = "Bench";
 
     /** People of the demo whose access is of every kind, some of them through parents. */
     private static final List<String> PEOPLE =
@@ -260,7 +260,7 @@ public final class HttpBenchmark {
     }
 
     private void lists() {
-        String voyages =
+        String lots =
                 "/api/ask/records%s?application=towline&person=honora.larke&type=cargo_lot&operation=view";
         if (wants("CSV")) {
             AtomicInteger rows = new AtomicInteger();
@@ -269,7 +269,7 @@ public final class HttpBenchmark {
                             1,
                             3,
                             () -> {
-                                byte[] all = idris.get(voyages.formatted(".csv"));
+                                byte[] all = idris.get(lots.formatted(".csv"));
                                 int lines = 0;
                                 for (byte one : all) {
                                     lines += one == '\n' ? 1 : 0;
@@ -326,9 +326,8 @@ public final class HttpBenchmark {
     }
 
     private static Object with(JsonNode set, String reach) {
-        tools.jackson.databind.node.ObjectNode copy =
-                (tools.jackson.databind.node.ObjectNode) set.deepCopy();
-        ((tools.jackson.databind.node.ObjectNode) copy.at("/privileges/0")).put("reach", reach);
+        ObjectNode copy = (ObjectNode) set.deepCopy();
+        ((ObjectNode) copy.at("/privileges/0")).put("reach", reach);
         return copy;
     }
 

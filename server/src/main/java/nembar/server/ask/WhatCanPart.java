@@ -19,31 +19,34 @@ public record WhatCanPart(
         Optional<WhatCan.Totals> totals,
         Optional<Instant> asOf,
         Optional<String> away) {
-    private static final WhatCanPart NOTHING =
-            new WhatCanPart(
-                    Optional.empty(),
-                    Optional.empty(),
-                    Optional.empty(),
-                    Optional.empty(),
-                    Optional.empty());
-
     static WhatCanPart of(WhatCan outline) {
-        return new WhatCanPart(
-                Optional.of(outline), NOTHING.row, NOTHING.totals, NOTHING.asOf, NOTHING.away);
+        return part(outline, null, null, Optional.empty(), null);
     }
 
     static WhatCanPart of(WhatCan.TypeRow row) {
-        return new WhatCanPart(
-                NOTHING.outline, Optional.of(row), NOTHING.totals, NOTHING.asOf, NOTHING.away);
+        return part(null, row, null, Optional.empty(), null);
     }
 
     static WhatCanPart of(WhatCan.Totals totals, Optional<Instant> asOf) {
-        return new WhatCanPart(
-                NOTHING.outline, NOTHING.row, Optional.of(totals), asOf, NOTHING.away);
+        return part(null, null, totals, asOf, null);
     }
 
     static WhatCanPart away(String why) {
+        return part(null, null, null, Optional.empty(), why);
+    }
+
+    /** Of what is null there is nothing. */
+    private static WhatCanPart part(
+            WhatCan outline,
+            WhatCan.TypeRow row,
+            WhatCan.Totals totals,
+            Optional<Instant> asOf,
+            String away) {
         return new WhatCanPart(
-                NOTHING.outline, NOTHING.row, NOTHING.totals, NOTHING.asOf, Optional.of(why));
+                Optional.ofNullable(outline),
+                Optional.ofNullable(row),
+                Optional.ofNullable(totals),
+                asOf,
+                Optional.ofNullable(away));
     }
 }

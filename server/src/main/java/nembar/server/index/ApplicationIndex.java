@@ -10,6 +10,7 @@ import nembar.core.catalogue.LostFields;
 import nembar.core.catalogue.Parent;
 import nembar.core.catalogue.RecordType;
 import nembar.core.model.AccessModel;
+import nembar.core.recordset.GovernedRecord;
 import nembar.core.recordset.RecordSet;
 import org.roaringbitmap.RoaringBitmap;
 
@@ -19,10 +20,45 @@ final class ApplicationIndex {
     private final LostFields lost;
     private final Instant readAt;
 
-    ApplicationIndex(Map<String, TypeIndex> types, LostFields lost, Instant readAt) {
+    private ApplicationIndex(Map<String, TypeIndex> types, LostFields lost, Instant readAt) {
         this.types = types;
         this.lost = lost;
         this.readAt = readAt;
+    }
+
+    /** Takes the records of all types of a model as they come. */
+    static final class Builder {
+        private final AccessModel model;
+        private final Map<String, TypeIndex.Builder> types = new HashMap<>();
+
+        Builder(AccessModel model) {
+            this.model = model;
+            model.catalogue()
+                    .recordTypes()
+                    .forEach(type -> types.put(type.key(), new TypeIndex.Builder(type)));
+        }
+
+        /**
+         * @throws NotIndexed where the record has no key
+         */
+        void add(GovernedRecord record) {
+            types.get(record.recordType()).add(record);
+        }
+
+        /**
+         * @param readAt the instant that the records are of
+         */
+        ApplicationIndex build(Instant readAt) {
+            Map<String, KeyTable> keys = new HashMap<>();
+            types.forEach((key, builder) -> keys.put(key, builder.keys()));
+            Map<String, TypeIndex> built = new HashMap<>();
+            for (RecordType type : model.catalogue().recordTypes()) {
+                Optional<KeyTable> above =
+                        model.catalogue().parentOf(type).map(parent -> keys.get(parent.key()));
+                built.put(type.key(), types.get(type.key()).build(keys.get(type.key()), above));
+            }
+            return new ApplicationIndex(built, model.lost(), readAt);
+        }
     }
 
     /** Asks the database for what no index has. */

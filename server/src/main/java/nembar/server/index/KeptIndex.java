@@ -3,11 +3,9 @@ package nembar.server.index;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
-import java.util.HashMap;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import nembar.core.catalogue.RecordType;
 import nembar.core.model.AccessModel;
 import nembar.server.http.NotFound;
@@ -95,51 +93,27 @@ final class KeptIndex {
 
     private ApplicationIndex read(AccessModel model) {
         Instant at = clock.instant();
-        List<RecordType> types = model.catalogue().recordTypes();
-        Map<String, TypeIndex.Builder> builders = new LinkedHashMap<>();
-        types.forEach(type -> builders.put(type.key(), new TypeIndex.Builder(type)));
+        ApplicationIndex.Builder index = new ApplicationIndex.Builder(model);
         long[] left = {recordsAtMost};
         records.read(
                 model.application().key(),
-                types.stream().map(KeptIndex::placingOnly).toList(),
+                model.catalogue().recordTypes().stream().map(KeptIndex::placingOnly).toList(),
                 (int) Math.min(Integer.MAX_VALUE, recordsAtMost + 1),
-                (type, record) -> {
+                record -> {
                     if (--left[0] < 0) {
                         throw new NotIndexed();
                     }
-                    builders.get(type.key()).add(record);
+                    index.add(record);
                 });
-        Map<String, KeyTable> keys = new HashMap<>();
-        builders.forEach((key, builder) -> keys.put(key, builder.keys()));
-        Map<String, TypeIndex> read = new HashMap<>();
-        for (RecordType type : types) {
-            read.put(
-                    type.key(),
-                    builders.get(type.key())
-                            .build(
-                                    keys.get(type.key()),
-                                    model.catalogue()
-                                            .parentOf(type)
-                                            .map(parent -> keys.get(parent.key()))));
-        }
-        return new ApplicationIndex(read, model.lost(), at);
+        return index.build(at);
     }
 
     /** The type with those fields only that an index keeps. */
     private static RecordType placingOnly(RecordType type) {
-        return new RecordType(
-                type.key(),
-                type.singular(),
-                type.plural(),
-                type.area(),
-                type.table(),
-                type.keyField(),
-                type.keyField(),
-                type.places(),
-                type.parent(),
-                type.fields().stream()
-                        .filter(field -> TypeIndex.read(type).contains(field.key()))
-                        .toList(),
-                type.ownOperations());
+        Set<String> kept = TypeIndex.read(type);
+        return type.with(
+                        type.parent(),
+                        type.fields().stream().filter(field -> kept.contains(field.key())).toList())
+                .titled(type.keyField());
     }
 }

@@ -6,7 +6,7 @@ import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.Collection;
-import java.util.List;
+import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
@@ -166,24 +166,31 @@ public class RecordIndexes {
     /** Looks after all indexes in the background; one round at a time. */
     @Scheduled(fixedDelayString = "${nembar.record-index.every}")
     void lookAfter() {
-        List<String> wanted =
-                entities.createQuery("select application from RecordIndexRow", String.class)
-                        .getResultList();
-        kept.keySet().retainAll(wanted);
+        Map<String, AccessModel> wanted = wanted();
+        kept.keySet().retainAll(wanted.keySet());
         if (!busy && !wanted.isEmpty()) {
             busy = true;
             reading.execute(() -> bringUp(wanted));
         }
     }
 
-    private void bringUp(List<String> wanted) {
+    /** The applications whose index is to be kept, without those that are paused or gone. */
+    private Map<String, AccessModel> wanted() {
+        Map<String, AccessModel> wanted = new LinkedHashMap<>();
+        entities.createQuery("select application from RecordIndexRow", String.class)
+                .getResultList()
+                .forEach(
+                        key ->
+                                models.find(key)
+                                        .map(Models.Published::model)
+                                        .filter(model -> model.application().open())
+                                        .ifPresent(model -> wanted.put(key, model)));
+        return wanted;
+    }
+
+    private void bringUp(Map<String, AccessModel> wanted) {
         try {
-            for (String application : wanted) {
-                models.find(application)
-                        .map(Models.Published::model)
-                        .filter(model -> model.application().open())
-                        .ifPresent(model -> bringUp(application, model));
-            }
+            wanted.forEach(this::bringUp);
         } finally {
             busy = false;
         }

@@ -26,9 +26,6 @@ import nembar.server.model.Models;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.dao.DataAccessException;
-import org.springframework.jdbc.core.ConnectionCallback;
-import org.springframework.jdbc.core.JdbcTemplate;
-import org.springframework.jdbc.datasource.SingleConnectionDataSource;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Service;
 
@@ -224,24 +221,10 @@ public class RecordLookups {
         Reading reading = new Reading();
         SqlText text = LookupQuery.pairs(place.through(), ROWS_AT_MOST + 1);
         try {
-            sources.of(place.application())
-                    .execute(
-                            (ConnectionCallback<Void>)
-                                    connection -> {
-                                        // With a transaction rows come some at a time.
-                                        connection.setAutoCommit(false);
-                                        JdbcTemplate source =
-                                                new JdbcTemplate(
-                                                        new SingleConnectionDataSource(
-                                                                connection, true));
-                                        source.setFetchSize(READ_AT_ONCE);
-                                        source.query(
-                                                text.sql(),
-                                                reading::add,
-                                                text.parameters().toArray());
-                                        connection.rollback();
-                                        return null;
-                                    });
+            sources.inTransaction(
+                    place.application(),
+                    READ_AT_ONCE,
+                    source -> source.query(text.sql(), reading::add, text.parameters().toArray()));
         } catch (DataAccessException failed) {
             if (SqlErrors.away(failed)) {
                 throw new RecordsAway(place.application(), RecordsAway.Why.NO_ANSWER, failed);

@@ -12,6 +12,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.Consumer;
 import javax.sql.DataSource;
 import nembar.core.catalogue.Field;
 import nembar.core.catalogue.Lookup;
@@ -26,7 +27,9 @@ import nembar.server.http.BadRequest;
 import nembar.server.http.NotFound;
 import nembar.server.model.Models;
 import org.springframework.boot.context.properties.ConfigurationProperties;
+import org.springframework.jdbc.core.ConnectionCallback;
 import org.springframework.jdbc.core.JdbcTemplate;
+import org.springframework.jdbc.datasource.SingleConnectionDataSource;
 import org.springframework.stereotype.Service;
 
 /** Where the records of each application are: one pool of read-only connections per database. */
@@ -108,6 +111,30 @@ public class RecordSources {
                             + ".url, .username and .password.");
         }
         return source;
+    }
+
+    /**
+     * Reads in one transaction of the application's database, for which rows come some at a time;
+     * nothing of it is kept.
+     *
+     * @param atOnce how many rows
+     * @throws NotFound when none is set up
+     */
+    void inTransaction(String application, int atOnce, Consumer<JdbcTemplate> reading) {
+        of(application)
+                .execute(
+                        (ConnectionCallback<Void>)
+                                connection -> {
+                                    connection.setAutoCommit(false);
+                                    JdbcTemplate source =
+                                            new JdbcTemplate(
+                                                    new SingleConnectionDataSource(
+                                                            connection, true));
+                                    source.setFetchSize(atOnce);
+                                    reading.accept(source);
+                                    connection.rollback();
+                                    return null;
+                                });
     }
 
     /** Whether its connection stays what it was when the server was started. */

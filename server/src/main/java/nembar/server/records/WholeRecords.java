@@ -1,13 +1,11 @@
 package nembar.server.records;
 
-import java.sql.Connection;
-import java.sql.SQLException;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
-import java.util.function.BiConsumer;
+import java.util.function.Consumer;
 import nembar.core.catalogue.Field;
 import nembar.core.catalogue.Link;
 import nembar.core.catalogue.RecordType;
@@ -21,9 +19,7 @@ import nembar.core.sql.ListQuery.Page;
 import nembar.core.sql.SqlText;
 import nembar.server.http.RecordsAway;
 import org.springframework.dao.DataAccessException;
-import org.springframework.jdbc.core.ConnectionCallback;
 import org.springframework.jdbc.core.JdbcTemplate;
-import org.springframework.jdbc.datasource.SingleConnectionDataSource;
 import org.springframework.stereotype.Service;
 
 /** Reads all records of an application, and tells whether they may have changed since. */
@@ -46,10 +42,7 @@ public class WholeRecords {
      * @throws RecordsAway where the application's database does not answer
      */
     public void read(
-            String application,
-            List<RecordType> types,
-            int atMost,
-            BiConsumer<RecordType, GovernedRecord> to) {
+            String application, List<RecordType> types, int atMost, Consumer<GovernedRecord> to) {
         Lookups lookups = this.lookups.of(application);
         inOneMoment(
                 application,
@@ -66,7 +59,7 @@ public class WholeRecords {
                         source.query(
                                 text.sql(),
                                 row -> {
-                                    to.accept(type, Values.record(row, type, lookups));
+                                    to.accept(Values.record(row, type, lookups));
                                 },
                                 text.parameters().toArray());
                     }
@@ -134,40 +127,18 @@ public class WholeRecords {
                 : Optional.empty();
     }
 
-    private interface Reading {
-        void by(JdbcTemplate source);
-    }
-
-    private void inOneMoment(String application, Reading reading) {
+    private void inOneMoment(String application, Consumer<JdbcTemplate> reading) {
         try {
-            sources.of(application)
-                    .execute(
-                            (ConnectionCallback<Void>)
-                                    connection -> {
-                                        inOneMoment(connection, reading);
-                                        return null;
-                                    });
+            sources.inTransaction(
+                    application,
+                    READ_AT_ONCE,
+                    source -> {
+                        source.execute("SET TRANSACTION ISOLATION LEVEL REPEATABLE READ");
+                        source.execute("SET LOCAL statement_timeout = '10min'");
+                        reading.accept(source);
+                    });
         } catch (DataAccessException failed) {
             throw away(application, failed);
-        }
-    }
-
-    /** In a transaction rows come some at a time, and all of them are of one moment. */
-    private static void inOneMoment(Connection connection, Reading reading) throws SQLException {
-        int isolation = connection.getTransactionIsolation();
-        connection.setTransactionIsolation(Connection.TRANSACTION_REPEATABLE_READ);
-        connection.setAutoCommit(false);
-        try {
-            JdbcTemplate source =
-                    new JdbcTemplate(new SingleConnectionDataSource(connection, true));
-            source.setFetchSize(READ_AT_ONCE);
-            source.execute("SET LOCAL statement_timeout = '10min'");
-            reading.by(source);
-            connection.commit();
-        } finally {
-            connection.rollback();
-            connection.setAutoCommit(true);
-            connection.setTransactionIsolation(isolation);
         }
     }
 

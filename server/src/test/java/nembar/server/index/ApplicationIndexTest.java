@@ -5,7 +5,6 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.time.Instant;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -37,26 +36,9 @@ class ApplicationIndexTest {
     }
 
     private static ApplicationIndex index(AccessModel model, Fleet fleet) {
-        Map<String, TypeIndex.Builder> builders = new HashMap<>();
-        Map<String, KeyTable> keys = new HashMap<>();
-        for (RecordType type : model.catalogue().recordTypes()) {
-            TypeIndex.Builder builder = new TypeIndex.Builder(type);
-            fleet.of(type.key()).forEach(builder::add);
-            builders.put(type.key(), builder);
-            keys.put(type.key(), builder.keys());
-        }
-        Map<String, TypeIndex> types = new HashMap<>();
-        for (RecordType type : model.catalogue().recordTypes()) {
-            types.put(
-                    type.key(),
-                    builders.get(type.key())
-                            .build(
-                                    keys.get(type.key()),
-                                    model.catalogue()
-                                            .parentOf(type)
-                                            .map(parent -> keys.get(parent.key()))));
-        }
-        return new ApplicationIndex(types, model.lost(), Instant.EPOCH);
+        ApplicationIndex.Builder builder = new ApplicationIndex.Builder(model);
+        model.catalogue().recordTypes().forEach(type -> fleet.of(type.key()).forEach(builder::add));
+        return builder.build(Instant.EPOCH);
     }
 
     @Law(tries = 200)
