@@ -2,6 +2,9 @@ import react from '@vitejs/plugin-react';
 import { compression } from 'vite-plugin-compression2';
 import { defineConfig } from 'vitest/config';
 
+/** Tests that put something in a module's place, which others may have loaded before. */
+const MOCKING = ['src/conditions/ConditionEditor.test.tsx'];
+
 export default defineConfig({
   plugins: [
     react(),
@@ -36,10 +39,27 @@ export default defineConfig({
     maxWorkers: '100%',
     // What draws nothing needs no page, which takes longer to make than most of these tests.
     projects: [
-      { extends: true, test: { name: 'plain', include: ['src/**/*.test.ts'] } },
+      { extends: true, test: { name: 'plain', include: ['src/**/*.test.ts'], isolate: false } },
+      // The kit takes longer to load than most tests take to run: files share it, and their page.
       {
         extends: true,
-        test: { name: 'drawn', include: ['src/**/*.test.tsx'], environment: 'jsdom' },
+        test: {
+          name: 'drawn',
+          include: ['src/**/*.test.tsx'],
+          exclude: MOCKING,
+          environment: 'jsdom',
+          isolate: false,
+          setupFiles: ['src/testing/afterEach.ts'],
+        },
+      },
+      {
+        extends: true,
+        test: {
+          name: 'mocking',
+          include: MOCKING,
+          environment: 'jsdom',
+          setupFiles: ['src/testing/afterEach.ts'],
+        },
       },
     ],
   },

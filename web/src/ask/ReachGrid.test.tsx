@@ -1,12 +1,10 @@
-import { cleanup, render, screen } from '@testing-library/react';
+import { render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { MemoryRouter } from 'react-router';
-import { afterEach, expect, test } from 'vitest';
+import { expect, test } from 'vitest';
 import type { Cell, TypeRow, WhatCan } from './answers';
 import { useQuestion } from './question';
 import { ReachGrid } from './ReachGrid';
-
-afterEach(cleanup);
 
 function cell(operation: string, records: number | undefined, more: Partial<Cell> = {}): Cell {
   return {

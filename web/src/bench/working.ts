@@ -1,4 +1,4 @@
-import { useQueryClient } from '@tanstack/react-query';
+import { type QueryClient, useQueryClient } from '@tanstack/react-query';
 import { useMemo, useSyncExternalStore } from 'react';
 import { keys } from '../api/keys';
 import { type Bench, sendEdit, trayKey, useBench, useTray } from './api';
@@ -19,17 +19,26 @@ export type Worked<E> = {
 
 type Published<E> = { element: E; people: number; seats?: string[] };
 
-/** Edits that the server does not have yet, one queue for each application. */
-const queues = new Map<string, EditQueue>();
+/** Edits that the server does not have yet, beside what is known of it: a queue an application. */
+const queues = new WeakMap<QueryClient, Map<string, EditQueue>>();
 
-function queueOf(application: string, send: (changes: ChangePart[]) => Promise<unknown>) {
-  const known = queues.get(application);
-  if (known) {
-    return known;
+function queueOf(queries: QueryClient, application: string): EditQueue {
+  const own = queues.get(queries) ?? new Map<string, EditQueue>();
+  queues.set(queries, own);
+  const queue = own.get(application) ?? new EditQueue((edits) => send(queries, application, edits));
+  own.set(application, queue);
+  return queue;
+}
+
+async function send(queries: QueryClient, application: string, changes: ChangePart[]) {
+  // What somebody else did while edits were waiting is seen before they are sent.
+  await queries.cancelQueries({ queryKey: trayKey(application) });
+  const known = queries.getQueryData<Tray>(trayKey(application));
+  const next = await sendEdit(application, known?.draft?.version, changes);
+  queries.setQueryData(trayKey(application), next);
+  if (!known?.draft) {
+    void queries.invalidateQueries({ queryKey: keys.trays() });
   }
-  const fresh = new EditQueue(send);
-  queues.set(application, fresh);
-  return fresh;
 }
 
 /** The elements of one list, each with what the changes make of it. */
@@ -71,17 +80,7 @@ export function worked<E extends { key?: string }>(
 
 /** The edits of an application that the server does not have yet. */
 export function useQueue(application: string): { standing: Standing; queue: EditQueue } {
-  const queries = useQueryClient();
-  const queue = queueOf(application, async (changes) => {
-    // What somebody else did while edits were waiting is seen before they are sent.
-    await queries.cancelQueries({ queryKey: trayKey(application) });
-    const known = queries.getQueryData<Tray>(trayKey(application));
-    const next = await sendEdit(application, known?.draft?.version, changes);
-    queries.setQueryData(trayKey(application), next);
-    if (!known?.draft) {
-      void queries.invalidateQueries({ queryKey: keys.trays() });
-    }
-  });
+  const queue = queueOf(useQueryClient(), application);
   return { queue, standing: useSyncExternalStore(queue.subscribe, queue.current) };
 }
 

@@ -1,13 +1,10 @@
 import { ThemeProvider } from '@mui/material/styles';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { cleanup, configure, render } from '@testing-library/react';
+import { render } from '@testing-library/react';
 import type { ReactNode } from 'react';
 import { MemoryRouter } from 'react-router';
-import { afterEach, vi } from 'vitest';
+import { vi } from 'vitest';
 import { theme } from '../app/theme';
-
-// A machine that does other things besides is given its time.
-configure({ asyncUtilTimeout: 10_000 });
 
 /** What the interface asked the server for. */
 export type Call = { method: string; path: string; query: URLSearchParams; body: unknown };
@@ -24,11 +21,6 @@ export class Refusal {
     this.problem = problem;
   }
 }
-
-afterEach(() => {
-  cleanup();
-  vi.unstubAllGlobals();
-});
 
 /**
  * Stands in for the server until the end of the test.

@@ -130,14 +130,26 @@ public final class Page {
 
     /** Waits for this text anywhere on the page. */
     Page read(String text) {
-        wait.until(page -> text().contains(text));
+        wait.until(page -> mayBeRead(text) && text().contains(text));
         return this;
     }
 
     /** Waits until this text is nowhere on the page. */
     Page missing(String text) {
-        wait.until(page -> !text().contains(text));
+        wait.until(page -> !mayBeRead(text) || !text().contains(text));
         return this;
+    }
+
+    /**
+     * Whether this may be on the page, seen or unseen: asked of the browser, since what is to be
+     * seen is found by a walk over every element, which a large page feels when it is done all the
+     * time.
+     */
+    private boolean mayBeRead(String text) {
+        return (boolean)
+                browser.executeScript(
+                        "return document.body.innerText.replaceAll(/\\s/g, '').includes(arguments[0])",
+                        text.replaceAll("[\\s\u00a0]", ""));
     }
 
     /** What is to be read on the page. */
@@ -447,7 +459,7 @@ public final class Page {
         return (List<?>)
                 browser.executeAsyncScript(
                         "const done = arguments[0];"
-                                + "axe.run().then((r) => done(r.violations"
+                                + "axe.run({ resultTypes: ['violations'] }).then((r) => done(r.violations"
                                 + ".filter((v) => v.impact === 'serious' || v.impact === 'critical')"
                                 + ".map((v) => v.id + ': ' + v.nodes.map((n) => n.html).join(' | '))))");
     }
