@@ -16,6 +16,9 @@ import java.time.Instant;
 import java.util.Base64;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.Queue;
+import java.util.concurrent.ConcurrentLinkedQueue;
 import nembar.server.testing.Cluster;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
@@ -27,7 +30,9 @@ import org.openqa.selenium.NoSuchElementException;
 import org.openqa.selenium.OutputType;
 import org.openqa.selenium.Rectangle;
 import org.openqa.selenium.StaleElementReferenceException;
+import org.openqa.selenium.WebDriverException;
 import org.openqa.selenium.WebElement;
+import org.openqa.selenium.WindowType;
 import org.openqa.selenium.chrome.ChromeDriver;
 import org.openqa.selenium.chrome.ChromeDriverService;
 import org.openqa.selenium.chrome.ChromeOptions;
@@ -46,7 +51,12 @@ public final class Page {
     static final String HEAD_OF_DELTAS_PASSWORD = "delta-mole-at-dawn";
 
     private static final Duration SETTLED_WITHIN = Duration.ofSeconds(5);
-    private static final Duration LOOKED_EVERY = Duration.ofMillis(40);
+
+    /** To look costs the page as much as a lot of what it does by itself. */
+    private static final Duration LOOKED_EVERY = Duration.ofMillis(100);
+
+    /** Browsers that were left by the page before: starting one takes longer than most pages. */
+    private static final Queue<ChromeDriver> FREE = new ConcurrentLinkedQueue<>();
 
     private final String address;
     private final ChromeDriver browser;
@@ -63,7 +73,18 @@ public final class Page {
                         ElementNotInteractableException.class));
     }
 
+    /** A page that knows nothing of those before it, in whatever browser is free. */
     static Page open(String address) {
+        ChromeDriver browser = Optional.ofNullable(FREE.poll()).orElseGet(Page::start);
+        browser.executeCdpCommand(
+                "Emulation.setDeviceMetricsOverride",
+                Map.of("width", 1280, "height", 800, "deviceScaleFactor", 1, "mobile", false));
+        // Only the first tab of a browser without a screen has the focus by itself.
+        browser.executeCdpCommand("Emulation.setFocusEmulationEnabled", Map.of("enabled", true));
+        return new Page(address, browser);
+    }
+
+    private static ChromeDriver start() {
         ChromeOptions options = new ChromeOptions();
         options.setBinary("/usr/bin/chromium");
         options.addArguments(
@@ -83,14 +104,28 @@ public final class Page {
                         .usingDriverExecutable(new File("/usr/bin/chromedriver"))
                         .build();
         ChromeDriver browser = new ChromeDriver(driver, options);
-        browser.executeCdpCommand(
-                "Emulation.setDeviceMetricsOverride",
-                Map.of("width", 1280, "height", 800, "deviceScaleFactor", 1, "mobile", false));
-        return new Page(address, browser);
+        Runtime.getRuntime().addShutdownHook(new Thread(browser::quit));
+        return browser;
     }
 
+    /** Leaves the browser to the next, with nothing in it but files that it has loaded. */
     void close() {
-        browser.quit();
+        try {
+            List<String> open = List.copyOf(browser.getWindowHandles());
+            browser.switchTo().newWindow(WindowType.TAB);
+            String fresh = browser.getWindowHandle();
+            for (String one : open) {
+                browser.switchTo().window(one);
+                browser.close();
+            }
+            browser.switchTo().window(fresh);
+            browser.executeCdpCommand("Network.clearBrowserCookies", Map.of());
+            browser.executeCdpCommand(
+                    "Storage.clearDataForOrigin", Map.of("origin", address, "storageTypes", "all"));
+            FREE.add(browser);
+        } catch (WebDriverException broken) {
+            browser.quit();
+        }
     }
 
     Page go(String path) {
@@ -261,12 +296,7 @@ public final class Page {
 
     /** The texts below this header of the table that stands in the page. */
     List<String> below(String header) {
-        int place =
-                browser.findElements(By.cssSelector("[role=region] thead th")).stream()
-                        .map(WebElement::getText)
-                        .toList()
-                        .indexOf(header);
-        return column(place + 1);
+        return column(texts("[role=region] thead th").indexOf(header) + 1);
     }
 
     /** What is behind a link that is saved as a file. */
@@ -359,11 +389,18 @@ public final class Page {
     }
 
     List<String> column(int number) {
-        return browser
-                .findElements(By.cssSelector("[role=region] tbody td:nth-child(" + number + ")"))
-                .stream()
-                .map(WebElement::getText)
-                .toList();
+        return texts("[role=region] tbody td:nth-child(" + number + ")");
+    }
+
+    /** The texts of all that this selects, read in one go: what is drawn anew is in no part. */
+    private List<String> texts(String selector) {
+        List<?> texts =
+                (List<?>)
+                        browser.executeScript(
+                                "return [...document.querySelectorAll(arguments[0])]"
+                                        + ".map((one) => one.innerText.trim())",
+                                selector);
+        return texts.stream().map(String.class::cast).toList();
     }
 
     /** Puts the focus where only the keyboard would. */

@@ -21,7 +21,7 @@ import org.junit.jupiter.api.extension.ParameterContext;
 import org.junit.jupiter.api.extension.ParameterResolver;
 
 /**
- * Starts PostgreSQL and the packaged application once in each process, and a fresh browser for each
+ * Starts PostgreSQL and the packaged application once in each process, and a fresh page for each
  * test, which is handed over as a {@link Page}.
  */
 public final class Stage
