@@ -22,6 +22,8 @@ const mends: Record<Difference['kind'], string> = {
   columnGone: 'Take the field out',
   columnRenamed: 'Read it from there',
   typeChanged: 'Read it as that',
+  lookupGone: '',
+  lookupRenamed: 'Look it up there',
   columnNew: 'Make it a field',
   tableNew: '',
 };

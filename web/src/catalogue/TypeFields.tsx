@@ -14,7 +14,7 @@ const LABELS = ['personal', 'commercial', 'health'];
 
 type Props = {
   type: RecordType;
-  /** Fields that its table has besides. */
+  /** Fields that it might have besides: of its table's columns, and of tables of several values. */
   more: Field[];
   onChange: (type: RecordType) => void;
   onAway: (list: string, key: string, name: string) => void;
@@ -118,7 +118,7 @@ export function TypeFields({ type, more, onChange, onAway }: Props) {
           <TextField
             select
             size="small"
-            label="Another column of its table"
+            label="Another field"
             value=""
             sx={{ width: 300 }}
             onChange={(event) => {
@@ -131,6 +131,7 @@ export function TypeFields({ type, more, onChange, onAway }: Props) {
             {more.map((one) => (
               <MenuItem key={one.key} value={one.key ?? ''}>
                 {one.label}, {fieldTypes[one.type ?? 'text']}
+                {one.link && `, several by ${one.link.table}`}
               </MenuItem>
             ))}
           </TextField>

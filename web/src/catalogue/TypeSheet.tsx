@@ -5,13 +5,14 @@ import FormControlLabel from '@mui/material/FormControlLabel';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
-import { Facts, Part } from '../app/parts';
+import { Part } from '../app/parts';
 import type { RecordType, TableProposed } from './api';
 import { type Governed, put, standing } from './governed';
 import { OperationRows } from './OperationRows';
 import { PlaceRows } from './PlaceRows';
 import { TypeFields } from './TypeFields';
 import { TypeNames } from './TypeNames';
+import { TypeTable } from './TypeTable';
 
 type Props = {
   type: RecordType;
@@ -32,7 +33,10 @@ type Follows = keyof typeof follows;
 /** One record type, as the draft has it: each change of it is kept in the draft at once. */
 export function TypeSheet({ type, governed, tables, onAway }: Props) {
   const onChange = (next: RecordType) => governed.edit([put('recordTypes', next)]);
-  const more = tables.find((one) => one.table === type.table)?.more ?? [];
+  const known = new Set((type.fields ?? []).map((one) => one.key));
+  const published = governed.types.find((one) => one.key === type.key)?.published?.fields ?? [];
+  const proposed = tables.find((one) => one.table === type.table)?.more ?? [];
+  const more = [...published, ...proposed].filter((one) => !known.has(one.key));
   return (
     <Box component="section" aria-label={type.plural ?? ''}>
       <Box sx={{ display: 'flex', gap: 1, alignItems: 'baseline', mb: 1.5 }}>
@@ -49,7 +53,12 @@ export function TypeSheet({ type, governed, tables, onAway }: Props) {
         </Button>
       </Box>
       <TypeNames type={type} areas={standing(governed.areas)} onChange={onChange} />
-      <Facts facts={[['Kept in', type.table ?? '']]} />
+      <TypeTable
+        type={type}
+        governed={new Set(standing(governed.types).map((one) => one.table ?? ''))}
+        tables={tables}
+        onChange={onChange}
+      />
       <Box sx={{ height: 16 }} />
       <ParentRow type={type} all={standing(governed.types)} onChange={onChange} />
       <PlaceRows type={type} reasons={{}} tables={tables} onChange={onChange} />

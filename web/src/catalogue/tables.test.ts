@@ -1,14 +1,16 @@
 import { describe, expect, it } from 'vitest';
-import type { RecordType, TableProposed } from './api';
+import type { Field, RecordType, TableProposed } from './api';
 import {
   counts,
   decided,
+  keyedBy,
   leads,
   lookedUp,
   matching,
   placed,
   placing,
   progress,
+  servesAs,
   without,
 } from './tables';
 
@@ -37,6 +39,7 @@ const table = (name: string, more: Partial<TableProposed> = {}): TableProposed =
   recordType: type,
   reasons: {},
   more: [],
+  keys: [],
   left: {},
   decision: 'open',
   ...more,
@@ -120,5 +123,45 @@ describe('a record type', () => {
     expect(leads({ guarded: false, link: { table: 'a.links', columns: [] } })).toBe(
       'has the directory’s own keys, several by a.links',
     );
+  });
+
+  it('may be told apart by other columns, which become the key or a field more', () => {
+    const uuid: Field = {
+      key: 'ref',
+      label: 'Ref',
+      type: 'text',
+      guarded: false,
+      columns: [{ name: 'ref', stored: 'uuid' }],
+    };
+    const added = keyedBy(type, uuid);
+    expect(added.keyField).toBe('ref');
+    expect(added.fields?.map((one) => one.key)).toEqual(['ref', 'key', 'job_id', 'note']);
+
+    const there = { key: 'note', label: 'Number', guarded: true, choices: ['a'], column: 'ref' };
+    const turned = keyedBy({ ...type, fields: [{ ...there, type: 'choice' }] }, uuid);
+    expect(turned.keyField).toBe('note');
+    expect(turned.fields).toEqual([{ ...uuid, key: 'note', label: 'Number' }]);
+
+    const { columns: _, ...plain } = uuid;
+    expect(keyedBy({ ...type, fields: [{ ...plain, key: 'ref' }] }, plain).fields).toEqual([
+      { ...plain, column: 'ref' },
+    ]);
+  });
+
+  it('serve another type where they have all its own columns', () => {
+    const own: RecordType = {
+      ...type,
+      fields: [
+        { key: 'key', guarded: false, column: 'id' },
+        {
+          key: 'crews',
+          guarded: false,
+          columns: [{ name: 'crew' }],
+          link: { table: 'yard.job_crews', columns: [{ name: 'job' }] },
+        },
+      ],
+    };
+    expect(servesAs(own, table('yard.others'))).toBe(true);
+    expect(servesAs(own, table('yard.others', { columns: ['no'] }))).toBe(false);
   });
 });

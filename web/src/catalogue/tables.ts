@@ -1,4 +1,5 @@
 import type { Field, Lookup, Proposal, RecordType, TableDecision, TableProposed } from './api';
+import { withField, wordKey } from './governed';
 
 type Use = TableProposed['use'];
 
@@ -61,6 +62,50 @@ export function progress(tables: TableProposed[]) {
     decided: some.filter((table) => table.decision !== 'open').length,
     taken: tables.filter((table) => offered(table) && table.decision === 'taken').length,
   };
+}
+
+/**
+ * The names of a field's columns, in their order. One that is read as it stands is told alone, and
+ * not at all where it is called like the field.
+ */
+const names = (field: Field | undefined) =>
+  (field?.columns ?? [{ name: field?.column ?? field?.key }]).flatMap(({ name }) => name ?? []);
+
+/** The same, as it is said. */
+export const columnsOf = (field: Field | undefined) => names(field).join(', ');
+
+/** The field that tells records of the type apart. */
+export const keyOf = (type: RecordType) =>
+  (type.fields ?? []).find((one) => one.key === type.keyField);
+
+/** Whether the table has all columns of the type's own fields. */
+export function servesAs(type: RecordType, table: TableProposed): boolean {
+  const there = new Set(table.columns);
+  return (type.fields ?? [])
+    .filter((one) => !one.link)
+    .every((one) => names(one).every((name) => there.has(name)));
+}
+
+/** What people say of a field, whatever it is. */
+const SAID = ['key', 'label', 'explanation', 'classifications'];
+
+/**
+ * The record type, whose records are told apart by other columns. The field that has them becomes
+ * the key, or else one is added; what was the key stays a field.
+ */
+export function keyedBy(type: RecordType, key: Field): RecordType {
+  const fields = type.fields ?? [];
+  const column = key.columns ? {} : { column: columnsOf(key) };
+  const there = fields.find((one) => !one.link && columnsOf(one) === columnsOf(key));
+  if (there) {
+    const said = Object.fromEntries(Object.entries(there).filter(([part]) => SAID.includes(part)));
+    return withField({ ...type, keyField: there.key ?? '' }, { ...key, ...column, ...said });
+  }
+  const name = wordKey(
+    key.key ?? 'key',
+    fields.map((one) => one.key ?? ''),
+  );
+  return { ...type, keyField: name, fields: [{ ...key, ...column, key: name }, ...fields] };
 }
 
 /** What places a record: each with the word for what it leads to. */

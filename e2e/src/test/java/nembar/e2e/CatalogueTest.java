@@ -96,5 +96,31 @@ class CatalogueTest {
                 .press("Publish now")
                 .read("Published as no.");
         page.go("/catalogue/quayside?leaf=drift").read("The database is as the Catalogue says.");
+
+        theTypeIsToldApartByAnotherColumnAndItsCrewsAreTakenInAgain(page);
+        whereItsValuesLeadIsFoundAgain(page);
+    }
+
+    private static void theTypeIsToldApartByAnotherColumnAndItsCrewsAreTakenInAgain(Page page) {
+        page.go("/catalogue/quayside?type=customer").read("What the database keeps unique");
+        page.choose("Told apart by", "code");
+        page.read("1 edit");
+        page.go("/catalogue/quayside?type=job").press("Take out Crews").confirm("Take it away");
+        page.missing("several by yard.job_crews");
+        page.go("/catalogue/quayside?type=job")
+                .choose("Another field", "Crews, reference, several by yard.job_crews");
+        page.choose("Team", "Crews").read("several by yard.job_crews");
+        assertThat(page.seriousAxeFindings()).isEmpty();
+        page.go("/bench/quayside").discardDraft();
+    }
+
+    private static void whereItsValuesLeadIsFoundAgain(Page page) {
+        Stage.inQuayside("ALTER TABLE yard.staff RENAME COLUMN email TO email_address");
+        page.go("/catalogue/quayside?leaf=drift")
+                .read("email of yard.staff is gone, while email_address has what it had");
+        page.press("Look it up there: Repair jobs: Responsible");
+        page.missing("Look it up there: Repair jobs: Responsible");
+        page.go("/catalogue/quayside?type=job")
+                .read("leads to yard.staff, whose email_address is a person’s e-mail");
     }
 }

@@ -52,7 +52,10 @@ public final class LostFields {
                 || type.field(type.keyField()).filter(key -> has(type, key)).isPresent();
     }
 
-    /** Whether the field of the type cannot be read. */
+    /**
+     * Whether the field of the type cannot be read: its column, its link table, or what says where
+     * its values lead.
+     */
     public boolean has(RecordType type, Field field) {
         if (none()) {
             return false;
@@ -61,6 +64,7 @@ public final class LostFields {
         return all(type.table())
                 || all(table)
                 || field.columns().stream().anyMatch(one -> lost(table, one.name()))
+                || field.lookup().flatMap(Lookup::through).filter(this::lost).isPresent()
                 || field.link()
                         .filter(
                                 link ->
@@ -90,6 +94,12 @@ public final class LostFields {
     private static Field lost(Field field) {
         return field.on(field.columns().stream().map(any -> Column.LOST).toList())
                 .with(Optional.empty(), Optional.empty());
+    }
+
+    private boolean lost(Lookup.Through through) {
+        return all(through.table())
+                || lost(through.table(), through.from())
+                || lost(through.table(), through.to());
     }
 
     private boolean all(TableName table) {

@@ -42,6 +42,10 @@ public record Difference(
         COLUMN_RENAMED(true),
         /** A column has values of another type than its field. */
         TYPE_CHANGED(true),
+        /** Where a field's values lead cannot be looked up any more. */
+        LOOKUP_GONE(true),
+        /** It is there under another name. */
+        LOOKUP_RENAMED(true),
         /** A governed table has a column that no field has. */
         COLUMN_NEW(false),
         /** There is a table with records that nobody governs. */

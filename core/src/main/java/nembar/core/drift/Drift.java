@@ -4,13 +4,16 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
 import nembar.core.answers.Conditions;
 import nembar.core.catalogue.Column;
 import nembar.core.catalogue.Field;
+import nembar.core.catalogue.Identifier;
 import nembar.core.catalogue.Link;
+import nembar.core.catalogue.Lookup;
 import nembar.core.catalogue.LostFields.LostColumn;
 import nembar.core.catalogue.RecordType;
 import nembar.core.catalogue.TableName;
@@ -102,6 +105,85 @@ public final class Drift {
                                                 List.of(Change.Put.of(with(type, one))))));
     }
 
+    /** Where the values of a field lead, which another table says. */
+    private void lookup(RecordType type, Field field, Lookup lookup, Lookup.Through through) {
+        Optional<Table> table = schema.table(through.table());
+        if (table.isEmpty()) {
+            lost.add(LostColumn.all(through.table()));
+            leadsNowhere(type, field, lookup, through, through.table().text(), Optional.empty());
+            return;
+        }
+        for (String name : List.of(through.from(), through.to())) {
+            if (table.get().column(name).isEmpty()) {
+                lost.add(new LostColumn(through.table(), name));
+                leadsNowhere(
+                        type,
+                        field,
+                        lookup,
+                        through,
+                        name + " of " + through.table(),
+                        renamedIn(table.get(), name, lookup, through));
+                return;
+            }
+        }
+    }
+
+    /** The look-up with the column as it is called now, where that can be told. */
+    private static Optional<Lookup.Through> renamedIn(
+            Table table, String gone, Lookup lookup, Lookup.Through through) {
+        boolean to = gone.equals(through.to());
+        String kept = to ? through.from() : through.to();
+        return Renaming.ofKey(
+                        gone,
+                        to ? means(lookup.identifier()) : "",
+                        table.columns().stream().filter(one -> !one.name().equals(kept)).toList())
+                .map(TableColumn::name)
+                .map(
+                        now ->
+                                new Lookup.Through(
+                                        table.name(),
+                                        to ? through.from() : now,
+                                        to ? now : through.to()));
+    }
+
+    private static String means(Identifier identifier) {
+        return identifier.name().toLowerCase(Locale.ROOT).replace('_', ' ');
+    }
+
+    private void leadsNowhere(
+            RecordType type,
+            Field field,
+            Lookup lookup,
+            Lookup.Through through,
+            String gone,
+            Optional<Lookup.Through> now) {
+        String said = "its values lead somewhere by " + through.table() + ", and " + gone;
+        differences.add(
+                of(
+                        now.isPresent() ? Kind.LOOKUP_RENAMED : Kind.LOOKUP_GONE,
+                        type,
+                        Optional.of(field),
+                        now.map(
+                                        other ->
+                                                said
+                                                        + " is gone, while "
+                                                        + (other.to().equals(through.to())
+                                                                ? other.from()
+                                                                : other.to())
+                                                        + " has what it had, as far as can be seen")
+                                .orElse(said + " is gone, or may not be read any more"),
+                        now.map(
+                                        other ->
+                                                field.with(
+                                                        field.link(),
+                                                        Optional.of(
+                                                                new Lookup(
+                                                                        lookup.identifier(),
+                                                                        Optional.of(other)))))
+                                .map(other -> List.<Change>of(Change.Put.of(replaced(type, other))))
+                                .orElse(List.of())));
+    }
+
     /** Whether it is what a field's column is called now. */
     private boolean foundAgain(Column column) {
         return renamed.contains(column.name());
@@ -112,6 +194,7 @@ public final class Drift {
         return proposal.tables().stream()
                 .filter(one -> one.table().name().equals(type.table()))
                 .flatMap(one -> one.more().stream())
+                .filter(one -> one.link().isEmpty())
                 .toList();
     }
 
@@ -169,6 +252,11 @@ public final class Drift {
                 return;
             }
         }
+        field.lookup()
+                .ifPresent(
+                        one ->
+                                one.through()
+                                        .ifPresent(through -> lookup(type, field, one, through)));
     }
 
     private void gone(RecordType type, Field field, String why) {

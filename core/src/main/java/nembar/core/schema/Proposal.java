@@ -14,6 +14,7 @@ import java.util.stream.Collectors;
 import nembar.core.catalogue.Application;
 import nembar.core.catalogue.Area;
 import nembar.core.catalogue.Catalogue;
+import nembar.core.catalogue.Column;
 import nembar.core.catalogue.Field;
 import nembar.core.catalogue.FieldType;
 import nembar.core.catalogue.Parent;
@@ -76,6 +77,7 @@ public record Proposal(List<Area> areas, List<ProposedTable> tables) {
                         Areas.of(knownTables, application.name()),
                         shortLists,
                         application.zone());
+        Placings placings = new Placings(schema, uses, directory);
         List<ProposedTable> tables = new ArrayList<>();
         for (Table table : schema.tables()) {
             RecordType type = governed.get(table.name());
@@ -83,19 +85,22 @@ public record Proposal(List<Area> areas, List<ProposedTable> tables) {
                     type == null
                             ? guesses.get(table.name())
                             : new Uses.Guess(Use.GOVERNED, "it is governed already");
-            tables.add(
-                    type == null && keys.containsKey(table.name())
-                            ? proposals.of(table, guess)
-                            : new ProposedTable(
-                                    table,
-                                    guess.use(),
-                                    guess.why(),
-                                    Optional.ofNullable(type),
-                                    Map.of(),
-                                    Map.of(),
-                                    type == null ? List.of() : more(type, again.of(table, guess))));
+            if (type != null) {
+                ProposedTable anew = placings.place(again.of(table, guess));
+                tables.add(governed(guess, type, anew));
+            } else if (keys.containsKey(table.name())) {
+                tables.add(proposals.of(table, guess));
+            } else {
+                tables.add(
+                        new ProposedTable(
+                                table,
+                                guess.use(),
+                                guess.why(),
+                                Optional.empty(),
+                                Map.of(),
+                                Map.of()));
+            }
         }
-        Placings placings = new Placings(schema, uses, directory);
         return new Proposal(
                 areas.all(),
                 withoutCycles(tables).stream()
@@ -103,16 +108,28 @@ public record Proposal(List<Area> areas, List<ProposedTable> tables) {
                         .toList());
     }
 
-    /** Fields of columns that a governed type has not, under keys that it has not. */
+    private static ProposedTable governed(Uses.Guess guess, RecordType type, ProposedTable anew) {
+        return new ProposedTable(
+                anew.table(),
+                guess.use(),
+                guess.why(),
+                Optional.of(type),
+                Map.of(),
+                Map.of(),
+                more(type, anew),
+                anew.keys());
+    }
+
+    /** Fields that a governed type has not, under keys that it has not. */
     private static List<Field> more(RecordType known, ProposedTable again) {
-        Set<String> columns = new HashSet<>();
-        known.fields().stream()
-                .filter(one -> one.link().isEmpty())
-                .forEach(one -> one.columns().forEach(column -> columns.add(column.name())));
+        Set<List<String>> columns = new HashSet<>();
+        known.fields()
+                .forEach(one -> one.columns().forEach(column -> columns.add(place(one, column))));
         Set<String> keys = new HashSet<>(known.fieldsByKey().keySet());
         List<Field> more = new ArrayList<>();
         for (Field field : again.recordType().map(RecordType::fields).orElse(List.of())) {
-            boolean fresh = field.columns().stream().noneMatch(one -> columns.contains(one.name()));
+            boolean fresh =
+                    field.columns().stream().noneMatch(one -> columns.contains(place(field, one)));
             if (fresh) {
                 String key = key(field.key(), "field", keys);
                 keys.add(key);
@@ -120,6 +137,11 @@ public record Proposal(List<Area> areas, List<ProposedTable> tables) {
             }
         }
         return more;
+    }
+
+    /** In which table and column a field is: its own table has no name here. */
+    private static List<String> place(Field field, Column column) {
+        return List.of(field.link().map(one -> one.table().text()).orElse(""), column.name());
     }
 
     /**

@@ -18,7 +18,9 @@ import nembar.core.catalogue.RecordType;
  *     {@code /parent}, by {@code /person}, {@code /team}, {@code /unit} and {@code /account} for
  *     what places a record, and by the key of a field
  * @param left columns that no field can have, with the reason
- * @param more of a table that is governed: fields of columns that its record type has not
+ * @param more of a table that is governed: fields that its record type has not, of its other
+ *     columns or of tables that say several values
+ * @param keys what could tell its records apart, each as a field; the primary key first
  */
 public record ProposedTable(
         Table table,
@@ -27,15 +29,17 @@ public record ProposedTable(
         Optional<RecordType> recordType,
         Map<String, String> reasons,
         Map<String, String> left,
-        List<Field> more) {
+        List<Field> more,
+        List<Field> keys) {
 
     public ProposedTable {
         reasons = Collections.unmodifiableMap(new LinkedHashMap<>(reasons));
         left = Collections.unmodifiableMap(new LinkedHashMap<>(left));
         more = List.copyOf(more);
+        keys = List.copyOf(keys);
     }
 
-    /** Of a table that nobody governs yet. */
+    /** Of a table that is nothing of its own in a catalogue. */
     ProposedTable(
             Table table,
             Use use,
@@ -43,7 +47,7 @@ public record ProposedTable(
             Optional<RecordType> recordType,
             Map<String, String> reasons,
             Map<String, String> left) {
-        this(table, use, why, recordType, reasons, left, List.of());
+        this(table, use, why, recordType, reasons, left, List.of(), List.of());
     }
 
     /** The same with a record type that stands alone. */
@@ -57,6 +61,7 @@ public record ProposedTable(
 
     /** The same with another record type, for other reasons. */
     ProposedTable with(RecordType other, Map<String, String> otherReasons) {
-        return new ProposedTable(table, use, why, Optional.of(other), otherReasons, left, more);
+        return new ProposedTable(
+                table, use, why, Optional.of(other), otherReasons, left, more, keys);
     }
 }

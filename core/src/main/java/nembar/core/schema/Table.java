@@ -3,6 +3,7 @@ package nembar.core.schema;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 import nembar.core.catalogue.TableName;
 
 /**
@@ -52,6 +53,14 @@ public record Table(
         return uniques.stream()
                 .min((one, other) -> Integer.compare(one.size(), other.size()))
                 .orElse(List.of());
+    }
+
+    /** All that identifies a row: columns of the primary key, and of each unique constraint. */
+    public List<List<String>> identities() {
+        return Stream.concat(Stream.of(key), uniques.stream())
+                .filter(one -> !one.isEmpty())
+                .distinct()
+                .toList();
     }
 
     /** The reference that is made of exactly these columns. */

@@ -62,7 +62,15 @@ final class TypeProposals {
         OneType one = new OneType(table);
         Optional<RecordType> type = one.propose();
         return type.isPresent()
-                ? new ProposedTable(table, guess.use(), guess.why(), type, one.reasons, one.left)
+                ? new ProposedTable(
+                        table,
+                        guess.use(),
+                        guess.why(),
+                        type,
+                        one.reasons,
+                        one.left,
+                        List.of(),
+                        keys(table))
                 : new ProposedTable(
                         table,
                         Use.WITHOUT_KEY,
@@ -70,6 +78,15 @@ final class TypeProposals {
                         type,
                         Map.of(),
                         one.left);
+    }
+
+    /** Fields that could tell the records of a table apart, the primary key first. */
+    private List<Field> keys(Table table) {
+        List<Field> all = new ArrayList<>();
+        for (List<String> identity : table.identities()) {
+            new OneType(table).key(identity).ifPresent(all::add);
+        }
+        return all;
     }
 
     /** Different values of a column of words, in their order; none of another column. */
@@ -112,7 +129,7 @@ final class TypeProposals {
         }
 
         Optional<RecordType> propose() {
-            Optional<Field> key = key();
+            Optional<Field> key = key(table.identity());
             if (key.isEmpty()) {
                 return Optional.empty();
             }
@@ -140,8 +157,7 @@ final class TypeProposals {
                             List.of()));
         }
 
-        private Optional<Field> key() {
-            List<String> identity = table.identity();
+        private Optional<Field> key(List<String> identity) {
             Optional<List<Column>> columns = keyColumns(identity);
             if (columns.isEmpty()) {
                 return Optional.empty();

@@ -244,6 +244,75 @@ class DriftTest {
         assertThat(lost(drift).has(job(mended))).isFalse();
     }
 
+    /** Jobs whose planner is known by an address in the table of staff. */
+    private static Yard staffed(String... ofStaff) {
+        Yard.Building staff = new Yard().table("yard.staff").column("id", "int4");
+        for (String one : ofStaff) {
+            staff.column(one, "text", "ben@home.example", "x@y.example");
+        }
+        return staff.key("id")
+                .made()
+                .table("yard.jobs")
+                .column("id", "int8")
+                .column("planner", "int4")
+                .key("id")
+                .refers("planner -> yard.staff (id)", false)
+                .made();
+    }
+
+    private AccessModel staffedModel() {
+        Proposal proposal = proposal(staffed("email"), Catalogue.EMPTY);
+        return AccessModel.of(
+                APPLICATION,
+                new Catalogue(proposal.areas(), proposal.recordTypes(), List.of()),
+                directory,
+                Design.of(List.of()));
+    }
+
+    @Test
+    void whatALookUpLedByUnderAnotherNameIsFoundByWhatItHolds() {
+        AccessModel model = staffedModel();
+        Yard now = staffed("email_address");
+        Drift drift = drift(model, now);
+        Difference renamed =
+                drift.differences().stream()
+                        .filter(one -> one.kind() == Kind.LOOKUP_RENAMED)
+                        .findFirst()
+                        .orElseThrow();
+        assertThat(renamed.why()).contains("email of yard.staff is gone", "email_address");
+        assertThat(lost(drift).has(job(model), job(model).knownField("planner"))).isTrue();
+        assertThat(lost(drift).has(job(model), job(model).knownField("id"))).isFalse();
+        AccessModel mended = Changes.apply(model, renamed.mend());
+        assertThat(job(mended).knownField("planner").lookup().orElseThrow().through())
+                .contains(new Lookup.Through(TableName.of("yard.staff"), "id", "email_address"));
+        assertThat(lost(drift).has(job(mended), job(mended).knownField("planner"))).isFalse();
+    }
+
+    @Test
+    void aLookUpThatIsGoneLeavesItsFieldUnknown() {
+        AccessModel model = staffedModel();
+        Drift drift =
+                drift(
+                        model,
+                        new Yard()
+                                .table("yard.jobs")
+                                .column("id", "int8")
+                                .column("planner", "int4")
+                                .key("id")
+                                .made());
+        assertThat(drift.differences())
+                .filteredOn(one -> one.recordType().equals(Optional.of("job")))
+                .singleElement()
+                .satisfies(
+                        gone -> {
+                            assertThat(gone.kind()).isEqualTo(Kind.LOOKUP_GONE);
+                            assertThat(gone.field()).contains("planner");
+                            assertThat(gone.mend()).isEmpty();
+                        });
+        assertThat(lost(drift).has(job(model), job(model).knownField("planner"))).isTrue();
+        assertThat(lost(drift).has(job(model))).isFalse();
+    }
+
     @ParameterizedTest
     @ValueSource(
             strings = {

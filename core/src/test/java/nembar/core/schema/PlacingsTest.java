@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
 import java.util.Optional;
+import nembar.core.catalogue.Catalogue;
 import nembar.core.catalogue.Column;
 import nembar.core.catalogue.Column.Stored;
 import nembar.core.catalogue.Field;
@@ -175,5 +176,45 @@ class PlacingsTest {
         assertThat(offers.places().account()).isEmpty();
         assertThat(offers.knownField("customer_id").refersTo()).contains("customer");
         assertThat(offers.knownField("customer_id").lookup()).isEmpty();
+    }
+
+    @Test
+    void whatIsGovernedMayHaveValuesOfALinkTableBesides() {
+        RecordType jobs = type("yard.jobs");
+        RecordType without =
+                jobs.with(
+                        new RecordType.Places(
+                                jobs.places().owner(),
+                                Optional.empty(),
+                                jobs.places().unit(),
+                                jobs.places().account()),
+                        jobs.parent(),
+                        jobs.fields().stream().filter(one -> one.link().isEmpty()).toList());
+        assertThat(governed(without).more()).containsExactly(jobs.knownField("crews"));
+        assertThat(governed(jobs).more()).isEmpty();
+    }
+
+    private static ProposedTable governed(RecordType type) {
+        Proposal proposal =
+                Proposal.of(
+                        yard().schema(),
+                        Yard.QUAYSIDE,
+                        new Catalogue(List.of(), List.of(type), List.of()),
+                        DIRECTORY);
+        return proposal.tables().stream()
+                .filter(one -> one.table().name().equals(type.table()))
+                .findFirst()
+                .orElseThrow();
+    }
+
+    @Test
+    void whateverIsUniqueCouldTellRecordsApart() {
+        assertThat(yard().proposed("yard.staff", DIRECTORY).keys())
+                .extracting(Field::columns)
+                .containsExactly(
+                        List.of(new Column("id", Stored.WHOLE)), List.of(Column.plain("email")));
+        assertThat(yard().proposed("yard.job_crews", DIRECTORY).keys())
+                .extracting(field -> field.columns().size())
+                .containsExactly(2);
     }
 }

@@ -96,7 +96,8 @@ class Proposals {
      * @param reasons for parts of the record type, by {@code /key}, {@code /title}, {@code
      *     /parent}, {@code /person}, {@code /team}, {@code /unit}, {@code /account} and by field
      * @param left columns that no field can have, with the reason
-     * @param more of a governed table: fields of columns that its record type has not
+     * @param more of a governed table: fields that its record type has not
+     * @param keys what could tell its records apart, each as a field
      */
     record TableProposed(
             String table,
@@ -111,6 +112,7 @@ class Proposals {
             Map<String, String> reasons,
             Map<String, String> left,
             List<FieldPart> more,
+            List<FieldPart> keys,
             @OneOf(Decision.class) String decision) {}
 
     /** All that is proposed; areas are those that are there already and those that would be. */
@@ -176,6 +178,7 @@ class Proposals {
                 one.reasons(),
                 one.left(),
                 one.more().stream().map(DocumentWriter::field).toList(),
+                one.keys().stream().map(DocumentWriter::field).toList(),
                 decided.map(row -> row.decision).orElse(Words.of(Decision.OPEN)));
     }
 
