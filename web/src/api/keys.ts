@@ -31,6 +31,7 @@ export const keys = {
   peoplePermissions: key('people', 'permissions'),
   designFile: key('design-file'),
   difference: key('difference'),
+  desk: key('desk'),
   draftFindings: key('draft-findings'),
   drafts: key('drafts'),
   drawers: key('drawers'),

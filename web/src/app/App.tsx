@@ -11,6 +11,7 @@ import { Guarded } from './Guarded';
 import { Trouble } from './Trouble';
 import { theme } from './theme';
 
+const Desk = lazy(() => import('../desk/DeskPlace'));
 const Look = lazy(() => import('../look/LookPlace'));
 const SignIn = lazy(() => import('../session/SignIn'));
 const ComeIn = lazy(() => import('../invitations/ComeIn'));
@@ -94,6 +95,7 @@ function Door() {
     <Frame me={session.data}>
       <Guarded>
         <Routes>
+          <Route path="/desk" element={<Desk />} />
           <Route path="/ask/:form" element={<AskPlace />} />
           <Route path="/look/:application" element={<Look />} />
           <Route path="/record/:application/:type/:record" element={<RecordPlace />} />
@@ -119,10 +121,7 @@ function Door() {
           <Route path="/catalogue" element={<CatalogueStart />} />
           <Route path="/catalogue/:application" element={<Catalogue />} />
           <Route path="/own" element={<Own />} />
-          <Route
-            path="*"
-            element={<Navigate to={session.data.startPlace || '/ask/what-can'} replace />}
-          />
+          <Route path="*" element={<Navigate to={session.data.startPlace || '/desk'} replace />} />
         </Routes>
       </Guarded>
     </Frame>

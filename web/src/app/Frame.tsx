@@ -79,6 +79,7 @@ export function Frame({ me, children }: { me: SignedIn; children: ReactNode }) {
           </Typography>
         </Box>
         <Box component="nav" aria-label="Places" sx={{ display: 'flex', gap: 3, flex: 1 }}>
+          <Place to="/desk">Desk</Place>
           <Place to="/people">People</Place>
           <Place to="/bench">Bench</Place>
           <Place to="/ask/what-can">Ask</Place>

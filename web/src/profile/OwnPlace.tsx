@@ -21,7 +21,12 @@ import { SecondFactor } from './SecondFactor';
 
 export type OwnPage = Schemas['OwnPage'];
 
-const places = { '': 'where the last address leads', '/people': 'People', '/ask/what-can': 'Ask' };
+const places = {
+  '': 'where the last address leads',
+  '/desk': 'Desk',
+  '/people': 'People',
+  '/ask/what-can': 'Ask',
+};
 
 /** What people see and change of themselves. */
 export default function OwnPlace() {

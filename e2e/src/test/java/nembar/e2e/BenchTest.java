@@ -24,7 +24,7 @@ class BenchTest {
         page.fill("What the copy is called", "Night surveyor");
         page.confirm("Copy it");
         page.read("1 edit");
-        assertThat(page.path()).contains("role=night-surveyor");
+        page.soon(() -> assertThat(page.path()).contains("role=night-surveyor"));
 
         // into a cell, and on by keyboard alone
         page.click(cell("cell:voyage:change"));
@@ -120,7 +120,7 @@ class BenchTest {
         page.press("Counted for Desmond Pryor, who has most");
         page.click(By.xpath("//li[starts-with(normalize-space(), 'All holders')]"));
         page.read("Counted for all 18 holders");
-        assertThat(page.path()).contains("count=all");
+        page.soon(() -> assertThat(page.path()).contains("count=all"));
         assertThat(page.seriousAxeFindings()).isEmpty();
         page.press("What this changes");
         page.click(By.cssSelector("button[aria-label^='For whom']"));

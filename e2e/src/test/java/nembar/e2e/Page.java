@@ -19,6 +19,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Queue;
 import java.util.concurrent.ConcurrentLinkedQueue;
+import java.util.concurrent.locks.LockSupport;
 import nembar.server.testing.Cluster;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
@@ -185,6 +186,22 @@ public final class Page {
                 browser.executeScript(
                         "return document.body.innerText.replaceAll(/\\s/g, '').includes(arguments[0])",
                         text.replaceAll("[\\s\u00a0]", ""));
+    }
+
+    /** Waits until what is asserted is so: rows are drawn a moment after what stands over them. */
+    Page soon(Runnable assertion) {
+        Instant end = Instant.now().plus(SETTLED_WITHIN);
+        while (true) {
+            try {
+                assertion.run();
+                return this;
+            } catch (AssertionError notYet) {
+                if (Instant.now().isAfter(end)) {
+                    throw notYet;
+                }
+                LockSupport.parkNanos(LOOKED_EVERY.toNanos());
+            }
+        }
     }
 
     /** What is to be read on the page. */

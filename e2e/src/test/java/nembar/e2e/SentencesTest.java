@@ -194,7 +194,11 @@ class SentencesTest {
         String seen = "/ask/what-can?person=isolde.tran&application=towline&list=invoice:view";
         page.signInAsAdministrator();
         page.go(seen).read("1 to 25 of");
-        assertThat(page.below("Amount")).hasSize(25).anyMatch(one -> one.matches(".*\\.\\d\\d"));
+        page.soon(
+                () ->
+                        assertThat(page.below("Amount"))
+                                .hasSize(25)
+                                .anyMatch(one -> one.matches(".*\\.\\d\\d")));
 
         fresh(page, "fieldFilters", "field filter");
         page.type("Mask", Keys.ENTER, Keys.TAB);
@@ -209,7 +213,11 @@ class SentencesTest {
         publish(page, "About how much is enough for a reminder");
 
         page.go(seen).read("1 to 25 of");
-        assertThat(page.below("Amount")).hasSize(25).allMatch(one -> one.contains(" to "));
+        page.soon(
+                () ->
+                        assertThat(page.below("Amount"))
+                                .hasSize(25)
+                                .allMatch(one -> one.contains(" to ")));
         page.go("/bench/towline?list=fieldFilters");
         page.click(By.cssSelector("button[aria-label^='Take away: Mask amount of invoices']"));
         page.press("Take it away");

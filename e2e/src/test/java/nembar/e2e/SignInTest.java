@@ -41,6 +41,6 @@ class SignInTest {
         page.see(By.cssSelector("input[type=password]"));
         page.signIn(Page.ADMINISTRATOR, Page.ADMINISTRATORS_PASSWORD);
         page.read("may view");
-        assertThat(page.path()).startsWith(question);
+        page.soon(() -> assertThat(page.path()).startsWith(question));
     }
 }

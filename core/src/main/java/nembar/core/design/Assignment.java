@@ -29,6 +29,11 @@ public record Assignment(
         record OfSet(String set) implements Gives {}
     }
 
+    /** The same within other bounds. */
+    public Assignment within(Bounds others) {
+        return new Assignment(key, audience, gives, others, times, reason, givenBy, givenAt);
+    }
+
     @Override
     public ElementKind kind() {
         return ElementKind.ASSIGNMENT;

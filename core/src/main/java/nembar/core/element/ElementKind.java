@@ -68,6 +68,11 @@ public enum ElementKind {
         return Arrays.stream(values()).filter(one -> one.list.equals(list)).findFirst();
     }
 
+    /** The kind that is called so in words; empty where there is none. */
+    public static Optional<ElementKind> ofWords(String words) {
+        return Arrays.stream(values()).filter(one -> one.words.equals(words)).findFirst();
+    }
+
     public String words() {
         return words;
     }

@@ -5,13 +5,18 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import nembar.core.answers.Counting;
 import nembar.core.answers.Moment;
 import nembar.core.catalogue.Field;
 import nembar.core.catalogue.Operation;
 import nembar.core.catalogue.RecordType;
 import nembar.core.decision.Coverage;
+import nembar.core.decision.Holding;
 import nembar.core.decision.PersonAccess;
+import nembar.core.design.AccountScope;
+import nembar.core.design.Bounds;
+import nembar.core.draft.Change;
 import nembar.core.findings.Finding.Concern;
 import nembar.core.findings.Finding.Kind;
 import nembar.core.model.Personas.Persona;
@@ -116,10 +121,32 @@ final class ExternalFinder extends Finder {
                                                     + sees
                                                     + number
                                                     + " "
-                                                    + type.plural().toLowerCase(Locale.ROOT)
-                                                    + rest);
+                                                    + (number == 1
+                                                                    ? type.singular()
+                                                                    : type.plural())
+                                                            .toLowerCase(Locale.ROOT)
+                                                    + rest,
+                                            number,
+                                            keptIn(persona));
                                 }
                             });
                 });
+    }
+
+    /** Whatever is given to them alone without bounds, bounded to the account they act for. */
+    private List<Change> keptIn(Persona persona) {
+        return moment.access(persona).holdings().stream()
+                .map(Holding::assignment)
+                .distinct()
+                .filter(one -> onlyFor(one, persona.person()))
+                .filter(one -> one.bounds().accounts().isEmpty())
+                .<Change>map(
+                        one ->
+                                Change.Put.of(
+                                        one.within(
+                                                new Bounds(
+                                                        Optional.of(AccountScope.ofActedFor()),
+                                                        one.bounds().units()))))
+                .toList();
     }
 }

@@ -76,7 +76,12 @@ abstract class Finder {
 
     /** Adds a finding, with its mend only where the changes can be made. */
     final void add(Kind kind, List<Concern> concerns, String why, List<Change> mend) {
-        found.add(new Finding(kind, concerns, why, possible(mend) ? mend : List.of()));
+        add(kind, concerns, why, 0, mend);
+    }
+
+    /** Adds a finding about so many records. */
+    final void add(Kind kind, List<Concern> concerns, String why, long records, List<Change> mend) {
+        found.add(new Finding(kind, concerns, why, records, possible(mend) ? mend : List.of()));
     }
 
     private boolean possible(List<Change> mend) {

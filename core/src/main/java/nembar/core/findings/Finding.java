@@ -8,9 +8,16 @@ import nembar.core.draft.Change;
  *
  * @param concerns what it is about: kinds of thing and keys
  * @param why why it matters, in a sentence
+ * @param records how many it is about, as far as that was counted; else 0
  * @param mend changes that mend it; empty where there are none
  */
-public record Finding(Kind kind, List<Concern> concerns, String why, List<Change> mend) {
+public record Finding(
+        Kind kind, List<Concern> concerns, String why, long records, List<Change> mend) {
+    /** One that is about no records, or about some that nobody has counted. */
+    public Finding(Kind kind, List<Concern> concerns, String why, List<Change> mend) {
+        this(kind, concerns, why, 0, mend);
+    }
+
     public Finding {
         concerns = List.copyOf(concerns);
         mend = List.copyOf(mend);
@@ -30,8 +37,11 @@ public record Finding(Kind kind, List<Concern> concerns, String why, List<Change
         EXTERNAL_REACHES_GUARDED_FIELD,
         EXTERNAL_REACHES_ANOTHER_ACCOUNT,
         EXTERNAL_KEPT_IN_BY_FILTER_ALONE,
+        ASSIGNMENT_ENDS_SOON,
         ASSIGNMENT_ENDED,
         ASSIGNMENT_NEVER_STARTS,
+        DELEGATION_ENDS_SOON,
+        ACCOUNT_ENDS_SOON,
         INVITATION_NOT_ACCEPTED,
         DORMANT_PERSON,
         ONLY_ONE_ADMINISTRATOR,

@@ -17,6 +17,7 @@ public final class Findings {
         List.of(
                         new PeopleFinder(moment, activity),
                         new AssignmentFinder(moment),
+                        new EndingFinder(moment),
                         new RoleFinder(moment),
                         new ConditionFinder(moment),
                         new ShareFinder(moment, counting),

@@ -4,6 +4,7 @@ import java.util.List;
 import nembar.core.answers.Counting;
 import nembar.core.answers.Moment;
 import nembar.core.answers.ShareReach;
+import nembar.core.design.SharingRule;
 import nembar.core.draft.Change;
 import nembar.core.element.Element;
 import nembar.core.findings.Finding.Kind;
@@ -26,8 +27,11 @@ final class ShareFinder extends Finder {
                 add(
                         Kind.SHARE_CUT_TO_NOTHING,
                         List.of(concern(element)),
-                        "It opens records, and the filters of those it is for let none of them"
-                                + " through.",
+                        (element instanceof SharingRule rule
+                                        ? "The sharing rule " + rule.name()
+                                        : "A share of one record")
+                                + " opens records, and the filters of those it is for let none of"
+                                + " them through.",
                         List.of(Change.Remove.of(element)));
             }
         }

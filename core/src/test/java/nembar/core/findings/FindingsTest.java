@@ -21,6 +21,7 @@ import nembar.core.design.AccountFilter;
 import nembar.core.design.AccountScope;
 import nembar.core.design.Assignment;
 import nembar.core.design.Bounds;
+import nembar.core.design.Delegation;
 import nembar.core.design.DirectShare;
 import nembar.core.design.Expectation;
 import nembar.core.design.Opening;
@@ -221,8 +222,43 @@ class FindingsTest {
         assertThat(found(Kind.EXTERNAL_KEPT_IN_BY_FILTER_ALONE))
                 .extracting(Finding::why)
                 .containsExactly(
-                        "Fay would see 1 trips of other accounts, were it not for the filter.");
+                        "Fay would see 1 trip of other accounts, were it not for the filter.");
+        assertThat(found(Kind.EXTERNAL_KEPT_IN_BY_FILTER_ALONE).get(0).records()).isEqualTo(1);
+        assertMended(Kind.EXTERNAL_KEPT_IN_BY_FILTER_ALONE);
         assertThat(found(Kind.EXTERNAL_REACHES_ANOTHER_ACCOUNT)).isEmpty();
+    }
+
+    @Test
+    void whatEndsWithinAWeekIsToldBefore() {
+        set("s", may("trip", "view", Reach.ALL));
+        role("pilot", Role.MeantFor.ANY, "s");
+        Instant soon = NOW.plus(Duration.ofDays(6));
+        assign("x", "pilot", to("ann"), Bounds.NONE, until(soon));
+        assign("later", "pilot", to("ben"), Bounds.NONE, until(soon.plus(Duration.ofDays(2))));
+        assign("over", "pilot", to("ben"), Bounds.NONE, until(NOW.minusSeconds(1)));
+        harbour.delegations.add(
+                new Delegation("d", "ann", "ben", List.of("s"), until(soon), "she is away"));
+        assertThat(found(Kind.ASSIGNMENT_ENDS_SOON))
+                .singleElement()
+                .satisfies(
+                        one -> {
+                            assertThat(one.why()).startsWith("The assignment of pilot to Ann ends");
+                            assertThat(one.concerns())
+                                    .extracting(Finding.Concern::key)
+                                    .containsExactly("x", "ann");
+                        });
+        assertThat(found(Kind.DELEGATION_ENDS_SOON))
+                .extracting(Finding::why)
+                .singleElement()
+                .satisfies(
+                        why ->
+                                assertThat(why)
+                                        .startsWith("Ben may act for Ann until")
+                                        .endsWith("(reason: she is away)."));
+    }
+
+    private static Times until(Instant end) {
+        return Times.between(Optional.empty(), Optional.of(end));
     }
 
     @Test

@@ -62,6 +62,7 @@ final class Walk {
         delegation();
         tokens();
         designs();
+        desk();
         application();
         return refused;
     }
@@ -73,6 +74,24 @@ final class Walk {
             refused.add(operation + ": " + answer.status() + " " + answer.text());
         }
         return answer;
+    }
+
+    /** Sets something of the Desk aside, hands it on, and puts it back. */
+    private void desk() {
+        JsonNode lines = admin.get("/api/desk").json().at("/groups/0/lines");
+        List<String> item = List.of(lines.path(0).path("id").asString());
+        done(
+                "setAside",
+                admin.post("/api/desk/aside", Map.of("items", item, "reason", "It is known")));
+        done(
+                "handItems",
+                admin.post("/api/desk/handed", Map.of("items", item, "to", "idris.munro")));
+        done("putItemsBack", admin.post("/api/desk/back", Map.of("items", item)));
+        done(
+                "changeDeskKind",
+                admin.put(
+                        "/api/desk/kinds/draftLeftLying",
+                        Map.of("told", true, "people", List.of(), "version", 0)));
     }
 
     /** Adds the second application, and takes one of its tables. */

@@ -3,9 +3,7 @@ package nembar.server.answers;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
-import java.util.function.Predicate;
 import nembar.core.answers.Counting;
 import nembar.core.answers.ExpectationMending;
 import nembar.core.answers.Mend;
@@ -17,10 +15,8 @@ import nembar.core.catalogue.RecordType;
 import nembar.core.design.Expectation;
 import nembar.core.directory.Person;
 import nembar.core.draft.Changes;
-import nembar.core.findings.Activity;
 import nembar.core.findings.Finding;
 import nembar.core.findings.Findings;
-import nembar.core.governance.Administrators;
 import nembar.core.model.AccessModel;
 import nembar.core.model.Personas.Persona;
 import nembar.core.recordset.GovernedRecord;
@@ -38,7 +34,6 @@ import nembar.server.governance.Governance;
 import nembar.server.http.Paging;
 import nembar.server.model.Models;
 import nembar.server.records.Records;
-import nembar.server.session.SignIns;
 import nembar.server.store.PublicationStore;
 import nembar.server.store.PublicationStore.Publication;
 import nembar.server.store.PublicationStore.Wanted;
@@ -54,7 +49,8 @@ class AnswersService {
     private final Models models;
     private final Records records;
     private final Governance governance;
-    private final SignIns signIns;
+    private final KeptFindings kept;
+    private final FindingItems items;
     private final Lookups lookups;
     private final AskedMoments moments;
     private final PublicationStore publications;
@@ -63,14 +59,16 @@ class AnswersService {
             Models models,
             Records records,
             Governance governance,
-            SignIns signIns,
+            KeptFindings kept,
+            FindingItems items,
             Lookups lookups,
             AskedMoments moments,
             PublicationStore publications) {
         this.models = models;
         this.records = records;
         this.governance = governance;
-        this.signIns = signIns;
+        this.kept = kept;
+        this.items = items;
         this.lookups = lookups;
         this.moments = moments;
         this.publications = publications;
@@ -120,33 +118,7 @@ class AnswersService {
 
     /** Those about nobody whom whoever asks may not view. */
     private List<Finding> findings(Person me, Moment moment) {
-        String application = moment.model().application().key();
-        Activity activity =
-                new Activity(
-                        Map.of(),
-                        signIns.lastSignedIn(),
-                        Activity.UNKNOWN.waitFor(),
-                        Activity.UNKNOWN.dormantAfter());
-        Predicate<Person> visible = governance.mayView(me);
-        List<Finding> found =
-                new ArrayList<>(Findings.of(moment, records.counting(application), activity));
-        if (application.equals(Models.NEMBAR)) {
-            found.addAll(Administrators.findings(moment.model(), moment.at()));
-        }
-        return found.stream()
-                .filter(
-                        one ->
-                                one.concerns().stream()
-                                        .filter(about -> about.what().equals("person"))
-                                        .flatMap(
-                                                about ->
-                                                        moment
-                                                                .model()
-                                                                .directory()
-                                                                .person(about.key())
-                                                                .stream())
-                                        .allMatch(visible))
-                .toList();
+        return kept.of(moment).stream().filter(items.visible(me)).toList();
     }
 
     /**

@@ -70,7 +70,12 @@ public class Governance {
     }
 
     public boolean mayViewApplication(Person me, String application) {
-        return may(access(me), APPLICATION, "view", record(application));
+        return mayOnApplication(me, "view", application);
+    }
+
+    /** Whether the person may do this to an application. */
+    public boolean mayOnApplication(Person me, String operation, String application) {
+        return may(access(me), APPLICATION, operation, record(application));
     }
 
     /**

@@ -26,6 +26,9 @@ import org.springframework.stereotype.Component;
 /** Invitations and sign-ins of people: what lets them in, and what keeps them out for now. */
 @Component
 class SignInActs {
+    /** What one must be allowed to do to people, to act on their sign-in. */
+    static final String OPERATION = "reset";
+
     private final Submissions submissions;
     private final LookPasses passes;
     private final AddressChanges addresses;
@@ -159,7 +162,7 @@ class SignInActs {
         if (people.stream().noneMatch(Person::active)) {
             throw new BadRequest("people", "None of them is active.");
         }
-        return each(submission, people, "reset", words, Person::active, true, doing);
+        return each(submission, people, OPERATION, words, Person::active, true, doing);
     }
 
     private Preview each(

@@ -44,7 +44,7 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api/own")
 class OwnController {
     private static final Set<String> DATE_STYLES = Set.of("monthFirst", "iso");
-    private static final Set<String> PLACES = Set.of("/people", "/ask/what-can", "/own");
+    private static final Set<String> PLACES = Set.of("/desk", "/people", "/ask/what-can", "/own");
     private static final String PENDING_FACTOR = "nembar.factor";
 
     private final Models models;

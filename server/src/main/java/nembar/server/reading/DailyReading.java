@@ -19,6 +19,9 @@ import org.springframework.stereotype.Service;
 /** Reads tables of applications every day, where that is wished for, in their keeper's name. */
 @Service
 class DailyReading {
+    /** How what is kept of a run begins that came to nothing. */
+    static final String NOT_READ = "not read: ";
+
     private static final Logger LOG = LoggerFactory.getLogger(DailyReading.class);
     private static final Duration EVERY = Duration.ofDays(1);
 
@@ -55,7 +58,7 @@ class DailyReading {
             imports.run(keeper, source, "", false);
         } catch (Refused | RecordsAway | BadRequest | NotFound against) {
             LOG.warn("the source {} was not read: {}", source.name(), against.getMessage());
-            sources.ran(source.id(), "not read: " + against.getMessage());
+            sources.ran(source.id(), NOT_READ + against.getMessage());
         }
     }
 }

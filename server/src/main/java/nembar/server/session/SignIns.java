@@ -114,6 +114,18 @@ public class SignIns {
                         Object[].class));
     }
 
+    /** Whose sign-in is locked by hand, with the key of who did it. */
+    @Transactional(readOnly = true)
+    public Map<String, String> locked() {
+        Map<String, String> locked = new HashMap<>();
+        entities.createQuery(
+                        "select person, lockedBy from SignInRow where lockedAt is not null",
+                        Object[].class)
+                .getResultList()
+                .forEach(row -> locked.put((String) row[0], String.valueOf(row[1])));
+        return locked;
+    }
+
     /**
      * Tries this address and password, and keeps count.
      *

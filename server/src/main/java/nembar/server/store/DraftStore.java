@@ -169,6 +169,24 @@ public class DraftStore {
         return new Page<>(drafts, total);
     }
 
+    /** Open drafts with something in them that their author has not touched since. */
+    @Transactional(readOnly = true)
+    public List<Draft> leftBy(String author, Instant since) {
+        return entities
+                .createQuery(
+                        "from DraftRow where author = :author and state = 'open' and changedAt <"
+                                + " :since order by changedAt, id",
+                        DraftRow.class)
+                .setParameter("author", author)
+                .setParameter("since", since)
+                .setMaxResults(Paging.SIZE_AT_MOST)
+                .getResultList()
+                .stream()
+                .map(DraftStore::draft)
+                .filter(draft -> !draft.changes().isEmpty())
+                .toList();
+    }
+
     /**
      * The draft, which nobody else changes until the transaction at hand ends; empty where it is no
      * open one.

@@ -76,6 +76,19 @@ public class PlannedPublicationStore {
                 .toList();
     }
 
+    /** Those that could not be published. */
+    @Transactional(readOnly = true)
+    public List<Planned> failed() {
+        return entities
+                .createQuery(
+                        "from PlannedPublicationRow where failed <> '' order by dueAt, draft",
+                        PlannedPublicationRow.class)
+                .getResultList()
+                .stream()
+                .map(PlannedPublicationStore::planned)
+                .toList();
+    }
+
     private static Planned planned(PlannedPublicationRow row) {
         return new Planned(
                 row.draft,

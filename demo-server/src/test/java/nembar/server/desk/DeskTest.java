@@ -1,0 +1,219 @@
+package nembar.server.desk;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import nembar.server.testing.Arrivals;
+import nembar.server.testing.Client;
+import nembar.server.testing.Client.Answer;
+import nembar.server.testing.Installation;
+import nembar.server.testing.Limited;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import tools.jackson.databind.JsonNode;
+
+/** What stands on the Desk, for whom, and what is decided of it. */
+@ExtendWith(Installation.class)
+class DeskTest {
+    private static final String TOWLINE = "/api/applications/towline";
+
+    /** The Desk, once everything has been gone through. */
+    private static JsonNode desk(Client client, boolean aside) {
+        return Arrivals.await(
+                () -> {
+                    Answer answer = client.get("/api/desk?aside=" + aside);
+                    assertThat(answer.status()).as(answer.text()).isEqualTo(200);
+                    return answer.json().path("working").isEmpty() ? answer.json() : null;
+                });
+    }
+
+    private static List<JsonNode> lines(JsonNode desk, String kind) {
+        List<JsonNode> lines = new ArrayList<>();
+        for (JsonNode group : desk.path("groups")) {
+            if (group.path("kind").asString().equals(kind)) {
+                group.path("lines").forEach(lines::add);
+            }
+        }
+        return lines;
+    }
+
+    private static Optional<JsonNode> line(JsonNode desk, String id) {
+        for (JsonNode group : desk.path("groups")) {
+            for (JsonNode one : group.path("lines")) {
+                if (one.path("id").asString().equals(id)) {
+                    return Optional.of(one);
+                }
+            }
+        }
+        return Optional.empty();
+    }
+
+    private static String service(JsonNode desk) {
+        return lines(desk, "roleNotMeantForThem").get(0).path("id").asString();
+    }
+
+    private static Answer aside(Client client, String item, String reason, Instant until) {
+        Map<String, Object> body = new HashMap<>();
+        body.put("items", List.of(item));
+        body.put("reason", reason);
+        body.put("until", until == null ? null : until.toString());
+        return client.post("/api/desk/aside", body);
+    }
+
+    @Test
+    void plantedFaultsStandThereWithWhatMendsThem(Installation nembar) {
+        JsonNode desk = desk(nembar.administrator(), false);
+        assertThat(desk.path("needing").asInt()).isGreaterThan(10);
+        for (String kind :
+                List.of(
+                        "rolesInConflict",
+                        "roleNotMeantForThem",
+                        "externalKeptInByFilterAlone",
+                        "shareCutToNothing",
+                        "roleGivesNothingWithinBounds",
+                        "assignmentEnded",
+                        "setRedundant")) {
+            assertThat(lines(desk, kind))
+                    .as(kind)
+                    .isNotEmpty()
+                    .anySatisfy(one -> assertThat(one.path("mend")).isNotEmpty());
+        }
+        assertThat(lines(desk, "expectationBroken")).isNotEmpty();
+        assertThat(lines(desk, "personCanDoNothing"))
+                .extracting(one -> one.path("sentence").asString())
+                .contains("Clemency Hart is active and can do nothing.");
+        List<String> kinds = new ArrayList<>();
+        desk.path("groups").forEach(one -> kinds.add(one.path("kind").asString()));
+        assertThat(kinds.indexOf("expectationBroken")).isZero();
+        assertThat(kinds.indexOf("setRedundant")).isGreaterThan(kinds.indexOf("assignmentEnded"));
+    }
+
+    @Test
+    void aGroupIsReadByPages(Installation nembar) {
+        Client client = nembar.administrator();
+        desk(client, false);
+        String group = "/api/desk/items?kind=externalKeptInByFilterAlone&application=towline";
+        JsonNode first = client.get(group + "&size=2").json();
+        long total = first.path("total").asLong();
+        assertThat(first.path("lines")).hasSize(2);
+        assertThat(client.get(group + "&size=2&page=" + (total - 1) / 2).json().path("lines"))
+                .hasSize((int) ((total - 1) % 2) + 1);
+        assertThat(client.get(group + "&size=0").status()).isEqualTo(400);
+    }
+
+    @Test
+    void whatIsSetAsideSaysWhyAndComesBack(Installation nembar) {
+        Client client = nembar.administrator();
+        String item = service(desk(client, false));
+        assertThat(aside(client, item, " ", null).status()).isEqualTo(400);
+        assertThat(aside(client, item, "x", Instant.now().minusSeconds(5)).status()).isEqualTo(400);
+        assertThat(aside(client, "nothing/such/as:this", "x", null).status()).isEqualTo(404);
+
+        Instant until = Instant.now().plus(Duration.ofDays(3));
+        assertThat(aside(client, item, "The gateway is replaced in May", until).status())
+                .isEqualTo(204);
+        assertThat(line(desk(client, false), item)).isEmpty();
+        JsonNode there = line(desk(client, true), item).orElseThrow();
+        assertThat(there.at("/mark/reason").asString()).isEqualTo("The gateway is replaced in May");
+        assertThat(there.at("/mark/by").asString()).isEqualTo("Idris Munro");
+        assertThat(client.post("/api/desk/back", Map.of("items", List.of(item))).status())
+                .isEqualTo(204);
+        assertThat(line(desk(client, false), item)).isPresent();
+    }
+
+    @Test
+    void itIsHandedOnlyToWhoeverCanDoSomethingAboutIt(Installation nembar) {
+        Client client = nembar.administrator();
+        String item = service(desk(client, false));
+        Answer refused = hand(client, item, "osric.vane");
+        assertThat(refused.status()).as(refused.text()).isEqualTo(403);
+        assertThat(hand(client, item, "nobody.there").status()).isEqualTo(400);
+        assertThat(hand(client, item, "idris.munro").status()).isEqualTo(204);
+        assertThat(line(desk(client, false), item).orElseThrow().at("/mark/handedTo/name"))
+                .hasToString("\"Idris Munro\"");
+        client.post("/api/desk/back", Map.of("items", List.of(item)));
+    }
+
+    private static Answer hand(Client client, String item, String to) {
+        return client.post(
+                "/api/desk/handed", Map.of("items", List.of(item), "to", to, "note", "Yours?"));
+    }
+
+    @Test
+    void whoeverOnlyReadsIsToldNothing(Installation nembar) {
+        JsonNode desk = desk(nembar.auditor(), false);
+        assertThat(desk.path("groups")).isEmpty();
+        assertThat(desk.path("decidesKinds").asBoolean()).isFalse();
+        assertThat(nembar.auditor().put("/api/desk/kinds/setRedundant", kind(false, 0)).status())
+                .isEqualTo(403);
+        assertThat(nembar.nobody().get("/api/desk").status()).isEqualTo(401);
+    }
+
+    private static Map<String, Object> kind(boolean told, long version, String... people) {
+        return Map.of("told", told, "people", List.of(people), "version", version);
+    }
+
+    @Test
+    void aKindIsToldToThoseNamedOrToNobody(Installation nembar) {
+        Client client = nembar.administrator();
+        String at = "/api/desk/kinds/setRedundant";
+        assertThat(lines(desk(client, false), "setRedundant")).isNotEmpty();
+        JsonNode off = client.put(at, kind(false, 0)).json();
+        assertThat(lines(desk(client, false), "setRedundant")).isEmpty();
+        assertThat(client.put(at, kind(true, 0)).status()).isEqualTo(409);
+        long version = off.path("version").asLong();
+        JsonNode other = client.put(at, kind(true, version, "maren.holt")).json();
+        assertThat(lines(desk(client, false), "setRedundant")).isEmpty();
+        Answer on = client.put(at, kind(true, other.path("version").asLong()));
+        assertThat(on.status()).as(on.text()).isEqualTo(200);
+        assertThat(lines(desk(client, false), "setRedundant")).isNotEmpty();
+        assertThat(client.put("/api/desk/kinds/weather", kind(true, 0)).status()).isEqualTo(404);
+    }
+
+    @Test
+    void whatIsMendedIsDone(Installation nembar) {
+        Client client = nembar.administrator();
+        Map<String, Object> lonely = Limited.set("desk-lonely", "Desk lonely");
+        Limited.publish(client, TOWLINE, "Lonely", List.of(lonely));
+        String sentence = "Desk lonely is in no role and given to nobody.";
+        assertThat(lines(desk(client, false), "setInNoRole"))
+                .extracting(one -> one.path("sentence").asString())
+                .contains(sentence);
+        Limited.publish(
+                client,
+                TOWLINE,
+                "Clean",
+                List.of(Map.of("remove", "privilegeSets", "key", "desk-lonely")));
+        assertThat(lines(desk(client, false), "setInNoRole"))
+                .extracting(one -> one.path("sentence").asString())
+                .doesNotContain(sentence);
+        assertThat(client.get("/api/desk/done").json().path("lines"))
+                .anySatisfy(one -> assertThat(one.path("sentence").asString()).isEqualTo(sentence));
+    }
+
+    @Test
+    void aWordThatIsWaitedForStandsOnTheDeskOfWhoeverIsAsked(Installation nembar) {
+        Client client = nembar.administrator();
+        String person = Arrivals.invite(client, "teal@larkwater.example", "Teal Dale", "credit");
+        client.post(
+                "/api/people/acts?ask=true&why=She+starts",
+                Map.of(
+                        "act", "place",
+                        "people", List.of(person),
+                        "place", Map.of("unit", "crew-office")));
+        List<JsonNode> waiting = lines(desk(nembar.steward(), false), "waitsForAWord");
+        assertThat(waiting)
+                .anySatisfy(
+                        one ->
+                                assertThat(one.path("sentence").asString())
+                                        .startsWith("Idris Munro waits for your word: ")
+                                        .contains("Teal Dale"));
+        assertThat(lines(desk(client, false), "waitsForAWord")).isEmpty();
+    }
+}

@@ -1,0 +1,186 @@
+package nembar.server.answers;
+
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.TimeoutException;
+import nembar.core.answers.Moment;
+import nembar.core.directory.Person;
+import nembar.core.directory.PersonStatus;
+import nembar.core.findings.Activity;
+import nembar.core.findings.Finding;
+import nembar.core.findings.Findings;
+import nembar.core.governance.Administrators;
+import nembar.server.desk.DeskHistory;
+import nembar.server.invitations.EntryLinks;
+import nembar.server.model.Models;
+import nembar.server.model.Moments;
+import nembar.server.records.Records;
+import nembar.server.session.SignIns;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.DisposableBean;
+import org.springframework.scheduling.annotation.Scheduled;
+import org.springframework.stereotype.Service;
+
+/**
+ * Findings of what is published. They are kept for a while, but never beyond a publication or
+ * whatever else begins or ends, and worked out anew in the background as long as somebody asks for
+ * them.
+ */
+@Service
+class KeptFindings implements DisposableBean {
+    private static final Logger LOG = LoggerFactory.getLogger(KeptFindings.class);
+
+    /** Records and sign-ins go on without anything being published. */
+    private static final Duration KEPT_FOR = Duration.ofMinutes(10);
+
+    private static final Duration ASKED_WITHIN = Duration.ofDays(1);
+
+    private final Models models;
+    private final Moments moments;
+    private final Records records;
+    private final SignIns signIns;
+    private final EntryLinks links;
+    private final DeskHistory history;
+    private final Clock clock;
+    private final Map<String, Work> works = new ConcurrentHashMap<>();
+    private final Map<String, Instant> asked = new ConcurrentHashMap<>();
+    private final ExecutorService worker =
+            Executors.newSingleThreadExecutor(
+                    work -> {
+                        Thread thread = new Thread(work, "findings");
+                        thread.setDaemon(true);
+                        return thread;
+                    });
+
+    KeptFindings(
+            Models models,
+            Moments moments,
+            Records records,
+            SignIns signIns,
+            EntryLinks links,
+            DeskHistory history,
+            Clock clock) {
+        this.models = models;
+        this.moments = moments;
+        this.records = records;
+        this.signIns = signIns;
+        this.links = links;
+        this.history = history;
+        this.clock = clock;
+    }
+
+    private record Work(Moment moment, Instant begun, CompletableFuture<List<Finding>> found) {
+        /** Whether it is of what is so now, and not too old. */
+        boolean serves(Moment now, Instant at) {
+            return moment == now
+                    && !found.isCompletedExceptionally()
+                    && at.isBefore(begun.plus(KEPT_FOR));
+        }
+    }
+
+    /** All findings of a moment, worked out now. */
+    List<Finding> of(Moment moment) {
+        String application = moment.model().application().key();
+        List<Finding> found =
+                new ArrayList<>(
+                        Findings.of(moment, records.counting(application), activity(moment)));
+        if (application.equals(Models.NEMBAR)) {
+            found.addAll(Administrators.findings(moment.model(), moment.at()));
+        }
+        return found;
+    }
+
+    private Activity activity(Moment moment) {
+        Map<String, Instant> invited = new HashMap<>();
+        links.invitationsOf(
+                        moment.model().directory().people().stream()
+                                .filter(one -> one.status() == PersonStatus.INVITED)
+                                .map(Person::key)
+                                .toList())
+                .forEach((person, last) -> invited.put(person, last.made()));
+        return new Activity(
+                invited,
+                signIns.lastSignedIn(),
+                Activity.UNKNOWN.waitFor(),
+                Activity.UNKNOWN.dormantAfter());
+    }
+
+    /**
+     * The findings of what is published of an application.
+     *
+     * @param atMost how long they are waited for
+     * @return empty where they are still being worked out
+     */
+    Optional<List<Finding>> published(String application, Duration atMost) {
+        asked.put(application, clock.instant());
+        Work work = upToDate(application);
+        try {
+            return Optional.of(work.found().get(atMost.toMillis(), TimeUnit.MILLISECONDS));
+        } catch (TimeoutException later) {
+            return Optional.empty();
+        } catch (ExecutionException failed) {
+            LOG.warn("the findings of {} could not be worked out", application, failed.getCause());
+            return Optional.empty();
+        } catch (InterruptedException interrupted) {
+            Thread.currentThread().interrupt();
+            return Optional.empty();
+        }
+    }
+
+    private Work upToDate(String application) {
+        Moment now = moments.now(application);
+        return works.compute(
+                application,
+                (key, known) -> {
+                    Instant at = clock.instant();
+                    if (known != null && known.serves(now, at)) {
+                        return known;
+                    }
+                    return new Work(
+                            now, at, CompletableFuture.supplyAsync(() -> found(key, now), worker));
+                });
+    }
+
+    private List<Finding> found(String application, Moment moment) {
+        List<Finding> found = of(moment);
+        try {
+            history.stands(application, FindingItems.ofOne(application, found));
+        } catch (RuntimeException failed) {
+            LOG.info("what is done of {} is noted the next time", application, failed);
+        }
+        return found;
+    }
+
+    /** Brings up to date what somebody asked for lately. */
+    @Scheduled(fixedDelayString = "${nembar.jobs.every}")
+    void bringUp() {
+        Instant lately = clock.instant().minus(ASKED_WITHIN);
+        asked.forEach(
+                (application, at) -> {
+                    if (at.isAfter(lately) && models.find(application).isPresent()) {
+                        upToDate(application);
+                    } else {
+                        asked.remove(application);
+                        works.remove(application);
+                    }
+                });
+    }
+
+    @Override
+    public void destroy() {
+        worker.shutdownNow();
+    }
+}

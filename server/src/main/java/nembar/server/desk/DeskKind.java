@@ -1,0 +1,45 @@
+package nembar.server.desk;
+
+import nembar.core.findings.Finding;
+
+/** What an item of the Desk may be about, the most pressing first. */
+public enum DeskKind {
+    EXPECTATION_BROKEN,
+    EXTERNAL_REACHES_GUARDED_FIELD,
+    EXTERNAL_REACHES_ANOTHER_ACCOUNT,
+    ONLY_ONE_ADMINISTRATOR,
+    PUBLICATION_FAILED,
+    WAITS_FOR_A_WORD,
+    ASKS_TO_JOIN,
+    SIGN_IN_LOCKED,
+    SOURCE_FAILED,
+    DATABASE_DIFFERS,
+    ROLES_IN_CONFLICT,
+    ROLE_NOT_MEANT_FOR_THEM,
+    SEAT_POOL_OVERDRAWN,
+    ASSIGNMENT_ENDS_SOON,
+    DELEGATION_ENDS_SOON,
+    ACCOUNT_ENDS_SOON,
+    PERSON_CAN_DO_NOTHING,
+    INVITATION_NOT_ACCEPTED,
+    EXTERNAL_KEPT_IN_BY_FILTER_ALONE,
+    SHARE_CUT_TO_NOTHING,
+    ROLE_GIVES_NOTHING_WITHIN_BOUNDS,
+    ASSIGNMENT_ENDED,
+    ASSIGNMENT_NEVER_STARTS,
+    SEAT_POOL_NEARLY_USED_UP,
+    SEAT_HELD_BY_SOMEBODY_AWAY,
+    DORMANT_PERSON,
+    DRAFT_LEFT_LYING,
+    CONDITION_NEVER_HOLDS,
+    CONDITION_ALWAYS_HOLDS,
+    EXPECTATION_COVERS_NOBODY,
+    SET_REDUNDANT,
+    ROLE_HELD_BY_NOBODY,
+    SET_IN_NO_ROLE;
+
+    /** The kind that findings of a kind are told as. */
+    public static DeskKind of(Finding.Kind kind) {
+        return valueOf(kind.name());
+    }
+}
