@@ -25,6 +25,7 @@ class DemoLife {
     private static final long SEED = 53;
     private static final int DAYS = 40;
     private static final int NEVER_OF_TEN = 1;
+    private static final Duration INVITED_AGO = Duration.ofDays(9);
 
     /** Seats agreed, by account: one is about to be full, one is over. */
     private static final Map<String, SeatTerms> SEATS =
@@ -67,7 +68,10 @@ class DemoLife {
         Person by = directory.person("idris.munro").orElseThrow();
         directory.people().stream()
                 .filter(one -> one.status() == PersonStatus.INVITED)
-                .forEach(one -> links.invite(by, one, "Welcome aboard.", false));
+                .forEach(
+                        one ->
+                                links.invite(
+                                        by, one, "Welcome aboard.", false, now.minus(INVITED_AGO)));
     }
 
     /** The domain that most addresses of an account's people have. */

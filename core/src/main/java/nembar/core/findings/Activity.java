@@ -19,5 +19,5 @@ public record Activity(
         Duration dormantAfter) {
     /** Nothing is known. */
     public static final Activity UNKNOWN =
-            new Activity(Map.of(), Map.of(), Duration.ofDays(14), Duration.ofDays(90));
+            new Activity(Map.of(), Map.of(), Duration.ofDays(7), Duration.ofDays(90));
 }

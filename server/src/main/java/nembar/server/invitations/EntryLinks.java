@@ -88,8 +88,16 @@ public class EntryLinks implements LinkIssuer {
      */
     @Transactional
     public void invite(Person by, Person person, String note, boolean compare) {
+        invite(by, person, note, compare, clock.instant());
+    }
+
+    /** Invites a person as of an instant that may be past: for a world that is made with a past. */
+    @Transactional
+    public void invite(Person by, Person person, String note, boolean compare, Instant madeAt) {
         withdrawOpen(person.key(), "invitation");
         EntryLinkRow row = link("invitation", by, person, note, INVITATION_LASTS);
+        row.madeAt = madeAt;
+        row.expiresAt = madeAt.plus(INVITATION_LASTS);
         row.code = compare ? code() : null;
         entities.persist(row);
         outbox.queue(
