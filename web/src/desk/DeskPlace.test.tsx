@@ -134,3 +134,38 @@ test('a kind is turned off by whoever decides that', async () => {
     .poll(() => calls.find((one) => one.method === 'PUT')?.body)
     .toEqual({ told: false, people: [], version: 4 });
 });
+
+test('a letter leads to its item, and says where that is done', async () => {
+  const calls = served(desk([]), {
+    'GET /api/desk/item': (call) =>
+      call.query.get('id') === 'a/b/c'
+        ? line({ mend: [] })
+        : new Refusal(404, { title: 'x', detail: 'This does not stand any more: it is done.' }),
+  });
+  const shown = show(<DeskPlace />, '/desk?item=a%2Fb%2Fc');
+  expect(await screen.findByText(/which nobody should/)).toBeTruthy();
+  shown.unmount();
+  show(<DeskPlace />, '/desk?item=gone');
+  expect(await screen.findByText('This does not stand any more: it is done.')).toBeTruthy();
+  expect(calls.filter((one) => one.path === '/api/desk/item')).toHaveLength(2);
+});
+
+test('what is written by mail is one’s own choice', async () => {
+  const chosen = { daily: false, fromHour: 7, atOnce: ['expectationBroken'], version: 2 };
+  const calls = served(desk([]), {
+    'GET /api/desk/notices': () => chosen,
+    'PUT /api/desk/notices': () => ({ ...chosen, daily: true, version: 3 }),
+  });
+  show(<DeskPlace />, '/desk?leaf=mail');
+  await userEvent.click(await screen.findByRole('checkbox', { name: /^What is new/ }));
+  await userEvent.click(screen.getByRole('checkbox', { name: 'changes wait for your word' }));
+  await userEvent.click(screen.getByRole('button', { name: 'Save' }));
+  await expect
+    .poll(() => calls.find((one) => one.method === 'PUT')?.body)
+    .toEqual({
+      daily: true,
+      fromHour: 7,
+      atOnce: ['expectationBroken', 'waitsForAWord'],
+      version: 2,
+    });
+});

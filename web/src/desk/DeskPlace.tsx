@@ -13,8 +13,12 @@ import { useDesk } from './api';
 import { DoneLeaf } from './DoneLeaf';
 import { GroupShown } from './GroupShown';
 import { KindsLeaf } from './KindsLeaf';
+import { MailLeaf } from './MailLeaf';
+import { WrittenAbout } from './WrittenAbout';
 
-type Leaf = 'today' | 'aside' | 'done' | 'told';
+type Leaf = 'today' | 'aside' | 'done' | 'mail' | 'told';
+
+const BESIDES: Leaf[] = ['aside', 'done', 'mail', 'told'];
 
 /** What needs whoever is signed in, as sentences with the act beside each. */
 export default function DeskPlace() {
@@ -29,9 +33,11 @@ export default function DeskPlace() {
     ['today', needing > 0 ? `Today (${number(needing)})` : 'Today'],
     ['aside', aside > 0 ? `Set aside (${number(aside)})` : 'Set aside'],
     ['done', 'Done'],
+    ['mail', 'By mail'],
     ...(decidesKinds ? ([['told', 'What is told']] as const) : []),
   ];
-  const leaf = wanted && ['aside', 'done', 'told'].includes(wanted) ? wanted : 'today';
+  const leaf = wanted && BESIDES.includes(wanted) ? wanted : 'today';
+  const item = params.get('item');
   return (
     <Box component="main" sx={{ height: '100%', overflowY: 'auto', p: '14px 20px 48px' }}>
       <Box sx={{ maxWidth: 1180, mx: 'auto' }}>
@@ -45,7 +51,9 @@ export default function DeskPlace() {
           onLeaf={(next) => setParams(next === 'today' ? {} : { leaf: next })}
         >
           {leaf === 'done' && <DoneLeaf />}
+          {leaf === 'mail' && <MailLeaf />}
           {leaf === 'told' && <KindsLeaf />}
+          {leaf === 'today' && item && <WrittenAbout id={item} onClose={() => setParams({})} />}
           {(leaf === 'today' || leaf === 'aside') && <Queue desk={desk} aside={leaf === 'aside'} />}
         </LeafTabs>
         {leaf === 'today' && <KeptQuestions />}

@@ -6,6 +6,7 @@ export type Desk = Schemas['Desk'];
 export type Group = Schemas['DeskGroup'];
 export type Line = Schemas['DeskLine'];
 export type Kind = Line['kind'];
+export type NoticesChosen = Schemas['NoticesChosen'];
 export type KindDecided = Schemas['DeskKindShown'];
 
 /** While something is still being worked out, it is asked again this soon. */
@@ -58,5 +59,23 @@ export function useKinds() {
   return useQuery({
     queryKey: keys.desk('kinds'),
     queryFn: ({ signal }) => data(api.GET('/api/desk/kinds', { signal })),
+  });
+}
+
+/** One item by itself; an error where it does not stand any more. */
+export function useItem(id: string) {
+  return useQuery({
+    queryKey: keys.desk('item', id),
+    queryFn: ({ signal }) => data(api.GET('/api/desk/item', { signal, params: { query: { id } } })),
+    retry: false,
+    staleTime: 0,
+  });
+}
+
+export function useNotices() {
+  return useQuery({
+    queryKey: keys.desk('notices'),
+    queryFn: ({ signal }) => data(api.GET('/api/desk/notices', { signal })),
+    staleTime: 0,
   });
 }

@@ -46,6 +46,8 @@ class DeskTest {
         assertThat(page.seriousAxeFindings()).isEmpty();
         page.press("Put back: " + GATEWAY).read("Nothing is set aside");
         page.go("/desk").read(GATEWAY);
+        page.go("/desk?leaf=mail").read("Once a day");
+        assertThat(page.seriousAxeFindings()).isEmpty();
         page.go("/desk?leaf=told").read("whoever can do something about it");
         assertThat(page.seriousAxeFindings()).isEmpty();
     }

@@ -24,3 +24,18 @@ CREATE TABLE desk_seen (
   gone_at timestamptz
 );
 CREATE INDEX desk_seen_of_application ON desk_seen (application);
+CREATE TABLE desk_notice (
+  person text PRIMARY KEY,
+  daily boolean NOT NULL,
+  from_hour integer NOT NULL,
+  at_once text NOT NULL,
+  sent_on date,
+  looked_at timestamptz NOT NULL,
+  chosen bigint NOT NULL,
+  version bigint NOT NULL
+);
+CREATE TABLE desk_notice_sent (
+  person text NOT NULL,
+  item text NOT NULL,
+  PRIMARY KEY (person, item)
+);

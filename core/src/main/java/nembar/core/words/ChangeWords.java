@@ -274,10 +274,9 @@ public final class ChangeWords {
     /** What a new draft is called that begins with these changes: by the first element touched. */
     public String title(List<Change> changes) {
         Change first = changes.get(0);
-        Optional<Element> is = after.element(first.kind(), first.key());
-        AccessModel model = is.isPresent() ? after : before;
-        return is.or(() -> before.element(first.kind(), first.key()))
-                .map(one -> one instanceof Assignment of ? given(of, model) : name(one, model))
+        return after.element(first.kind(), first.key())
+                .map(is -> is instanceof Assignment of ? given(of, after) : name(is, after))
+                .or(() -> before.element(first.kind(), first.key()).map(this::gone))
                 .orElse(first.key());
     }
 }

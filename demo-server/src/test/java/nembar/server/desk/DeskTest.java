@@ -9,6 +9,9 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import nembar.server.mail.TakenMail;
 import nembar.server.testing.Arrivals;
 import nembar.server.testing.Client;
 import nembar.server.testing.Client.Answer;
@@ -215,5 +218,90 @@ class DeskTest {
                                         .startsWith("Idris Munro waits for your word: ")
                                         .contains("Teal Dale"));
         assertThat(lines(desk(client, false), "waitsForAWord")).isEmpty();
+    }
+
+    private static final String IDRIS = "idris.munro@larkwater.example";
+
+    private static JsonNode choose(Client client, boolean daily, String... atOnce) {
+        long version = client.get("/api/desk/notices").json().path("version").asLong();
+        Map<String, Object> wanted =
+                Map.of(
+                        "daily",
+                        daily,
+                        "fromHour",
+                        0,
+                        "atOnce",
+                        List.of(atOnce),
+                        "version",
+                        version);
+        Answer chosen = client.put("/api/desk/notices", wanted);
+        assertThat(chosen.status()).as(chosen.text()).isEqualTo(200);
+        assertThat(client.put("/api/desk/notices", wanted).status()).isEqualTo(409);
+        return chosen.json();
+    }
+
+    private static long written(Installation nembar, String words) {
+        return nembar.part(TakenMail.class).taken().stream()
+                .filter(one -> one.to().contains(IDRIS) && one.text().contains(words))
+                .count();
+    }
+
+    @Test
+    void whatIsNewIsWrittenOnceADay(Installation nembar) {
+        Client client = nembar.administrator();
+        choose(client, true);
+        desk(client, false);
+        nembar.part(Notices.class).due();
+        String letter = Arrivals.letter(nembar, IDRIS, "these are new on your Desk");
+        assertThat(letter).contains("Clemency Hart is active and can do nothing.", "/desk?item=");
+        nembar.part(Notices.class).due();
+        Limited.publish(client, TOWLINE, "Daily", List.of(Limited.set("desk-day", "Desk day")));
+        desk(client, false);
+        nembar.part(Notices.class).due();
+        choose(client, false);
+        remove(client, "desk-day");
+        assertThat(written(nembar, "these are new on your Desk")).isEqualTo(1);
+    }
+
+    private static void remove(Client client, String set) {
+        Limited.publish(
+                client, TOWLINE, "Clean", List.of(Map.of("remove", "privilegeSets", "key", set)));
+    }
+
+    @Test
+    void whatIsChosenIsWrittenAtOnceAndLeadsToTheVerySentence(Installation nembar) {
+        Client client = nembar.administrator();
+        desk(client, false);
+        choose(client, false, "setInNoRole");
+        nembar.part(Notices.class).due();
+        Limited.publish(client, TOWLINE, "Wr", List.of(Limited.set("desk-wr", "Desk written")));
+        desk(client, false);
+        nembar.part(Notices.class).due();
+        nembar.part(Notices.class).due();
+        String letter = Arrivals.letter(nembar, IDRIS, "Desk written is in no role");
+        Matcher link = Pattern.compile("/desk\\?item=(\\S+)").matcher(letter);
+        assertThat(link.find()).isTrue();
+        String item = "/api/desk/item?id=" + link.group(1);
+        assertThat(client.get(item).json().path("sentence").asString())
+                .isEqualTo("Desk written is in no role and given to nobody.");
+        choose(client, false);
+        remove(client, "desk-wr");
+        desk(client, false);
+        assertThat(client.get(item).status()).isEqualTo(404);
+        assertThat(written(nembar, "Desk written is in no role")).isEqualTo(1);
+        assertThat(
+                        client.put(
+                                        "/api/desk/notices",
+                                        Map.of(
+                                                "daily",
+                                                true,
+                                                "fromHour",
+                                                24,
+                                                "atOnce",
+                                                List.of(),
+                                                "version",
+                                                0))
+                                .status())
+                .isEqualTo(400);
     }
 }

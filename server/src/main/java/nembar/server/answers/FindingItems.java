@@ -44,7 +44,7 @@ class FindingItems implements DeskSource {
     }
 
     @Override
-    public List<DeskItem> items(Person me) {
+    public Told told(Person me) {
         Map<String, Optional<List<Finding>>> found = found(me);
         Predicate<Finding> visible = visible(me);
         List<DeskItem> items = new ArrayList<>();
@@ -57,15 +57,8 @@ class FindingItems implements DeskSource {
                                 .map(one -> item(application, one))
                                 .forEach(items::add));
         items.addAll(withNothingAnywhere(found, visible));
-        return items;
-    }
-
-    @Override
-    public List<String> working(Person me) {
-        return found(me).entrySet().stream()
-                .filter(one -> one.getValue().isEmpty())
-                .map(Map.Entry::getKey)
-                .toList();
+        return new Told(
+                items, found.keySet().stream().filter(one -> found.get(one).isEmpty()).toList());
     }
 
     private Map<String, Optional<List<Finding>>> found(Person me) {

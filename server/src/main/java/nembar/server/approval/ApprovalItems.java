@@ -1,6 +1,5 @@
 package nembar.server.approval;
 
-import java.util.List;
 import java.util.Optional;
 import nembar.core.directory.Person;
 import nembar.server.desk.DeskItem;
@@ -23,20 +22,21 @@ class ApprovalItems implements DeskSource {
     }
 
     @Override
-    public List<DeskItem> items(Person me) {
-        return approvals.page(me.key(), true, 0, Paging.SIZE_AT_MOST).stream()
-                .filter(one -> !one.author().equals(me.key()))
-                .filter(one -> !one.agreed().contains(me.key()))
-                .map(
-                        one ->
-                                DeskItem.of(
-                                        DeskKind.WAITS_FOR_A_WORD,
-                                        Optional.empty(),
-                                        new Subject("request", one.id()),
-                                        models.directory().personName(one.author())
-                                                + " waits for your word: "
-                                                + one.what(),
-                                        one.why()))
-                .toList();
+    public Told told(Person me) {
+        return Told.of(
+                approvals.page(me.key(), true, 0, Paging.SIZE_AT_MOST).stream()
+                        .filter(one -> !one.author().equals(me.key()))
+                        .filter(one -> !one.agreed().contains(me.key()))
+                        .map(
+                                one ->
+                                        DeskItem.of(
+                                                DeskKind.WAITS_FOR_A_WORD,
+                                                Optional.empty(),
+                                                new Subject("request", one.id()),
+                                                models.directory().personName(one.author())
+                                                        + " waits for your word: "
+                                                        + one.what(),
+                                                one.why()))
+                        .toList());
     }
 }

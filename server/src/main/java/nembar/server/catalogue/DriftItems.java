@@ -26,7 +26,7 @@ class DriftItems implements DeskSource {
     }
 
     @Override
-    public List<DeskItem> items(Person me) {
+    public Told told(Person me) {
         List<DeskItem> items = new ArrayList<>();
         looks.all()
                 .forEach(
@@ -53,7 +53,7 @@ class DriftItems implements DeskSource {
                                                                         said,
                                                                         look.failure()
                                                                                 .orElse("")))));
-        return items;
+        return Told.of(items);
     }
 
     private static Optional<String> sentence(String name, SchemaLooks.Look look) {

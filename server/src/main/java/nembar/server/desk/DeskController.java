@@ -28,11 +28,13 @@ import org.springframework.web.bind.annotation.RestController;
 class DeskController {
     private final DeskService desk;
     private final DeskKinds kinds;
+    private final Notices notices;
     private final Me me;
 
-    DeskController(DeskService desk, DeskKinds kinds, Me me) {
+    DeskController(DeskService desk, DeskKinds kinds, Notices notices, Me me) {
         this.desk = desk;
         this.kinds = kinds;
+        this.notices = notices;
         this.me = me;
     }
 
@@ -157,6 +159,20 @@ class DeskController {
      */
     record DeskKindEdit(boolean told, List<String> people, @NotNull Long version) {}
 
+    /**
+     * What somebody has sent by mail of what is new on their Desk.
+     *
+     * @param daily whether once a day
+     * @param fromHour from which hour of their day on, 0 to 23
+     * @param atOnce kinds of item that are sent as soon as they stand
+     * @param version the one that was seen
+     */
+    record NoticesChosen(
+            boolean daily,
+            int fromHour,
+            @NotNull List<@NotNull String> atOnce,
+            @NotNull Long version) {}
+
     /** What needs whoever is signed in, or what of it is set aside. */
     @GetMapping
     @Operation(operationId = "desk")
@@ -206,6 +222,25 @@ class DeskController {
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void putBack(@Valid @RequestBody PutBack back) {
         desk.putBack(me.person(), back.items());
+    }
+
+    /** One item, as whoever was written about it finds it. */
+    @GetMapping("/item")
+    @Operation(operationId = "deskItem")
+    DeskLine item(@RequestParam String id) {
+        return desk.item(me.person(), id);
+    }
+
+    @GetMapping("/notices")
+    @Operation(operationId = "deskNotices")
+    NoticesChosen notices() {
+        return notices.of(me.person());
+    }
+
+    @PutMapping("/notices")
+    @Operation(operationId = "chooseDeskNotices")
+    NoticesChosen choose(@Valid @RequestBody NoticesChosen wanted) {
+        return notices.choose(me.person(), wanted);
     }
 
     @GetMapping("/kinds")

@@ -82,12 +82,15 @@ public class DeskHistory {
         return row;
     }
 
-    /** Since when items stand, by their ids. */
+    /** Since when some items stand, by their ids; those that are not kept are left out. */
     @Transactional(readOnly = true)
-    public Map<String, Instant> since() {
+    public Map<String, Instant> since(Collection<String> items) {
         Map<String, Instant> since = new HashMap<>();
         entities.createQuery(
-                        "select item, since from DeskSeenRow where goneAt is null", Object[].class)
+                        "select item, since from DeskSeenRow where goneAt is null and item in"
+                                + " (:items)",
+                        Object[].class)
+                .setParameter("items", items)
                 .getResultList()
                 .forEach(row -> since.put((String) row[0], (Instant) row[1]));
         return since;

@@ -12,6 +12,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Predicate;
+import java.util.stream.Stream;
 import nembar.core.directory.Directory;
 import nembar.core.directory.Person;
 import nembar.core.draft.Changes;
@@ -29,6 +30,7 @@ import nembar.server.desk.DeskController.Handed;
 import nembar.server.desk.DeskController.MarkShown;
 import nembar.server.desk.DeskItem.Subject;
 import nembar.server.desk.DeskMarks.Mark;
+import nembar.server.desk.DeskSource.Told;
 import nembar.server.document.DocumentChanges;
 import nembar.server.governance.Governance;
 import nembar.server.http.BadRequest;
@@ -43,7 +45,9 @@ import org.springframework.stereotype.Service;
 /** What needs a person today, gathered for them, and what they decide of it. */
 @Service
 class DeskService {
-    private static final int SHOWN_OF_A_GROUP = 5;
+    /** How many of a group are told with it. */
+    private static final int SHOWN = 5;
+
     private static final int MARKED_AT_ONCE = 500;
     private static final int REASON_AT_MOST = 500;
     private static final Duration ASIDE_AT_MOST = Duration.ofDays(366);
@@ -85,7 +89,8 @@ class DeskService {
      * @param aside whether what is set aside or with others is wanted, in place of what needs one
      */
     Desk desk(Person me, boolean aside) {
-        List<Standing> all = standing(me);
+        Gathered gathered = gathered(me);
+        List<Standing> all = standing(gathered);
         Map<List<String>, List<Standing>> groups = new LinkedHashMap<>();
         all.stream()
                 .filter(one -> one.needs(me) != aside)
@@ -93,36 +98,66 @@ class DeskService {
                         one ->
                                 groups.computeIfAbsent(group(one.item()), any -> new ArrayList<>())
                                         .add(one));
-        Map<String, Instant> since = history.since();
+        Map<String, Instant> since =
+                since(groups.values().stream().flatMap(some -> some.stream().limit(SHOWN)));
         int needing = (int) all.stream().filter(one -> one.needs(me)).count();
         return new Desk(
                 groups.values().stream().map(some -> group(some, since)).toList(),
                 needing,
                 all.size() - needing,
-                sources.stream()
-                        .flatMap(source -> source.working(me).stream())
-                        .distinct()
-                        .map(this::application)
-                        .toList(),
+                gathered.working().stream().map(this::application).toList(),
                 governance.mayOnApplication(me, "change", Models.NEMBAR));
     }
 
+    private Map<String, Instant> since(Stream<Standing> some) {
+        return history.since(some.map(one -> one.item().id()).toList());
+    }
+
     DeskPage items(Person me, boolean aside, String kind, String application, int page, int size) {
-        List<Standing> some =
-                standing(me).stream()
+        List<Standing> all =
+                standing(gathered(me)).stream()
                         .filter(one -> one.needs(me) != aside)
                         .filter(one -> group(one.item()).equals(List.of(kind, application)))
                         .toList();
-        Map<String, Instant> since = history.since();
-        return new DeskPage(
-                Paging.slice(some, page, size).stream().map(one -> line(one, since)).toList(),
-                some.size());
+        List<Standing> some = Paging.slice(all, page, size);
+        Map<String, Instant> since = since(some.stream());
+        return new DeskPage(some.stream().map(one -> line(one, since)).toList(), all.size());
     }
 
-    private List<Standing> standing(Person me) {
+    /** One item, whatever is decided of it. */
+    DeskLine item(Person me, String id) {
+        Standing one =
+                standing(gathered(me)).stream()
+                        .filter(standing -> standing.item().id().equals(id))
+                        .findFirst()
+                        .orElseThrow(
+                                () ->
+                                        new NotFound(
+                                                "id", "This does not stand any more: it is done."));
+        return line(one, since(Stream.of(one)));
+    }
+
+    /**
+     * What needs somebody now.
+     *
+     * @param complete whether all of it has been worked out
+     */
+    record Needed(List<DeskItem> items, boolean complete) {}
+
+    Needed needed(Person me) {
+        Gathered gathered = gathered(me);
+        return new Needed(
+                standing(gathered).stream()
+                        .filter(one -> one.needs(me))
+                        .map(Standing::item)
+                        .toList(),
+                gathered.working().isEmpty());
+    }
+
+    private List<Standing> standing(Gathered gathered) {
         Instant now = clock.instant();
         Map<String, Mark> marked = marks.all();
-        return items(me).values().stream()
+        return gathered.items().values().stream()
                 .map(
                         item ->
                                 new Standing(
@@ -132,12 +167,20 @@ class DeskService {
                 .toList();
     }
 
-    /** By their ids, the most pressing first. */
-    private Map<String, DeskItem> items(Person me) {
+    /**
+     * What all sources say to somebody.
+     *
+     * @param items by their ids, the most pressing first
+     * @param working applications of which it is still being worked out
+     */
+    private record Gathered(Map<String, DeskItem> items, Set<String> working) {}
+
+    private Gathered gathered(Person me) {
         Predicate<DeskKind> told = kinds.toldTo(me);
+        List<Told> all = sources.stream().map(source -> source.told(me)).toList();
         Map<String, DeskItem> items = new LinkedHashMap<>();
-        sources.stream()
-                .flatMap(source -> source.items(me).stream())
+        all.stream()
+                .flatMap(one -> one.items().stream())
                 .filter(item -> told.test(item.kind()))
                 .sorted(
                         Comparator.comparing(DeskItem::kind)
@@ -145,7 +188,9 @@ class DeskService {
                                 .thenComparing(item -> -item.records())
                                 .thenComparing(DeskItem::sentence))
                 .forEach(item -> items.putIfAbsent(item.id(), item));
-        return items;
+        Set<String> working = new LinkedHashSet<>();
+        all.forEach(one -> working.addAll(one.working()));
+        return new Gathered(items, working);
     }
 
     private static List<String> group(DeskItem item) {
@@ -162,7 +207,7 @@ class DeskService {
                 some.size(),
                 people.size(),
                 some.stream().mapToLong(one -> one.item().records()).sum(),
-                some.stream().limit(SHOWN_OF_A_GROUP).map(one -> line(one, since)).toList());
+                some.stream().limit(SHOWN).map(one -> line(one, since)).toList());
     }
 
     private Named application(String key) {
@@ -256,7 +301,7 @@ class DeskService {
                         .filter(governance.mayView(me))
                         .orElseThrow(() -> new BadRequest("to", "Name somebody who is active."));
         List<DeskItem> some = known(me, asked.items());
-        if (!items(to).keySet().containsAll(some.stream().map(DeskItem::id).toList())) {
+        if (!gathered(to).items().keySet().containsAll(some.stream().map(DeskItem::id).toList())) {
             throw new Refused(
                     to.name() + " cannot do anything about this.",
                     List.of("It would not stand on their own Desk."));
@@ -281,7 +326,7 @@ class DeskService {
         if (ids == null || ids.isEmpty() || ids.size() > MARKED_AT_ONCE) {
             throw new BadRequest("items", "Name 1 to " + MARKED_AT_ONCE + " items.");
         }
-        Map<String, DeskItem> all = items(me);
+        Map<String, DeskItem> all = gathered(me).items();
         List<DeskItem> known = new ArrayList<>();
         for (String id : new LinkedHashSet<>(ids)) {
             DeskItem item = id == null ? null : all.get(id);

@@ -6,10 +6,22 @@ import nembar.core.directory.Person;
 /** Whatever has something to say on the Desk. */
 public interface DeskSource {
     /** What needs this person, as far as they may see it and do something about it. */
-    List<DeskItem> items(Person me);
+    Told told(Person me);
 
-    /** Keys of the applications of which it is still being worked out. */
-    default List<String> working(Person me) {
-        return List.of();
+    /**
+     * What a source has to say.
+     *
+     * @param working keys of the applications of which it is still being worked out
+     */
+    record Told(List<DeskItem> items, List<String> working) {
+        public Told {
+            items = List.copyOf(items);
+            working = List.copyOf(working);
+        }
+
+        /** All there is to say. */
+        public static Told of(List<DeskItem> items) {
+            return new Told(items, List.of());
+        }
     }
 }

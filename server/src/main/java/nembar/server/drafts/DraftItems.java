@@ -37,7 +37,7 @@ class DraftItems implements DeskSource {
     }
 
     @Override
-    public List<DeskItem> items(Person me) {
+    public Told told(Person me) {
         List<DeskItem> items = new ArrayList<>();
         Instant now = clock.instant();
         for (Draft draft : drafts.leftBy(me.key(), now.minus(LEFT_AFTER))) {
@@ -69,7 +69,7 @@ class DraftItems implements DeskSource {
                                                             + " was to be published, and was not.",
                                                     planned.failed())));
         }
-        return items;
+        return Told.of(items);
     }
 
     private boolean mine(Person me, Planned planned, Draft draft) {

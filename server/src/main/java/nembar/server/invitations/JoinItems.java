@@ -1,6 +1,5 @@
 package nembar.server.invitations;
 
-import java.util.List;
 import java.util.Optional;
 import nembar.core.directory.Person;
 import nembar.server.desk.DeskItem;
@@ -20,21 +19,22 @@ class JoinItems implements DeskSource {
     }
 
     @Override
-    public List<DeskItem> items(Person me) {
-        return joining.waiting(me, 0, Paging.SIZE_AT_MOST).requests().stream()
-                .map(
-                        one ->
-                                DeskItem.of(
-                                        DeskKind.ASKS_TO_JOIN,
-                                        Optional.empty(),
-                                        new Subject("join request", one.id()),
-                                        one.name()
-                                                + " ("
-                                                + one.email()
-                                                + ") asks to join "
-                                                + one.accountName()
-                                                + ".",
-                                        one.note()))
-                .toList();
+    public Told told(Person me) {
+        return Told.of(
+                joining.waiting(me, 0, Paging.SIZE_AT_MOST).requests().stream()
+                        .map(
+                                one ->
+                                        DeskItem.of(
+                                                DeskKind.ASKS_TO_JOIN,
+                                                Optional.empty(),
+                                                new Subject("join request", one.id()),
+                                                one.name()
+                                                        + " ("
+                                                        + one.email()
+                                                        + ") asks to join "
+                                                        + one.accountName()
+                                                        + ".",
+                                                one.note()))
+                        .toList());
     }
 }

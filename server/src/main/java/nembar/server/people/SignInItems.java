@@ -1,6 +1,5 @@
 package nembar.server.people;
 
-import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Predicate;
@@ -28,24 +27,27 @@ class SignInItems implements DeskSource {
     }
 
     @Override
-    public List<DeskItem> items(Person me) {
+    public Told told(Person me) {
         Map<String, String> locked = signIns.locked();
         Predicate<Person> mine = governance.may(me, SignInActs.OPERATION);
-        return locked.keySet().stream()
-                .flatMap(key -> models.directory().person(key).stream())
-                .filter(Person::active)
-                .filter(mine)
-                .map(
-                        person ->
-                                DeskItem.of(
-                                        DeskKind.SIGN_IN_LOCKED,
-                                        Optional.empty(),
-                                        new Subject(Subject.PERSON, person.key()),
-                                        person.name() + " cannot sign in: the sign-in is locked.",
-                                        "Locked by "
-                                                + models.directory()
-                                                        .personName(locked.get(person.key()))
-                                                + "."))
-                .toList();
+        return Told.of(
+                locked.keySet().stream()
+                        .flatMap(key -> models.directory().person(key).stream())
+                        .filter(Person::active)
+                        .filter(mine)
+                        .map(
+                                person ->
+                                        DeskItem.of(
+                                                DeskKind.SIGN_IN_LOCKED,
+                                                Optional.empty(),
+                                                new Subject(Subject.PERSON, person.key()),
+                                                person.name()
+                                                        + " cannot sign in: the sign-in is locked.",
+                                                "Locked by "
+                                                        + models.directory()
+                                                                .personName(
+                                                                        locked.get(person.key()))
+                                                        + "."))
+                        .toList());
     }
 }

@@ -23,20 +23,22 @@ class SourceItems implements DeskSource {
     }
 
     @Override
-    public List<DeskItem> items(Person me) {
+    public Told told(Person me) {
         if (!permissions.sources(me)) {
-            return List.of();
+            return Told.of(List.of());
         }
-        return sources.all().stream()
-                .filter(one -> one.lastRun().startsWith(DailyReading.NOT_READ))
-                .map(
-                        one ->
-                                DeskItem.of(
-                                        DeskKind.SOURCE_FAILED,
-                                        Optional.empty(),
-                                        new Subject("source", one.id()),
-                                        one.name() + " could not be read the last time.",
-                                        one.lastRun().substring(DailyReading.NOT_READ.length())))
-                .toList();
+        return Told.of(
+                sources.all().stream()
+                        .filter(one -> one.lastRun().startsWith(DailyReading.NOT_READ))
+                        .map(
+                                one ->
+                                        DeskItem.of(
+                                                DeskKind.SOURCE_FAILED,
+                                                Optional.empty(),
+                                                new Subject("source", one.id()),
+                                                one.name() + " could not be read the last time.",
+                                                one.lastRun()
+                                                        .substring(DailyReading.NOT_READ.length())))
+                        .toList());
     }
 }
