@@ -185,7 +185,7 @@ public final class Page {
         return (boolean)
                 browser.executeScript(
                         "return document.body.innerText.replaceAll(/\\s/g, '').includes(arguments[0])",
-                        text.replaceAll("[\\s\u00a0]", ""));
+                        text.replaceAll("(?U)\\s", ""));
     }
 
     /** Waits until what is asserted is so: rows are drawn a moment after what stands over them. */

@@ -7,7 +7,9 @@ import java.sql.DriverManager;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Statement;
+import java.time.Duration;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -86,6 +88,7 @@ public final class HttpBenchmark {
         decisions();
         lists();
         findings();
+        desk();
         drafts();
         System.out.println("| what | target | measured | floor |\n|---|---|---|---|");
         lines.forEach(
@@ -292,6 +295,19 @@ public final class HttpBenchmark {
             add("findings, the first time", "4 s", ms(took[0]), "");
             add("findings, again", "4 s", ms(took[2]), "");
         }
+    }
+
+    /** The Desk, once its findings have been worked out in the background. */
+    private void desk() {
+        if (!wants("desk")) {
+            return;
+        }
+        while (!idris.json("/api/desk").path("working").isEmpty()) {
+            LockSupport.parkNanos(Duration.ofSeconds(1).toNanos());
+        }
+        double[] took = Clocked.millis(1, 10, () -> idris.get("/api/desk"));
+        Arrays.sort(took);
+        add("desk, from what is kept", "1 s", ms(took[took.length / 2]), "");
     }
 
     /** An edit of a set that many hold, what it changes, and its publication. */

@@ -3,8 +3,10 @@ package nembar.server.drafts;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
+import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import nembar.core.directory.Person;
 import nembar.server.desk.DeskItem;
@@ -22,6 +24,8 @@ import org.springframework.stereotype.Component;
 @Component
 class DraftItems implements DeskSource {
     private static final Duration LEFT_AFTER = Duration.ofDays(3);
+    private static final DateTimeFormatter DAY =
+            DateTimeFormatter.ofPattern("d MMMM yyyy", Locale.ENGLISH);
 
     private final DraftStore drafts;
     private final PlannedPublicationStore plans;
@@ -50,9 +54,9 @@ class DraftItems implements DeskSource {
                                     + draft.name()
                                     + " has "
                                     + (edits == 1 ? "1 edit" : edits + " edits")
-                                    + " and has lain for "
-                                    + Duration.between(draft.changedAt(), now).toDays()
-                                    + " days.",
+                                    + " and was last touched on "
+                                    + DAY.format(draft.changedAt().atZone(me.zone()))
+                                    + ".",
                             ""));
         }
         for (Planned planned : plans.failed()) {
