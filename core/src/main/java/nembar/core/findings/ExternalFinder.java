@@ -112,7 +112,7 @@ final class ExternalFinder extends Finder {
                             (persona, set) -> {
                                 long number = counts.get(set);
                                 if (number > 0) {
-                                    add(
+                                    addSure(
                                             kind,
                                             List.of(
                                                     person(persona.person()),

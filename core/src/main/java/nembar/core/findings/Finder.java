@@ -76,12 +76,15 @@ abstract class Finder {
 
     /** Adds a finding, with its mend only where the changes can be made. */
     final void add(Kind kind, List<Concern> concerns, String why, List<Change> mend) {
-        add(kind, concerns, why, 0, mend);
+        addSure(kind, concerns, why, 0, possible(mend) ? mend : List.of());
     }
 
-    /** Adds a finding about so many records. */
-    final void add(Kind kind, List<Concern> concerns, String why, long records, List<Change> mend) {
-        found.add(new Finding(kind, concerns, why, records, possible(mend) ? mend : List.of()));
+    /**
+     * Adds a finding about so many records, with a mend that can be made whatever else there is.
+     */
+    final void addSure(
+            Kind kind, List<Concern> concerns, String why, long records, List<Change> mend) {
+        found.add(new Finding(kind, concerns, why, records, mend));
     }
 
     private boolean possible(List<Change> mend) {
