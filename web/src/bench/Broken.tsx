@@ -1,15 +1,10 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import Typography from '@mui/material/Typography';
-import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, data, type Schemas } from '../api/client';
-import { keys } from '../api/keys';
 import { Remark } from '../app/parts';
-import { Trouble } from '../app/Trouble';
-import { Working } from '../ask/Working';
 import { type DraftShown, useTray, useTrayAct } from './api';
-import { MendList } from './MendList';
+import { ExpectationMends } from './ExpectationMends';
 import { useQueue } from './working';
 
 type Proved = Schemas['Proved'];
@@ -77,40 +72,19 @@ function Mends({
       }),
     ),
   );
-  const mends = useQuery({
-    queryKey: keys.mends(application, draft.id, draft.version, expectation),
-    queryFn: ({ signal }) =>
-      data(
-        api.GET('/api/applications/{application}/expectations/{key}/mends', {
-          signal,
-          params: { path: { application, key: expectation }, query: { draft: draft.id } },
-        }),
-      ),
-    retry: false,
-  });
-  if (mends.isPending) {
-    return <Working lines={2} />;
-  }
-  if (mends.isError) {
-    return <Trouble error={mends.error} again={() => mends.refetch()} />;
-  }
   return (
-    <>
-      {mends.data.length === 0 && (
-        <Typography color="textSecondary">
-          No single change is known that would. Take edits back, or say in the review why it is put
-          up with.
-        </Typography>
-      )}
+    <ExpectationMends
+      application={application}
+      expectation={expectation}
+      draft={draft}
+      otherwise="Take edits back, or say in the review why it is put up with."
+      onTake={mine ? (mend) => queue.add(mend.changes) : undefined}
+    >
       {!mine && (
         <Button variant="outlined" size="small" onClick={() => work.mutate()}>
           Work in this draft, to mend it
         </Button>
       )}
-      <MendList
-        mends={mends.data}
-        {...(mine ? { onTake: (mend) => queue.add(mend.changes) } : {})}
-      />
-    </>
+    </ExpectationMends>
   );
 }

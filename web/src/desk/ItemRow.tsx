@@ -6,11 +6,14 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { When } from '../app/parts';
 import { quoted } from '../ask/said';
+import { ExpectationMends } from '../bench/ExpectationMends';
+import type { ChangePart } from '../bench/queue';
+import { useQueue } from '../bench/working';
 import { WaitingDialog } from '../people/WaitingDialog';
 import type { Line } from './api';
 import { AsideDialog, HandDialog, usePutBack } from './Decide';
 import { weight } from './kinds';
-import { ExpectationMends, MendIt } from './Mend';
+import { MendIt } from './Mend';
 import { PeopleActs } from './PeopleActs';
 import { peopleOf, placeOfLine } from './places';
 
@@ -82,8 +85,24 @@ export function ItemRow({ line, because = '', within = '' }: Props) {
           <Decide line={line} />
         </Box>
       </Box>
-      {mending && <ExpectationMends line={line} />}
+      {mending && <Mends line={line} />}
     </>
+  );
+}
+
+/** What would let a broken expectation hold again. */
+function Mends({ line }: { line: Line }) {
+  const { application = '' } = line;
+  const { queue } = useQueue(application);
+  return (
+    <Box sx={{ mt: 1, maxWidth: 760 }}>
+      <ExpectationMends
+        application={application}
+        expectation={line.subjects[0]?.key ?? ''}
+        otherwise="Look at who shows it."
+        onTake={(mend) => queue.add(mend.changes as ChangePart[])}
+      />
+    </Box>
   );
 }
 

@@ -1,14 +1,7 @@
-import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import MuiLink from '@mui/material/Link';
 import Typography from '@mui/material/Typography';
-import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
-import { api, data } from '../api/client';
-import { keys } from '../api/keys';
-import { Trouble } from '../app/Trouble';
-import { Working } from '../ask/Working';
-import { MendList } from '../bench/MendList';
 import type { ChangePart } from '../bench/queue';
 import { useDrafted, useQueue } from '../bench/working';
 import type { Line } from './api';
@@ -67,37 +60,5 @@ export function MendAll({ lines }: { lines: Line[] }) {
     >
       Mend them in the draft
     </Button>
-  );
-}
-
-/** What would let an expectation hold again, the cheapest first. */
-export function ExpectationMends({ line }: { line: Line }) {
-  const application = line.application ?? '';
-  const key = line.subjects[0]?.key ?? '';
-  const { queue } = useQueue(application);
-  const mends = useQuery({
-    queryKey: keys.mends(application, 'published', key),
-    queryFn: ({ signal }) =>
-      data(
-        api.GET('/api/applications/{application}/expectations/{key}/mends', {
-          signal,
-          params: { path: { application, key } },
-        }),
-      ),
-    retry: false,
-  });
-  return (
-    <Box sx={{ mt: 1, maxWidth: 760 }}>
-      {mends.isPending && <Working lines={2} />}
-      {mends.isError && <Trouble error={mends.error} again={() => mends.refetch()} />}
-      {mends.data?.length === 0 && (
-        <Typography color="textSecondary">
-          No single change is known that would. Look at who shows it.
-        </Typography>
-      )}
-      {mends.data && (
-        <MendList mends={mends.data} onTake={(mend) => queue.add(mend.changes as ChangePart[])} />
-      )}
-    </Box>
   );
 }

@@ -50,16 +50,8 @@ public final class HttpBenchmark {
     private final Caller idris;
     private final Caller program;
     private final Connection records;
-    private final List<Line> lines = new ArrayList<>();
+    private final ResultTable table = new ResultTable();
     private final List<String> wanted;
-
-    /**
-     * A line of the table.
-     *
-     * @param measured with its unit, like the others
-     * @param floor what the floor took; empty where there is none
-     */
-    private record Line(String what, String target, String measured, String floor) {}
 
     private HttpBenchmark(String address, Connection records, List<String> wanted) {
         DemoWorld.SignIn first = DemoWorld.signIns().get(0);
@@ -90,12 +82,7 @@ public final class HttpBenchmark {
         findings();
         desk();
         drafts();
-        System.out.println("| what | target | measured | floor |\n|---|---|---|---|");
-        lines.forEach(
-                one ->
-                        System.out.printf(
-                                "| %s | %s | %s | %s |%n",
-                                one.what(), one.target(), one.measured(), one.floor()));
+        table.print();
     }
 
     /** What one person can do, against the same numbers by hand, and from the record index. */
@@ -114,7 +101,7 @@ public final class HttpBenchmark {
             standing = idris.json(index);
         }
         told("what-can of ten people, from the record index", "20 ms", each(10, 15), "");
-        add(
+        table.add(
                 "record index of " + standing.path("records").asLong() + " records: read; kept in",
                 "",
                 ms(standing.path("tookMillis").asDouble())
@@ -136,7 +123,7 @@ public final class HttpBenchmark {
         for (int i = 0; i < each.length; i++) {
             all.append(i == 0 ? "" : ", ").append(PEOPLE.get(i)).append(' ').append(ms(each[i]));
         }
-        add(what + ": " + all, target, ms(Clocked.median(each)), floor);
+        table.add(what + ": " + all, target, ms(Clocked.median(each)), floor);
     }
 
     private static String whatCan(String person) {
@@ -209,7 +196,7 @@ public final class HttpBenchmark {
         if (wants("evaluation")) {
             double floor = perSecond(nobody);
             for (String kind : List.of("yes", "no", "with the record sent")) {
-                add(
+                table.add(
                         "evaluation, " + kind,
                         "0.9 of the floor",
                         times(perSecond(asked.get(kind))),
@@ -228,7 +215,7 @@ public final class HttpBenchmark {
                             "subject", Map.of("type", "person", "id", ilse),
                             "action", Map.of("name", "view"),
                             "evaluations", resources);
-            add(
+            table.add(
                     "1 000 in a batch",
                     "150 ms",
                     ms(
@@ -280,7 +267,7 @@ public final class HttpBenchmark {
                                 rows.set(lines - 1);
                             });
             double copy = Clocked.median(1, 3, () -> copy(rows.get()));
-            add(
+            table.add(
                     "CSV of " + rows.get() + " rows",
                     "2 s for 100 000",
                     ms(took),
@@ -292,8 +279,8 @@ public final class HttpBenchmark {
         if (wants("findings")) {
             double[] took =
                     Clocked.millis(0, 3, () -> idris.get(TOWLINE + "/findings?page=0&size=50"));
-            add("findings, the first time", "4 s", ms(took[0]), "");
-            add("findings, again", "4 s", ms(took[2]), "");
+            table.add("findings, the first time", "4 s", ms(took[0]), "");
+            table.add("findings, again", "4 s", ms(took[2]), "");
         }
     }
 
@@ -307,7 +294,7 @@ public final class HttpBenchmark {
         }
         double[] took = Clocked.millis(1, 10, () -> idris.get("/api/desk"));
         Arrays.sort(took);
-        add("desk, from what is kept", "1 s", ms(took[took.length / 2]), "");
+        table.add("desk, from what is kept", "1 s", ms(took[took.length / 2]), "");
     }
 
     /** An edit of a set that many hold, what it changes, and its publication. */
@@ -337,8 +324,8 @@ public final class HttpBenchmark {
             impacts.add(Clocked.median(0, 1, () -> idris.get(draft + "/impact?page=0&size=50")));
             publications.add(Clocked.median(0, 1, () -> idris.publish(draft)));
         }
-        add("impact of an edit to a set that many hold", "2 s", list(impacts), "");
-        add("publish", "1 s", list(publications), "");
+        table.add("impact of an edit to a set that many hold", "2 s", list(impacts), "");
+        table.add("publish", "1 s", list(publications), "");
     }
 
     private static Object with(JsonNode set, String reach) {
@@ -349,18 +336,12 @@ public final class HttpBenchmark {
 
     private void time(String what, String target, String path) {
         if (wants(what)) {
-            add(what, target, ms(Clocked.median(20, 31, () -> idris.get(path))), "");
+            table.add(what, target, ms(Clocked.median(20, 31, () -> idris.get(path))), "");
         }
     }
 
     private boolean wants(String what) {
         return wanted.isEmpty() || wanted.stream().anyMatch(what::startsWith);
-    }
-
-    private void add(String what, String target, String measured, String floor) {
-        Line line = new Line(what, target, measured, floor);
-        System.err.println(line);
-        lines.add(line);
     }
 
     private String one(String query) {

@@ -18,5 +18,15 @@ public record Lookup(Identifier identifier, Optional<Through> through) {
      * @param from the column that has what the field has
      * @param to the column that has the identifier
      */
-    public record Through(TableName table, String from, String to) {}
+    public record Through(TableName table, String from, String to) {
+        private Through renamed(String column, String now) {
+            return new Through(
+                    table, from.equals(column) ? now : from, to.equals(column) ? now : to);
+        }
+    }
+
+    /** This look-up, a column of whose table has another name. */
+    public Lookup renamed(String column, String now) {
+        return new Lookup(identifier, through.map(one -> one.renamed(column, now)));
+    }
 }

@@ -7,12 +7,11 @@ import java.time.format.DateTimeFormatter;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import nembar.core.text.Dates;
 import nembar.core.text.Wording;
 
 /** Says a condition in plain words, with the names people know fields by. */
 final class ConditionWords {
-    private static final DateTimeFormatter DAY =
-            DateTimeFormatter.ofPattern("d MMMM yyyy", Locale.ENGLISH);
     private static final DateTimeFormatter MOMENT =
             DateTimeFormatter.ofPattern("d MMMM yyyy HH:mm 'UTC'", Locale.ENGLISH);
 
@@ -316,7 +315,7 @@ final class ConditionWords {
 
     private static String literal(Object value) {
         if (value instanceof LocalDate day) {
-            return DAY.format(day);
+            return Dates.DAY.format(day);
         }
         if (value instanceof java.time.Instant instant) {
             return MOMENT.format(instant.atZone(ZoneOffset.UTC));

@@ -107,81 +107,66 @@ public final class Drift {
 
     /** Where the values of a field lead, which another table says. */
     private void lookup(RecordType type, Field field, Lookup lookup, Lookup.Through through) {
-        Optional<Table> table = schema.table(through.table());
+        TableName name = through.table();
+        String by = "its values lead somewhere by " + name + ", and ";
+        Optional<Table> table = schema.table(name);
         if (table.isEmpty()) {
-            lost.add(LostColumn.all(through.table()));
-            leadsNowhere(type, field, lookup, through, through.table().text(), Optional.empty());
+            lost.add(LostColumn.all(name));
+            lookupGone(type, field, by + name);
             return;
         }
-        for (String name : List.of(through.from(), through.to())) {
-            if (table.get().column(name).isEmpty()) {
-                lost.add(new LostColumn(through.table(), name));
-                leadsNowhere(
-                        type,
-                        field,
-                        lookup,
-                        through,
-                        name + " of " + through.table(),
-                        renamedIn(table.get(), name, lookup, through));
-                return;
-            }
-        }
+        Stream.of(through.from(), through.to())
+                .filter(column -> table.get().column(column).isEmpty())
+                .findFirst()
+                .ifPresent(
+                        gone -> {
+                            lost.add(new LostColumn(name, gone));
+                            String said = by + gone + " of " + name;
+                            lookedUpIn(table.get(), lookup, through, gone)
+                                    .ifPresentOrElse(
+                                            now ->
+                                                    lookupRenamed(
+                                                            type, field, lookup, gone, now, said),
+                                            () -> lookupGone(type, field, said));
+                        });
     }
 
-    /** The look-up with the column as it is called now, where that can be told. */
-    private static Optional<Lookup.Through> renamedIn(
-            Table table, String gone, Lookup lookup, Lookup.Through through) {
-        boolean to = gone.equals(through.to());
-        String kept = to ? through.from() : through.to();
+    /** What a look-up's column is called now, where that can be told. */
+    private static Optional<String> lookedUpIn(
+            Table table, Lookup lookup, Lookup.Through through, String gone) {
+        boolean identifier = gone.equals(through.to());
+        List<String> used = List.of(through.from(), through.to());
         return Renaming.ofKey(
                         gone,
-                        to ? means(lookup.identifier()) : "",
-                        table.columns().stream().filter(one -> !one.name().equals(kept)).toList())
-                .map(TableColumn::name)
-                .map(
-                        now ->
-                                new Lookup.Through(
-                                        table.name(),
-                                        to ? through.from() : now,
-                                        to ? now : through.to()));
+                        identifier ? means(lookup.identifier()) : "",
+                        table.columns().stream().filter(one -> !used.contains(one.name())).toList())
+                .map(TableColumn::name);
     }
 
     private static String means(Identifier identifier) {
         return identifier.name().toLowerCase(Locale.ROOT).replace('_', ' ');
     }
 
-    private void leadsNowhere(
-            RecordType type,
-            Field field,
-            Lookup lookup,
-            Lookup.Through through,
-            String gone,
-            Optional<Lookup.Through> now) {
-        String said = "its values lead somewhere by " + through.table() + ", and " + gone;
+    private void lookupGone(RecordType type, Field field, String said) {
         differences.add(
                 of(
-                        now.isPresent() ? Kind.LOOKUP_RENAMED : Kind.LOOKUP_GONE,
+                        Kind.LOOKUP_GONE,
                         type,
                         Optional.of(field),
-                        now.map(
-                                        other ->
-                                                said
-                                                        + " is gone, while "
-                                                        + (other.to().equals(through.to())
-                                                                ? other.from()
-                                                                : other.to())
-                                                        + " has what it had, as far as can be seen")
-                                .orElse(said + " is gone, or may not be read any more"),
-                        now.map(
-                                        other ->
-                                                field.with(
-                                                        field.link(),
-                                                        Optional.of(
-                                                                new Lookup(
-                                                                        lookup.identifier(),
-                                                                        Optional.of(other)))))
-                                .map(other -> List.<Change>of(Change.Put.of(replaced(type, other))))
-                                .orElse(List.of())));
+                        said + " is gone, or may not be read any more",
+                        List.of()));
+    }
+
+    private void lookupRenamed(
+            RecordType type, Field field, Lookup lookup, String gone, String now, String said) {
+        Field moved = field.with(field.link(), Optional.of(lookup.renamed(gone, now)));
+        differences.add(
+                of(
+                        Kind.LOOKUP_RENAMED,
+                        type,
+                        Optional.of(field),
+                        said + " is gone, while " + now + " has what it had, as far as can be seen",
+                        List.of(Change.Put.of(replaced(type, moved)))));
     }
 
     /** Whether it is what a field's column is called now. */

@@ -42,9 +42,7 @@ final class AssignmentFinder extends Finder {
                         List.of(concern),
                         called(assignment)
                                 + " ended and is still listed"
-                                + (assignment.reason().isEmpty()
-                                        ? "."
-                                        : " (reason: " + assignment.reason() + ")."),
+                                + reason(assignment.reason()),
                         remove);
             } else if (model.inForce(assignment.times(), moment.at())) {
                 meantFor(assignment);

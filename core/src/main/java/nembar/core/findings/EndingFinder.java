@@ -4,10 +4,8 @@ import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
-import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import nembar.core.answers.Moment;
 import nembar.core.design.Assignment;
@@ -17,15 +15,12 @@ import nembar.core.directory.Account;
 import nembar.core.directory.Person;
 import nembar.core.findings.Finding.Concern;
 import nembar.core.findings.Finding.Kind;
+import nembar.core.text.Dates;
 import nembar.core.text.Wording;
 
 /** What ends within a week: somebody may count on it beyond. */
 final class EndingFinder extends Finder {
     private static final Duration SOON = Duration.ofDays(7);
-    private static final DateTimeFormatter DAY =
-            DateTimeFormatter.ofPattern("d MMMM yyyy", Locale.ENGLISH);
-    private static final DateTimeFormatter TIME =
-            DateTimeFormatter.ofPattern("d MMMM yyyy, HH:mm", Locale.ENGLISH);
 
     private final ZoneId zone;
 
@@ -63,7 +58,7 @@ final class EndingFinder extends Finder {
                             + " to "
                             + Wording.some(names)
                             + " ends on "
-                            + TIME.format(end.get().atZone(zone))
+                            + Dates.MINUTE.format(end.get().atZone(zone))
                             + reason(assignment.reason()));
         }
     }
@@ -80,7 +75,7 @@ final class EndingFinder extends Finder {
                             + " may act for "
                             + principal.get().name()
                             + " until "
-                            + TIME.format(end.get().atZone(zone))
+                            + Dates.MINUTE.format(end.get().atZone(zone))
                             + reason(delegation.reason()));
         }
     }
@@ -99,7 +94,7 @@ final class EndingFinder extends Finder {
                                 "Whoever acts for "
                                         + account.name()
                                         + " has access until the end of "
-                                        + DAY.format(day)
+                                        + Dates.DAY.format(day)
                                         + "."));
     }
 
@@ -107,9 +102,5 @@ final class EndingFinder extends Finder {
         return times.until()
                 .filter(end -> times.started(moment.at()) && !times.ended(moment.at()))
                 .filter(end -> end.isBefore(moment.at().plus(SOON)));
-    }
-
-    private static String reason(String reason) {
-        return reason.isEmpty() ? "." : " (reason: " + reason + ").";
     }
 }

@@ -62,6 +62,11 @@ abstract class Finder {
         return "The assignment of " + name;
     }
 
+    /** The end of a sentence about what was given for a reason, which may be empty. */
+    static String reason(String reason) {
+        return reason.isEmpty() ? "." : " (reason: " + reason + ").";
+    }
+
     static Concern person(Person person) {
         return new Concern("person", person.key());
     }

@@ -2,7 +2,6 @@ package nembar.core.words;
 
 import java.time.Instant;
 import java.time.ZonedDateTime;
-import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -37,6 +36,7 @@ import nembar.core.directory.Person;
 import nembar.core.directory.Unit;
 import nembar.core.model.AccessModel;
 import nembar.core.model.Standpoint;
+import nembar.core.text.Dates;
 import nembar.core.text.Wording;
 import nembar.core.text.Words;
 
@@ -45,10 +45,6 @@ import nembar.core.text.Words;
  * keys and times in the application's zone.
  */
 public final class Explanation {
-    private static final DateTimeFormatter DAY =
-            DateTimeFormatter.ofPattern("d MMMM yyyy", Locale.ENGLISH);
-    private static final DateTimeFormatter MINUTE =
-            DateTimeFormatter.ofPattern("d MMMM yyyy, HH:mm", Locale.ENGLISH);
 
     private final AccessModel model;
     private final Standpoint who;
@@ -460,7 +456,9 @@ public final class Explanation {
 
     private String instant(Instant instant) {
         ZonedDateTime local = instant.atZone(model.application().zone());
-        return local.toLocalTime().toSecondOfDay() == 0 ? DAY.format(local) : MINUTE.format(local);
+        return local.toLocalTime().toSecondOfDay() == 0
+                ? Dates.DAY.format(local)
+                : Dates.MINUTE.format(local);
     }
 
     private RecordType type(String key) {

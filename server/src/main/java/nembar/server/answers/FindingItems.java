@@ -53,7 +53,7 @@ class FindingItems implements DeskSource {
                         findings.stream()
                                 .flatMap(List::stream)
                                 .filter(visible)
-                                .filter(one -> told(application, one.kind()))
+                                .filter(one -> toldOf(application, one.kind()))
                                 .map(one -> item(application, one))
                                 .forEach(items::add));
         items.addAll(withNothingAnywhere(found, visible));
@@ -88,13 +88,13 @@ class FindingItems implements DeskSource {
     /** What stands of one application, whoever looks. */
     static List<DeskItem> ofOne(String application, List<Finding> findings) {
         return findings.stream()
-                .filter(one -> told(application, one.kind()) && !EVERYWHERE.contains(one.kind()))
+                .filter(one -> toldOf(application, one.kind()) && !EVERYWHERE.contains(one.kind()))
                 .map(one -> item(application, one))
                 .toList();
     }
 
     /** Who can do nothing in one application may have work enough in another. */
-    private static boolean told(String application, Kind kind) {
+    private static boolean toldOf(String application, Kind kind) {
         return kind != Kind.PERSON_CAN_DO_NOTHING
                 && !(application.equals(Models.NEMBAR) && EVERYWHERE.contains(kind));
     }

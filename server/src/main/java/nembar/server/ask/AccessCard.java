@@ -15,13 +15,13 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.time.Instant;
 import java.time.ZoneId;
-import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import nembar.core.text.Dates;
 import nembar.server.ask.WhatCan.AreaRows;
 import nembar.server.ask.WhatCan.Cell;
 import nembar.server.ask.WhatCan.FieldRow;
@@ -38,8 +38,6 @@ final class AccessCard {
     private static final Color QUIET = new Color(0x5C, 0x6A, 0x72);
     private static final Color LINE = new Color(0xDA, 0xD7, 0xCE);
     private static final Color KELP = new Color(0x2F, 0x5D, 0x50);
-    private static final DateTimeFormatter EXACTLY =
-            DateTimeFormatter.ofPattern("d MMMM yyyy, HH:mm", Locale.ENGLISH);
 
     /** The largest that fits is taken. */
     private static final List<Float> SIZES = List.of(10f, 9f, 8f, 7f, 6f);
@@ -152,7 +150,7 @@ final class AccessCard {
                                 .map(one -> "acting for " + one.name())
                                 .orElse(""),
                         who.status().equals("active") ? "" : who.status(),
-                        EXACTLY.format(at.atZone(zone)) + " (" + zone.getId() + ")")
+                        Dates.MINUTE.format(at.atZone(zone)) + " (" + zone.getId() + ")")
                 .filter(part -> !part.isEmpty())
                 .collect(Collectors.joining(" · "));
     }

@@ -3,12 +3,11 @@ package nembar.server.drafts;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
-import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import nembar.core.directory.Person;
+import nembar.core.text.Dates;
 import nembar.server.desk.DeskItem;
 import nembar.server.desk.DeskItem.Subject;
 import nembar.server.desk.DeskKind;
@@ -24,8 +23,6 @@ import org.springframework.stereotype.Component;
 @Component
 class DraftItems implements DeskSource {
     private static final Duration LEFT_AFTER = Duration.ofDays(3);
-    private static final DateTimeFormatter DAY =
-            DateTimeFormatter.ofPattern("d MMMM yyyy", Locale.ENGLISH);
 
     private final DraftStore drafts;
     private final PlannedPublicationStore plans;
@@ -55,7 +52,7 @@ class DraftItems implements DeskSource {
                                     + " has "
                                     + (edits == 1 ? "1 edit" : edits + " edits")
                                     + " and was last touched on "
-                                    + DAY.format(draft.changedAt().atZone(me.zone()))
+                                    + Dates.DAY.format(draft.changedAt().atZone(me.zone()))
                                     + ".",
                             ""));
         }

@@ -2,10 +2,9 @@ package nembar.server.invitations;
 
 import java.time.Instant;
 import java.time.ZoneId;
-import java.time.format.DateTimeFormatter;
-import java.util.Locale;
 import nembar.core.directory.Account;
 import nembar.core.directory.Person;
+import nembar.core.text.Dates;
 import nembar.server.mail.Outbox;
 import nembar.server.model.Models;
 import org.springframework.stereotype.Component;
@@ -13,8 +12,6 @@ import org.springframework.stereotype.Component;
 /** The words of the messages that let people in. */
 @Component
 public class Letters {
-    private static final DateTimeFormatter MINUTE =
-            DateTimeFormatter.ofPattern("d MMMM yyyy, HH:mm", Locale.ENGLISH);
 
     private final Models models;
 
@@ -117,6 +114,9 @@ public class Letters {
     }
 
     private static String until(ZoneId zone, Instant expires) {
-        return MINUTE.format(expires.atZone(zone)) + " (" + zone.getId().replace('_', ' ') + ")";
+        return Dates.MINUTE.format(expires.atZone(zone))
+                + " ("
+                + zone.getId().replace('_', ' ')
+                + ")";
     }
 }
