@@ -49,6 +49,7 @@ class DemoSetup implements SetupStep {
     private final SignIns signIns;
     private final Tokens tokens;
     private final DemoLife life;
+    private final DemoUse use;
     private final Settings settings;
     private final Owner owner;
     private final Quayside quayside;
@@ -61,6 +62,7 @@ class DemoSetup implements SetupStep {
             SignIns signIns,
             Tokens tokens,
             DemoLife life,
+            DemoUse use,
             Settings settings,
             Owner owner,
             Quayside quayside,
@@ -71,6 +73,7 @@ class DemoSetup implements SetupStep {
         this.signIns = signIns;
         this.tokens = tokens;
         this.life = life;
+        this.use = use;
         this.settings = settings;
         this.owner = owner;
         this.quayside = quayside;
@@ -151,6 +154,7 @@ class DemoSetup implements SetupStep {
             imports.install(
                     without(towline, later), one.author(), one.reason(), now.minus(one.daysAgo()));
         }
+        use.run(TOWLINE, now);
     }
 
     private DesignDocument towline() {

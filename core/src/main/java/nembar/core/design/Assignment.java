@@ -29,6 +29,11 @@ public record Assignment(
         record OfSet(String set) implements Gives {}
     }
 
+    /** The same for another audience. */
+    public Assignment withAudience(Audience other) {
+        return new Assignment(key, other, gives, bounds, times, reason, givenBy, givenAt);
+    }
+
     /** The same within other bounds. */
     public Assignment within(Bounds others) {
         return new Assignment(key, audience, gives, others, times, reason, givenBy, givenAt);

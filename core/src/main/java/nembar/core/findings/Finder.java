@@ -8,8 +8,6 @@ import java.util.Set;
 import nembar.core.answers.Moment;
 import nembar.core.design.Assignment;
 import nembar.core.design.Design;
-import nembar.core.design.PrivilegeSet;
-import nembar.core.design.Role;
 import nembar.core.directory.Audience;
 import nembar.core.directory.Person;
 import nembar.core.draft.Change;
@@ -20,6 +18,7 @@ import nembar.core.findings.Finding.Kind;
 import nembar.core.model.AccessModel;
 import nembar.core.model.ModelRefused;
 import nembar.core.model.Personas.Persona;
+import nembar.core.words.Explanation;
 
 /** Looks for one kind of thing that is worth a look, or a few of one family. */
 abstract class Finder {
@@ -53,13 +52,12 @@ abstract class Finder {
     }
 
     String called(Assignment assignment) {
-        String name =
-                assignment.gives() instanceof Assignment.Gives.OfRole of
-                        ? design.role(of.role()).map(Role::name).orElse(of.role())
-                        : design.set(((Assignment.Gives.OfSet) assignment.gives()).set())
-                                .map(PrivilegeSet::name)
-                                .orElse("");
-        return "The assignment of " + name;
+        return "The assignment of " + given(assignment);
+    }
+
+    /** The name of what an assignment gives. */
+    String given(Assignment assignment) {
+        return Explanation.ofDesign(model).given(assignment);
     }
 
     /** The end of a sentence about what was given for a reason, which may be empty. */

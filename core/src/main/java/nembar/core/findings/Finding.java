@@ -50,7 +50,8 @@ public record Finding(
         EXPECTATION_BROKEN,
         SEAT_POOL_OVERDRAWN,
         SEAT_POOL_NEARLY_USED_UP,
-        SEAT_HELD_BY_SOMEBODY_AWAY
+        SEAT_HELD_BY_SOMEBODY_AWAY,
+        RIGHT_NOT_USED
     }
 
     /**

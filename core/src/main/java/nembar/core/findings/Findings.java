@@ -24,7 +24,8 @@ public final class Findings {
                         new ConflictFinder(moment),
                         new ExternalFinder(moment, counting),
                         new ExpectationFinder(moment, counting),
-                        new SeatFinder(moment, activity))
+                        new SeatFinder(moment, activity),
+                        new UseFinder(moment, activity))
                 .forEach(finder -> found.addAll(finder.found()));
         return found;
     }

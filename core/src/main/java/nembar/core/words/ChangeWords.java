@@ -1,14 +1,10 @@
 package nembar.core.words;
 
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Stream;
-import nembar.core.catalogue.Field;
-import nembar.core.catalogue.Function;
 import nembar.core.catalogue.RecordType;
 import nembar.core.design.AccountFilter;
 import nembar.core.design.Assignment;
@@ -16,7 +12,6 @@ import nembar.core.design.Delegation;
 import nembar.core.design.DirectShare;
 import nembar.core.design.Expectation;
 import nembar.core.design.FieldFilter;
-import nembar.core.design.Privilege;
 import nembar.core.design.PrivilegeSet;
 import nembar.core.design.Role;
 import nembar.core.draft.Change;
@@ -214,8 +209,8 @@ public final class ChangeWords {
 
     /** What a set gives otherwise, told by what it is given on. */
     private String privileges(PrivilegeSet was, PrivilegeSet is) {
-        Map<String, List<String>> old = by(was, before);
-        Map<String, List<String>> now = by(is, after);
+        Map<String, List<String>> old = PrivilegeWords.by(was.privileges(), before);
+        Map<String, List<String>> now = PrivilegeWords.by(is.privileges(), after);
         return Stream.concat(old.keySet().stream(), now.keySet().stream())
                 .distinct()
                 .filter(on -> !said(old, on).equals(said(now, on)))
@@ -226,45 +221,6 @@ public final class ChangeWords {
 
     private static String said(Map<String, List<String>> all, String on) {
         return all.containsKey(on) ? String.join(" and ", all.get(on)) : NONE;
-    }
-
-    private static Map<String, List<String>> by(PrivilegeSet set, AccessModel model) {
-        Map<String, List<String>> by = new LinkedHashMap<>();
-        Explanation explanation = Explanation.ofDesign(model);
-        for (Privilege privilege : set.privileges()) {
-            if (privilege instanceof Privilege.RecordPrivilege of) {
-                RecordType type = type(model, of.recordType());
-                put(
-                        by,
-                        Explanation.label(type, of.operation()) + " " + Explanation.plural(type),
-                        of.reach().words() + explanation.where(type, of.condition()));
-            } else if (privilege instanceof Privilege.FieldPrivilege of) {
-                RecordType type = type(model, of.recordType());
-                for (String field : of.fields()) {
-                    String label = type.field(field).map(Field::label).orElse(field);
-                    put(
-                            by,
-                            Words.of(of.use())
-                                    + " "
-                                    + label.toLowerCase(Locale.ROOT)
-                                    + " of "
-                                    + Explanation.plural(type),
-                            of.reach().words() + explanation.where(type, of.condition()));
-                }
-            } else if (privilege instanceof Privilege.FunctionPrivilege of) {
-                String name =
-                        model.catalogue()
-                                .function(of.function())
-                                .map(Function::name)
-                                .orElse(of.function());
-                put(by, name, of.level());
-            }
-        }
-        return by;
-    }
-
-    private static void put(Map<String, List<String>> by, String on, String what) {
-        by.computeIfAbsent(on, any -> new ArrayList<>()).add(what);
     }
 
     private static RecordType type(AccessModel model, String key) {

@@ -287,7 +287,7 @@ public final class Explanation {
     }
 
     /** The role or privilege set that an assignment gives, by name. */
-    String given(Assignment assignment) {
+    public String given(Assignment assignment) {
         return assignment.gives() instanceof Assignment.Gives.OfRole of
                 ? model.design().role(of.role()).map(Role::name).orElse(of.role())
                 : model.design()

@@ -190,7 +190,8 @@ class SeatUseTest {
                         Map.of(),
                         Map.of("ann", NOW.minus(Duration.ofDays(61))),
                         Duration.ofDays(14),
-                        Duration.ofDays(90));
+                        Duration.ofDays(90),
+                        nembar.core.use.Use.UNKNOWN);
         List<Finding> found = seatFindings(away);
         assertThat(found)
                 .extracting(Finding::kind)

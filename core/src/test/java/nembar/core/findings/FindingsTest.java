@@ -317,7 +317,8 @@ class FindingsTest {
                         Map.of("cas", NOW.minus(LONG)),
                         Map.of("ann", NOW.minus(LONG), "ben", NOW),
                         Duration.ofDays(14),
-                        Duration.ofDays(90));
+                        Duration.ofDays(90),
+                        nembar.core.use.Use.UNKNOWN);
         assertThat(found(Kind.INVITATION_NOT_ACCEPTED))
                 .extracting(Finding::why)
                 .containsExactly("Cas was invited and has not come in.");

@@ -28,6 +28,7 @@ import nembar.server.model.Models;
 import nembar.server.model.Moments;
 import nembar.server.records.Records;
 import nembar.server.session.SignIns;
+import nembar.server.use.UseStore;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.DisposableBean;
@@ -53,6 +54,7 @@ class KeptFindings implements DisposableBean {
     private final Records records;
     private final SignIns signIns;
     private final EntryLinks links;
+    private final UseStore use;
     private final DeskHistory history;
     private final Clock clock;
     private final Map<String, Work> works = new ConcurrentHashMap<>();
@@ -71,6 +73,7 @@ class KeptFindings implements DisposableBean {
             Records records,
             SignIns signIns,
             EntryLinks links,
+            UseStore use,
             DeskHistory history,
             Clock clock) {
         this.models = models;
@@ -78,6 +81,7 @@ class KeptFindings implements DisposableBean {
         this.records = records;
         this.signIns = signIns;
         this.links = links;
+        this.use = use;
         this.history = history;
         this.clock = clock;
     }
@@ -115,7 +119,8 @@ class KeptFindings implements DisposableBean {
                 invited,
                 signIns.lastSignedIn(),
                 Activity.UNKNOWN.waitFor(),
-                Activity.UNKNOWN.dormantAfter());
+                Activity.UNKNOWN.dormantAfter(),
+                use.of(moment.model().application().key()));
     }
 
     /**

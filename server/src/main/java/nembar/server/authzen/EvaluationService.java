@@ -18,6 +18,7 @@ import nembar.core.decision.Decision;
 import nembar.core.decision.FunctionAccess;
 import nembar.core.decision.PersonAccess;
 import nembar.core.decision.WhyNot;
+import nembar.core.design.Delegation;
 import nembar.core.design.FieldLevel;
 import nembar.core.model.AccessModel;
 import nembar.core.model.Standpoint;
@@ -26,11 +27,13 @@ import nembar.core.recordset.Relatives;
 import nembar.core.text.Nearest;
 import nembar.core.text.Wording;
 import nembar.core.text.Words;
+import nembar.core.use.Use.Used;
 import nembar.core.words.Explanation;
 import nembar.core.words.Step;
 import nembar.server.http.BadRequest;
 import nembar.server.records.Records;
 import nembar.server.records.Values;
+import nembar.server.use.UseCounter;
 import org.springframework.stereotype.Service;
 
 /** Evaluates one request of the Authorization API. */
@@ -43,10 +46,12 @@ class EvaluationService {
 
     private final Subjects subjects;
     private final Records records;
+    private final UseCounter use;
 
-    EvaluationService(Subjects subjects, Records records) {
+    EvaluationService(Subjects subjects, Records records, UseCounter use) {
         this.subjects = subjects;
         this.records = records;
+        this.use = use;
     }
 
     /** A subject or resource. */
@@ -133,6 +138,13 @@ class EvaluationService {
         PersonAccess access = moment.access(who.get());
         return record(moment.model(), type, asked.resource(), scope)
                 .map(record -> answer.apply(access, record))
+                .map(
+                        given ->
+                                counted(
+                                        given,
+                                        asked,
+                                        access,
+                                        new Used(asked.resource().type(), asked.action().name())))
                 .orElseGet(() -> no(List.of("There is no " + type.singular() + " of this key.")));
     }
 
@@ -210,11 +222,33 @@ class EvaluationService {
         if (who.isEmpty()) {
             return nobody();
         }
-        FunctionAccess access = moment.access(who.get()).function(function);
+        PersonAccess whole = moment.access(who.get());
+        FunctionAccess access = whole.function(function);
         Explanation explanation = new Explanation(model, who.get());
-        return access.atLeast(asked.action().name())
-                ? yes(access.grants().stream().map(explanation::route))
-                : no(List.of("Their level of " + function.name() + " is " + access.level() + "."));
+        Answer answer =
+                access.atLeast(asked.action().name())
+                        ? yes(access.grants().stream().map(explanation::route))
+                        : no(
+                                List.of(
+                                        "Their level of "
+                                                + function.name()
+                                                + " is "
+                                                + access.level()
+                                                + "."));
+        return counted(answer, asked, whole, Used.level(function, asked.action().name()));
+    }
+
+    /** A yes is use by whoever asks, at this moment; what was or would be so at another is not. */
+    private Answer counted(Answer answer, Evaluation asked, PersonAccess access, Used used) {
+        boolean now = asked.context() == null || !asked.context().containsKey("time");
+        if (answer.decision() && now && !used.operation().equals(Function.NONE)) {
+            Standpoint who = access.who();
+            use.count(
+                    access.model().application().key(),
+                    who.through().map(Delegation::delegate).orElseGet(() -> who.person().key()),
+                    used);
+        }
+        return answer;
     }
 
     /** The record that was sent, or else the one of this key. */

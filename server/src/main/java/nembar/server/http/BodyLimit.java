@@ -17,7 +17,7 @@ import org.springframework.web.filter.OncePerRequestFilter;
 
 /**
  * Refuses bodies over a limit, by their announced length or, where none is announced, as they are
- * read. Design documents and files have limits of their own.
+ * read. Design documents, files and what was used have limits of their own.
  */
 @Component
 @Order(Ordered.HIGHEST_PRECEDENCE + 10)
@@ -25,16 +25,19 @@ class BodyLimit extends OncePerRequestFilter {
     private final long ordinary;
     private final long design;
     private final long file;
+    private final long use;
     private final Problems problems;
 
     BodyLimit(
             @Value("${nembar.body-limit}") DataSize ordinary,
             @Value("${nembar.design-limit}") DataSize design,
             @Value("${nembar.file-limit}") DataSize file,
+            @Value("${nembar.use-limit}") DataSize use,
             Problems problems) {
         this.ordinary = ordinary.toBytes();
         this.design = design.toBytes();
         this.file = file.toBytes();
+        this.use = use.toBytes();
         this.problems = problems;
     }
 
@@ -53,6 +56,9 @@ class BodyLimit extends OncePerRequestFilter {
     private long limit(String path) {
         if (path.endsWith("/design") || path.contains("/design/")) {
             return design;
+        }
+        if (path.equals("/access/v1/use")) {
+            return use;
         }
         return path.endsWith("/file") ? file : ordinary;
     }

@@ -1,15 +1,14 @@
-package nembar.server.authzen;
+package nembar.server.governance;
 
 import java.util.List;
 import nembar.core.directory.Person;
-import nembar.server.governance.Governance;
 import nembar.server.http.Refused;
 import nembar.server.session.Me;
 import org.springframework.stereotype.Component;
 
 /** Which programs may ask for decisions: those that have the function. */
 @Component
-class Programs {
+public class Programs {
     private final Governance governance;
     private final Me me;
 
@@ -19,9 +18,11 @@ class Programs {
     }
 
     /**
-     * @throws Refused where the program that asks may not
+     * The program that asks.
+     *
+     * @throws Refused where it may not
      */
-    void requireAsking() {
+    public Person requireAsking() {
         Person program = me.person();
         if (!governance.hasFunction(program, "decisions", "ask")) {
             throw new Refused(
@@ -31,5 +32,6 @@ class Programs {
                                     + " does not have Decisions for other programs at the level"
                                     + " ask."));
         }
+        return program;
     }
 }
