@@ -32,6 +32,7 @@ const Bench = lazy(() => import('../bench/BenchPlace'));
 const BenchStart = lazy(() =>
   import('../bench/BenchPlace').then((place) => ({ default: place.BenchStart })),
 );
+const AccessReview = lazy(() => import('../reviews/ReviewSheet'));
 const Review = lazy(() => import('../bench/ReviewPlace'));
 const Ledger = lazy(() => import('../ledger/LedgerPlace'));
 const LedgerStart = lazy(() =>
@@ -96,6 +97,7 @@ function Door() {
       <Guarded>
         <Routes>
           <Route path="/desk" element={<Desk />} />
+          <Route path="/desk/reviews/:id" element={<AccessReview />} />
           <Route path="/ask/:form" element={<AskPlace />} />
           <Route path="/look/:application" element={<Look />} />
           <Route path="/record/:application/:type/:record" element={<RecordPlace />} />

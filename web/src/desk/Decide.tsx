@@ -19,7 +19,7 @@ const ids = (lines: Line[]) => lines.map((one) => one.id);
 const called = (lines: Line[]) =>
   lines.length === 1 ? (lines[0]?.sentence ?? '') : `${number(lines.length)} items`;
 
-function DecideDialog({
+export function DecideDialog({
   title,
   act,
   may,

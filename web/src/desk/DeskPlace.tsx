@@ -9,6 +9,7 @@ import { Trouble } from '../app/Trouble';
 import { useQuestions } from '../ask/questions';
 import { and, number } from '../ask/said';
 import { Working } from '../ask/Working';
+import { ReviewsLeaf } from '../reviews/ReviewsLeaf';
 import { useDesk } from './api';
 import { DoneLeaf } from './DoneLeaf';
 import { GroupShown } from './GroupShown';
@@ -16,9 +17,9 @@ import { KindsLeaf } from './KindsLeaf';
 import { MailLeaf } from './MailLeaf';
 import { WrittenAbout } from './WrittenAbout';
 
-type Leaf = 'today' | 'aside' | 'done' | 'mail' | 'told';
+type Leaf = 'today' | 'aside' | 'reviews' | 'done' | 'mail' | 'told';
 
-const BESIDES: Leaf[] = ['aside', 'done', 'mail', 'told'];
+const BESIDES: Leaf[] = ['aside', 'reviews', 'done', 'mail', 'told'];
 
 /** What needs whoever is signed in, as sentences with the act beside each. */
 export default function DeskPlace() {
@@ -32,6 +33,7 @@ export default function DeskPlace() {
   const leaves: (readonly [Leaf, string])[] = [
     ['today', needing > 0 ? `Today (${number(needing)})` : 'Today'],
     ['aside', aside > 0 ? `Set aside (${number(aside)})` : 'Set aside'],
+    ['reviews', 'Reviews'],
     ['done', 'Done'],
     ['mail', 'By mail'],
     ...(decidesKinds ? ([['told', 'What is told']] as const) : []),
@@ -50,6 +52,7 @@ export default function DeskPlace() {
           leaf={leaf}
           onLeaf={(next) => setParams(next === 'today' ? {} : { leaf: next })}
         >
+          {leaf === 'reviews' && <ReviewsLeaf />}
           {leaf === 'done' && <DoneLeaf />}
           {leaf === 'mail' && <MailLeaf />}
           {leaf === 'told' && <KindsLeaf />}

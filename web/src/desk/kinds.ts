@@ -43,6 +43,21 @@ export const kinds: Record<Kind, Words> = {
     because: 'Somebody cannot go on without it.',
     tone: 'care',
   },
+  reviewWaits: {
+    several: 'reviews wait for your answers',
+    because: 'Only whoever is asked knows whether it is still needed.',
+    tone: 'care',
+  },
+  reviewOverdue: {
+    several: 'of your reviews are overdue',
+    because: 'What nobody answered stays as it is.',
+    tone: 'care',
+  },
+  reviewEnded: {
+    several: 'of your reviews have ended, and their changes wait',
+    because: 'What was answered is not so until it is published.',
+    tone: 'care',
+  },
   asksToJoin: {
     several: 'people ask to join',
     because: 'They came by the link of their organisation and wait to be let in.',
@@ -136,6 +151,11 @@ export const kinds: Record<Kind, Words> = {
   seatHeldBySomebodyAway: {
     several: 'seats are held by people who are away',
     because: 'A seat costs the same while nobody sits on it.',
+    tone: 'quiet',
+  },
+  rightNotUsed: {
+    several: 'rights were not used for 90 days',
+    because: 'What nobody uses can only do harm.',
     tone: 'quiet',
   },
   dormantPerson: {

@@ -15,6 +15,8 @@ function placeOf(subject: Subject, application: string): string | null {
     case 'request':
     case 'join request':
       return '/people/requests';
+    case 'review':
+      return `/desk/reviews/${key}`;
     case 'source':
       return '/people/sources';
     case 'application':

@@ -56,7 +56,10 @@ public final class Arrivals {
     public static String invite(Client client, String email, String name, String unit) {
         String id = paste(client, name + " <" + email + ">");
         say(client, id, Map.of("placing", Map.of("kind", "staff", "unit", unit)));
-        send(client, id);
+        JsonNode sent = send(client, id);
+        if (sent.at("/line/done").asInt() != 1) {
+            throw new AssertionError("not invited: " + sent);
+        }
         return key(client, email);
     }
 

@@ -1,18 +1,6 @@
 package nembar.server.ask;
 
-import com.lowagie.text.Document;
-import com.lowagie.text.Element;
-import com.lowagie.text.Font;
-import com.lowagie.text.PageSize;
-import com.lowagie.text.Paragraph;
-import com.lowagie.text.Phrase;
-import com.lowagie.text.pdf.PdfPCell;
-import com.lowagie.text.pdf.PdfPTable;
-import com.lowagie.text.pdf.PdfWriter;
-import java.awt.Color;
 import java.io.ByteArrayOutputStream;
-import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.util.ArrayList;
@@ -27,18 +15,13 @@ import nembar.server.ask.WhatCan.Cell;
 import nembar.server.ask.WhatCan.FieldRow;
 import nembar.server.ask.WhatCan.FunctionRow;
 import nembar.server.ask.WhatCan.TypeRow;
-import org.librepdf.openpdf.fonts.Liberation;
+import nembar.server.paper.Paper;
 
 /**
  * What somebody can do, on one page where it fits, in plain words, to be sent to them or their
  * manager: a PDF (ISO 32000).
  */
 final class AccessCard {
-    private static final Color INK = new Color(0x22, 0x30, 0x3A);
-    private static final Color QUIET = new Color(0x5C, 0x6A, 0x72);
-    private static final Color LINE = new Color(0xDA, 0xD7, 0xCE);
-    private static final Color KELP = new Color(0x2F, 0x5D, 0x50);
-
     /** The largest that fits is taken. */
     private static final List<Float> SIZES = List.of(10f, 9f, 8f, 7f, 6f);
 
@@ -94,15 +77,10 @@ final class AccessCard {
 
     /** How many pages it took. */
     private int write(ByteArrayOutputStream bytes) {
-        Document document = new Document(PageSize.A4, 48, 48, 44, 44);
-        PdfWriter writer = PdfWriter.getInstance(document, bytes);
-        document.addTitle(title());
-        document.addCreator("Nembar");
-        document.open();
-        document.add(new Paragraph(title(), font(Liberation.SANS_BOLD, size + 8, INK)));
-        document.add(text(subtitle(), QUIET, 2));
-        document.add(text("Holds: " + holds(), INK, size));
-        heading(document, "Records");
+        Paper paper = new Paper(bytes, title(), size);
+        paper.quiet(subtitle(), 2);
+        paper.text("Holds: " + holds(), size);
+        paper.heading("Records");
         List<TypeRow> reached = new ArrayList<>();
         List<String> none = new ArrayList<>();
         for (AreaRows area : answer.areas()) {
@@ -115,26 +93,27 @@ final class AccessCard {
             }
         }
         if (!reached.isEmpty()) {
-            document.add(table(reached));
+            Paper.Table table = paper.table(3, 3, 7);
+            reached.forEach(
+                    type -> table.strong(type.plural()).cell(mayView(type)).cell(rest(type)));
+            table.end();
         }
         if (!none.isEmpty()) {
-            document.add(text("Nothing of: " + String.join(", ", none) + ".", QUIET, size / 2));
+            paper.quiet("Nothing of: " + String.join(", ", none) + ".", size / 2);
         }
         List<FunctionRow> functions =
                 answer.functions().stream().filter(one -> !one.level().equals("none")).toList();
-        heading(document, "Functions");
-        document.add(
-                text(
-                        functions.isEmpty()
-                                ? "None."
-                                : functions.stream()
-                                        .map(one -> one.name() + ": " + one.level())
-                                        .collect(Collectors.joining(" · ")),
-                        INK,
-                        2));
-        document.add(text(foot(), QUIET, size * 1.5f));
-        document.close();
-        return writer.getPageNumber() - 1;
+        paper.heading("Functions");
+        paper.text(
+                functions.isEmpty()
+                        ? "None."
+                        : functions.stream()
+                                .map(one -> one.name() + ": " + one.level())
+                                .collect(Collectors.joining(" · ")),
+                2);
+        paper.quiet(foot(), size * 1.5f);
+        paper.close();
+        return paper.pages();
     }
 
     private String title() {
@@ -172,18 +151,6 @@ final class AccessCard {
                         .orElse("Nothing had been published.")
                 + " If something here is not needed for the work, or is missing for it, tell your"
                 + " administrator.";
-    }
-
-    private PdfPTable table(List<TypeRow> types) {
-        PdfPTable table = new PdfPTable(new float[] {3, 3, 7});
-        table.setWidthPercentage(100);
-        table.setSpacingBefore(size / 3);
-        for (TypeRow type : types) {
-            cell(table, type.plural(), Liberation.SANS_BOLD, INK);
-            cell(table, mayView(type), Liberation.SANS, INK);
-            cell(table, rest(type), Liberation.SANS, INK);
-        }
-        return table;
     }
 
     private static boolean some(Cell cell) {
@@ -240,40 +207,5 @@ final class AccessCard {
         return lead
                 + labels.stream().limit(FIELDS_AT_MOST).collect(Collectors.joining(", "))
                 + (more > 0 ? " and " + more + " more" : "");
-    }
-
-    private void heading(Document document, String words) {
-        Paragraph heading = new Paragraph(words, font(Liberation.SANS_BOLD, size + 1, KELP));
-        heading.setSpacingBefore(size);
-        document.add(heading);
-    }
-
-    private Paragraph text(String words, Color color, float before) {
-        Paragraph paragraph = new Paragraph(words, font(Liberation.SANS, size, color));
-        paragraph.setLeading(size * 1.4f);
-        paragraph.setSpacingBefore(before);
-        return paragraph;
-    }
-
-    private void cell(PdfPTable table, String words, Liberation face, Color color) {
-        PdfPCell cell = new PdfPCell(new Phrase(size * 1.3f, words, font(face, size, color)));
-        cell.setBorder(PdfPCell.BOTTOM);
-        cell.setBorderColor(LINE);
-        cell.setPadding(size / 4);
-        cell.setPaddingBottom(size / 2);
-        cell.setPaddingLeft(0);
-        cell.setVerticalAlignment(Element.ALIGN_TOP);
-        table.addCell(cell);
-    }
-
-    private static Font font(Liberation face, float size, Color color) {
-        try {
-            Font font = face.create();
-            font.setSize(size);
-            font.setColor(color);
-            return font;
-        } catch (IOException missing) {
-            throw new UncheckedIOException(missing);
-        }
     }
 }

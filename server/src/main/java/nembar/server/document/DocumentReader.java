@@ -5,6 +5,7 @@ import nembar.core.catalogue.Application;
 import nembar.core.catalogue.Catalogue;
 import nembar.core.catalogue.RecordType;
 import nembar.core.design.Design;
+import nembar.core.directory.Audience;
 import nembar.core.directory.Directory;
 import nembar.core.model.AccessModel;
 import nembar.core.model.ModelRefused;
@@ -84,6 +85,18 @@ public final class DocumentReader {
         List<RecordType> types = new CatalogueReader(reader).recordTypes(parts);
         require(reader);
         return types;
+    }
+
+    /**
+     * The audience that its part describes; whether there is what it names is not looked at.
+     *
+     * @throws ModelRefused with everything that cannot be read
+     */
+    public static Audience audience(String path, DesignDocument.AudiencePart part) {
+        PartReader reader = new PartReader();
+        Audience audience = reader.audience(path, part);
+        require(reader);
+        return audience;
     }
 
     private static void require(PartReader reader) {

@@ -159,6 +159,21 @@ public class PublicationStore {
                         () -> new NotFound("number", "There is no publication " + number + "."));
     }
 
+    /** The publication that was made at an instant. */
+    @Transactional(readOnly = true)
+    public Optional<Publication> at(String application, Instant at) {
+        return entities
+                .createQuery(
+                        "from PublicationRow where application = :application and publishedAt = :at",
+                        PublicationRow.class)
+                .setParameter("application", application)
+                .setParameter("at", at)
+                .getResultList()
+                .stream()
+                .findFirst()
+                .map(PublicationStore::publication);
+    }
+
     /**
      * Publications after this one that changed any of these elements, the earliest first.
      *

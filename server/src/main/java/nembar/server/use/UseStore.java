@@ -1,10 +1,6 @@
 package nembar.server.use;
 
 import jakarta.persistence.EntityManager;
-import java.sql.Array;
-import java.sql.Connection;
-import java.sql.PreparedStatement;
-import java.sql.SQLException;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.time.ZoneOffset;
@@ -17,7 +13,6 @@ import java.util.Optional;
 import java.util.function.Function;
 import nembar.core.use.Use;
 import nembar.core.use.Use.Used;
-import org.hibernate.Session;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.scheduling.annotation.Scheduled;
@@ -41,8 +36,9 @@ public class UseStore {
     /** Many at once, in one order on every server, so that none waits for another in a circle. */
     private static final String ADD =
             "INSERT INTO used (application, person, what, operation, day, times)"
-                    + " SELECT * FROM unnest(?::text[], ?::text[], ?::text[], ?::text[], ?::date[],"
-                    + " ?::bigint[]) ON CONFLICT (application, person, what, operation, day)"
+                    + " SELECT * FROM unnest(cast(:applications AS text[]), cast(:people AS text[]),"
+                    + " cast(:whats AS text[]), cast(:operations AS text[]), cast(:days AS date[]),"
+                    + " cast(:times AS bigint[])) ON CONFLICT (application, person, what, operation, day)"
                     + " DO UPDATE SET times = used.times + excluded.times";
 
     private static final Comparator<Counted> ORDER =
@@ -85,28 +81,18 @@ public class UseStore {
     @Transactional
     public void add(Collection<Counted> counted) {
         List<Counted> some = counted.stream().sorted(ORDER).toList();
-        entities.unwrap(Session.class).doWork(connection -> add(connection, some));
+        entities.createNativeQuery(ADD)
+                .setParameter("applications", texts(some, Counted::application))
+                .setParameter("people", texts(some, Counted::person))
+                .setParameter("whats", texts(some, one -> one.used().what()))
+                .setParameter("operations", texts(some, one -> one.used().operation()))
+                .setParameter("days", texts(some, one -> one.day().toString()))
+                .setParameter("times", some.stream().map(Counted::times).toArray(Long[]::new))
+                .executeUpdate();
     }
 
-    private static void add(Connection connection, List<Counted> some) throws SQLException {
-        try (PreparedStatement statement = connection.prepareStatement(ADD)) {
-            statement.setArray(1, texts(connection, some, Counted::application));
-            statement.setArray(2, texts(connection, some, Counted::person));
-            statement.setArray(3, texts(connection, some, one -> one.used().what()));
-            statement.setArray(4, texts(connection, some, one -> one.used().operation()));
-            statement.setArray(5, texts(connection, some, one -> one.day().toString()));
-            statement.setArray(
-                    6,
-                    connection.createArrayOf(
-                            "bigint", some.stream().map(Counted::times).toArray()));
-            statement.executeUpdate();
-        }
-    }
-
-    private static Array texts(
-            Connection connection, List<Counted> some, Function<Counted, String> text)
-            throws SQLException {
-        return connection.createArrayOf("text", some.stream().map(text).toArray());
+    private static String[] texts(List<Counted> some, Function<Counted, String> text) {
+        return some.stream().map(text).toArray(String[]::new);
     }
 
     /** The first day of which use of an application is known; empty where none is. */
