@@ -8,6 +8,7 @@ import { ActsLeaf, SignInsLeaf } from './AuditLog';
 import { Comparison } from './Comparison';
 import { OnePublication } from './OnePublication';
 import { Publications } from './Publications';
+import { ReportsLeaf } from './Reports';
 
 /** The ledger of the application that is worked on. */
 export function LedgerStart() {
@@ -15,11 +16,14 @@ export function LedgerStart() {
   return first ? <Navigate to={`/ledger/${first.key}`} replace /> : null;
 }
 
+/** On paper, all of it is there. */
+const PAPER = { '@media print': { height: 'auto', overflow: 'visible' } };
+
 /** Ledger: what was published, by whom and why; what was done to people; who came in. */
 export default function LedgerPlace() {
   const { application = '', number, other } = useParams();
   return (
-    <Box component="main" sx={{ height: '100%', overflowY: 'auto', p: '18px 20px 48px' }}>
+    <Box component="main" sx={{ height: '100%', overflowY: 'auto', p: '18px 20px 48px', ...PAPER }}>
       <Box sx={{ maxWidth: 1180, mx: 'auto' }}>
         {number && other && (
           <Comparison application={application} number={Number(number)} other={Number(other)} />
@@ -50,6 +54,11 @@ const leaves: { key: string; name: string; show: (application: string) => ReactN
   },
   { key: 'acts', name: 'Acts on people', show: () => <ActsLeaf /> },
   { key: 'sign-ins', name: 'Sign-ins', show: () => <SignInsLeaf /> },
+  {
+    key: 'reports',
+    name: 'Reports',
+    show: (application) => <ReportsLeaf application={application} />,
+  },
 ];
 
 function Lists({ application }: { application: string }) {

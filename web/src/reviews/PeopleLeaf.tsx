@@ -36,7 +36,7 @@ export function PeopleLeaf({ review, mine }: { review: Review; mine: boolean }) 
       <Box component="nav" aria-label="People">
         {review.state === 'open' && (
           <FormControlLabel
-            sx={{ mb: 0.5 }}
+            sx={{ mb: 0.5, ml: 0 }}
             control={
               <Switch
                 size="small"

@@ -173,9 +173,7 @@ function Opens({ card }: { card: Card }) {
     const some = card.records.filter((one) => one.records === type);
     return `${type}: ${and(
       some.map((one) =>
-        one.number === undefined
-          ? `${one.operation} some`
-          : `${one.operation} ${number(one.number)}`,
+        one.number === undefined ? one.operation : `${one.operation} ${number(one.number)}`,
       ),
     )}`;
   });

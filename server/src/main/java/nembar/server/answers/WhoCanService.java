@@ -5,7 +5,6 @@ import java.util.Collections;
 import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -20,7 +19,6 @@ import nembar.core.directory.Person;
 import nembar.core.element.Element;
 import nembar.core.model.AccessModel;
 import nembar.core.recordset.RecordSet;
-import nembar.core.words.Sentence;
 import nembar.core.words.Sentences;
 import nembar.server.answers.WhoCanController.Able;
 import nembar.server.answers.WhoCanController.ByWhat;
@@ -221,7 +219,7 @@ class WhoCanService {
                                         key(one.getKey()),
                                         one.getKey().element().map(of -> of.kind().list()),
                                         one.getKey().element().map(Element::key),
-                                        words(sentences, one.getKey()),
+                                        WayWords.of(sentences, one.getKey()),
                                         one.getValue().size(),
                                         (int)
                                                 one.getValue().stream()
@@ -234,16 +232,5 @@ class WhoCanService {
         return way.element()
                 .map(one -> one.kind().list() + "/" + one.key())
                 .orElseGet(() -> "with/" + way.with().orElseThrow().key());
-    }
-
-    private static String words(Sentences sentences, Way way) {
-        return way.element()
-                .flatMap(sentences::of)
-                .map(Sentence::text)
-                .orElseGet(
-                        () ->
-                                "With the "
-                                        + way.with().orElseThrow().plural().toLowerCase(Locale.ROOT)
-                                        + " that these records belong to or lift.");
     }
 }

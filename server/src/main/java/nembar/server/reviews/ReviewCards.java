@@ -181,15 +181,17 @@ class ReviewCards {
                                                                 new OpensRecords(
                                                                         type.plural(),
                                                                         operation.label(),
-                                                                        Optional.of(number)
-                                                                                .filter(
-                                                                                        one ->
-                                                                                                one
-                                                                                                        >= 0)));
+                                                                        told(operation, number)));
                                             }
                                         }));
             }
             return opens;
+        }
+
+        /** What is to be created is not there to be counted. */
+        private Optional<Long> told(Operation operation, long number) {
+            return Optional.of(number)
+                    .filter(one -> one >= 0 && !operation.equals(Operation.CREATE));
         }
 
         private RightCard card(

@@ -3,11 +3,14 @@ package nembar.server.store;
 import jakarta.persistence.EntityManager;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.SortedSet;
+import java.util.TreeSet;
 import nembar.server.document.DocumentJson;
 import org.springframework.stereotype.Component;
 
@@ -92,6 +95,30 @@ class History {
                                 bodies.computeIfAbsent(row.kind(), any -> new ArrayList<>())
                                         .add(row.body()));
         return bodies;
+    }
+
+    /** When anything of some scopes began or ended within a time, the earliest first. */
+    SortedSet<Instant> changedAt(
+            Collection<String> scopes, Instant from, Instant until, int atMost) {
+        TreeSet<Instant> changed = new TreeSet<>();
+        for (String edge : List.of("validFrom", "validUntil")) {
+            changed.addAll(
+                    entities.createQuery(
+                                    "select distinct "
+                                            + edge
+                                            + " as at from RevisionRow where scope in (:scopes) and "
+                                            + edge
+                                            + " > :from and "
+                                            + edge
+                                            + " < :until order by at",
+                                    Instant.class)
+                            .setParameter("scopes", scopes)
+                            .setParameter("from", from)
+                            .setParameter("until", until)
+                            .setMaxResults(atMost)
+                            .getResultList());
+        }
+        return changed;
     }
 
     /** What an element was from an instant on; until the next one, or another. */

@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.SortedSet;
 import java.util.TreeSet;
 import nembar.server.document.DesignDocument;
 import nembar.server.document.DesignDocument.ApplicationPart;
@@ -141,6 +142,16 @@ public class ModelStore {
         return history.having(DIRECTORY, "teams", "members", person, atMost).stream()
                 .map(one -> new TeamPast(one.key(), one.from(), one.until()))
                 .toList();
+    }
+
+    /**
+     * When an application's catalogue or design, or the directory, became another within a time;
+     * the earliest first.
+     */
+    @Transactional(readOnly = true)
+    public SortedSet<Instant> changedAt(
+            String application, Instant from, Instant until, int atMost) {
+        return history.changedAt(List.of(application, DIRECTORY), from, until, atMost);
     }
 
     /** What has changed after the edition, as it is at one moment. */

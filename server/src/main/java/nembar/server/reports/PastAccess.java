@@ -1,0 +1,223 @@
+package nembar.server.reports;
+
+import java.time.Instant;
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.Comparator;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.function.Predicate;
+import java.util.stream.Collectors;
+import nembar.core.answers.Moment;
+import nembar.core.answers.Way;
+import nembar.core.answers.WhoCan;
+import nembar.core.catalogue.Operation;
+import nembar.core.catalogue.RecordType;
+import nembar.core.design.Assignment;
+import nembar.core.design.DirectShare;
+import nembar.core.design.SharingRule;
+import nembar.core.design.Times;
+import nembar.core.directory.Person;
+import nembar.core.model.AccessModel;
+import nembar.core.text.Dates;
+import nembar.core.text.Words;
+import nembar.core.words.Sentences;
+import nembar.server.answers.WayWords;
+import nembar.server.governance.Governance;
+import nembar.server.http.BadRequest;
+import nembar.server.http.NotFound;
+import nembar.server.model.Models;
+import nembar.server.store.ModelStore;
+import org.springframework.stereotype.Component;
+
+/**
+ * Who had access to records of a type between two days: looked at whenever the design or the
+ * directory became another, or something began or ended.
+ */
+@Component
+class PastAccess implements Report {
+    private static final int INSTANTS_AT_MOST = 150;
+
+    private final Models models;
+    private final ModelStore store;
+    private final Governance governance;
+
+    PastAccess(Models models, ModelStore store, Governance governance) {
+        this.models = models;
+        this.store = store;
+        this.governance = governance;
+    }
+
+    @Override
+    public String key() {
+        return "past-access";
+    }
+
+    @Override
+    public String title() {
+        return "Who had access";
+    }
+
+    @Override
+    public String about() {
+        return "Everybody who could do something with records of a type between two days, from when"
+                + " until when, and by what.";
+    }
+
+    @Override
+    public List<Slot> slots() {
+        return List.of(Slot.RECORD_TYPE, Slot.OPERATION, Slot.FROM, Slot.UNTIL);
+    }
+
+    @Override
+    public List<String> columns() {
+        return List.of("Person", "Kind", "Organisation or unit", "From", "Until", "By");
+    }
+
+    /** Somebody who can, from an instant on. */
+    private record Span(Person person, Instant from, Set<String> by) {}
+
+    @Override
+    public Table of(Person me, Asked asked) {
+        AccessModel now = models.model(asked.application());
+        ZoneId zone = now.application().zone();
+        RecordType type =
+                now.catalogue()
+                        .recordType(asked.recordType())
+                        .orElseThrow(
+                                () -> new NotFound("recordType", "There is no such record type."));
+        Operation operation =
+                type.operation(asked.operation().isEmpty() ? "view" : asked.operation())
+                        .orElseThrow(
+                                () -> new NotFound("operation", "There is no such operation."));
+        Predicate<Person> visible = governance.mayView(me);
+        Map<String, Span> standing = new LinkedHashMap<>();
+        List<List<String>> rows = new ArrayList<>();
+        for (Moment moment : moments(asked)) {
+            Map<String, Span> here = at(moment, type.key(), operation, visible);
+            for (Span span : List.copyOf(standing.values())) {
+                if (!here.containsKey(span.person().key())) {
+                    standing.remove(span.person().key());
+                    rows.add(row(now, span, Optional.of(moment.at()), asked, zone));
+                }
+            }
+            here.forEach(
+                    (key, span) -> {
+                        Span before = standing.putIfAbsent(key, span);
+                        if (before != null) {
+                            before.by().addAll(span.by());
+                        }
+                    });
+        }
+        standing.values().forEach(span -> rows.add(row(now, span, Optional.empty(), asked, zone)));
+        rows.sort(Comparator.comparing((List<String> one) -> one.get(0)));
+        return new Table(
+                rows,
+                operation.label()
+                        + " "
+                        + type.plural().toLowerCase(Locale.ROOT)
+                        + ", whichever of them. Hours of the week are left aside: who could at any of"
+                        + " them is named.");
+    }
+
+    /** Each instant at which it can have been otherwise, with what was published then. */
+    private List<Moment> moments(Asked asked) {
+        TreeSet<Instant> changes =
+                new TreeSet<>(
+                        store.changedAt(
+                                asked.application(),
+                                asked.from(),
+                                asked.until(),
+                                INSTANTS_AT_MOST + 1));
+        changes.add(asked.from());
+        requireFew(changes);
+        List<Moment> moments = new ArrayList<>();
+        for (Instant at : changes) {
+            Optional<AccessModel> model = then(asked.application(), at);
+            Instant next = Optional.ofNullable(changes.higher(at)).orElse(asked.until());
+            model.ifPresent(
+                    one -> {
+                        moments.add(new Moment(one, at));
+                        edges(one, at, next).forEach(edge -> moments.add(new Moment(one, edge)));
+                    });
+            requireFew(moments);
+        }
+        return moments;
+    }
+
+    private static void requireFew(Collection<?> some) {
+        if (some.size() > INSTANTS_AT_MOST) {
+            throw new BadRequest(
+                    "from",
+                    "Access may have become another more than "
+                            + INSTANTS_AT_MOST
+                            + " times in these days. Ask about fewer of them.");
+        }
+    }
+
+    private Optional<AccessModel> then(String application, Instant at) {
+        try {
+            return Optional.of(models.model(application, at));
+        } catch (NotFound before) {
+            return Optional.empty();
+        }
+    }
+
+    private static Set<Instant> edges(AccessModel model, Instant from, Instant until) {
+        Set<Instant> edges = new TreeSet<>();
+        List<Times> all = new ArrayList<>();
+        model.design().assignments().stream().map(Assignment::times).forEach(all::add);
+        model.design().sharingRules().stream().map(SharingRule::times).forEach(all::add);
+        model.design().directShares().stream().map(DirectShare::times).forEach(all::add);
+        for (Times times : all) {
+            for (Optional<Instant> edge : List.of(times.from(), times.until())) {
+                edge.filter(at -> at.isAfter(from) && at.isBefore(until)).ifPresent(edges::add);
+            }
+        }
+        return edges;
+    }
+
+    private static Map<String, Span> at(
+            Moment moment, String typeKey, Operation operation, Predicate<Person> visible) {
+        Map<String, Span> spans = new LinkedHashMap<>();
+        Optional<RecordType> type = moment.model().catalogue().recordType(typeKey);
+        if (type.isEmpty() || type.get().operation(operation.key()).isEmpty()) {
+            return spans;
+        }
+        Sentences sentences = new Sentences(moment.model());
+        for (WhoCan.AtLevel<?> one : new WhoCan(moment).onAny(type.get(), operation)) {
+            Person person = one.persona().person();
+            if (visible.test(person)) {
+                spans.computeIfAbsent(
+                                person.key(), any -> new Span(person, moment.at(), new HashSet<>()))
+                        .by()
+                        .addAll(
+                                one.ways().get().stream()
+                                        .map((Way way) -> WayWords.of(sentences, way))
+                                        .collect(Collectors.toSet()));
+            }
+        }
+        return spans;
+    }
+
+    private static List<String> row(
+            AccessModel now, Span span, Optional<Instant> until, Asked asked, ZoneId zone) {
+        Person person = span.person();
+        return List.of(
+                person.name(),
+                Words.of(person.kind()),
+                now.directory().unitOrAccount(person, person.accounts().stream().findFirst()),
+                span.from().equals(asked.from())
+                        ? "before"
+                        : Dates.MINUTE.format(span.from().atZone(zone)),
+                until.map(at -> Dates.MINUTE.format(at.atZone(zone))).orElse("after"),
+                span.by().stream().sorted().collect(Collectors.joining(" ")));
+    }
+}
