@@ -25,6 +25,7 @@ import { Sentence } from './Sentence';
 import { Summary } from './Summary';
 import { TimeLine } from './TimeLine';
 import { Tools } from './Tools';
+import { useUsedLately } from './use';
 import { Which } from './Which';
 import { WhoCan } from './WhoCan';
 import { Why } from './Why';
@@ -151,6 +152,7 @@ function What({ could }: { could: boolean }) {
   const slots = could ? { ...question.slots, person: '' } : question.slots;
   const asked = could ? aboutSomebody(slots) : slots.person !== '';
   const answer = useWhatCan(slots, asked);
+  const used = useUsedLately(slots.application, slots.person, !could && slots.at === '');
 
   useShortcut('Escape', () => {
     if (pick) {
@@ -193,7 +195,7 @@ function What({ could }: { could: boolean }) {
               <>
                 <TimeLine slots={slots} onWhen={question.when} />
                 <Age answer={answer.data} slots={slots} />
-                <ReachGrid answer={answer.data} question={question} />
+                <ReachGrid answer={answer.data} question={question} used={used} />
                 <Functions answer={answer.data} question={question} />
               </>
             )}

@@ -8,6 +8,7 @@ import { Shield, Wedge } from './marks';
 import type { Pick, Question } from './question';
 import { pickToText } from './question';
 import { number } from './said';
+import { usedKey } from './use';
 
 const COMMON = 4;
 
@@ -17,8 +18,15 @@ export type GridQuestion = globalThis.Pick<
   'pick' | 'open' | 'toggle' | 'because' | 'list'
 >;
 
+type Props = {
+  answer: WhatCan;
+  question: GridQuestion;
+  /** What was used lately; null where that is not known. */
+  used?: ReadonlySet<string> | null;
+};
+
 /** Rows are record types by area, columns are operations; a type opens to its fields. */
-export function ReachGrid({ answer, question }: { answer: WhatCan; question: GridQuestion }) {
+export function ReachGrid({ answer, question, used = null }: Props) {
   const [onlyGiven, setOnlyGiven] = useState(false);
   const picked = question.pick ? pickToText(question.pick) : '';
   const keys = useGridKeys((key, cell) => {
@@ -89,7 +97,7 @@ export function ReachGrid({ answer, question }: { answer: WhatCan; question: Gri
               .filter((type) => !onlyGiven || hasAnything(type))
               .map((type) => (
                 <Fragment key={type.key}>
-                  <TypeLine type={type} question={question} picked={picked} />
+                  <TypeLine type={type} question={question} picked={picked} used={used} />
                   {question.open.has(type.key) &&
                     type.fields.map((field) => (
                       <FieldLine
@@ -140,7 +148,23 @@ function AreaHead({ area, folded }: { area: AreaRows; folded: number }) {
 
 type LineProps = { type: TypeRow; question: GridQuestion; picked: string };
 
-function TypeLine({ type, question, picked }: LineProps) {
+/** Whether somebody has something, and did not use it lately. */
+const isUnused = (
+  type: TypeRow,
+  cell: TypeRow['cells'][number],
+  used: ReadonlySet<string> | null,
+): boolean =>
+  used !== null &&
+  cell.granted &&
+  cell.records !== 0 &&
+  !used.has(usedKey(type.key, cell.operation));
+
+function TypeLine({
+  type,
+  question,
+  picked,
+  used,
+}: LineProps & { used: ReadonlySet<string> | null }) {
   const open = question.open.has(type.key);
   const own = type.cells.slice(COMMON);
   const reach = (cell: TypeRow['cells'][number], named: boolean) => {
@@ -152,6 +176,7 @@ function TypeLine({ type, question, picked }: LineProps) {
         plural={type.plural}
         total={type.total}
         counted={type.counted !== false}
+        unused={isUnused(type, cell, used)}
         named={named}
         picked={picked === pickToText(pick)}
         onPick={() => question.because(pick)}

@@ -2,7 +2,7 @@ import ButtonBase from '@mui/material/ButtonBase';
 import { styled } from '@mui/material/styles';
 import Tooltip from '@mui/material/Tooltip';
 import type { Cell } from './answers';
-import { CutMark, WidenedMark } from './marks';
+import { CutMark, UnusedMark, WidenedMark } from './marks';
 import { ReachRail, RelatedRail } from './ReachRail';
 import { number } from './said';
 
@@ -90,6 +90,8 @@ type ReachCellProps = {
   total: number;
   /** Whether the numbers are there. */
   counted?: boolean;
+  /** Whether it was not used for long, as far as that is known. */
+  unused?: boolean;
   named: boolean;
   picked: boolean;
   onPick: () => void;
@@ -101,6 +103,7 @@ export function ReachCell({
   plural,
   total,
   counted = true,
+  unused = false,
   named,
   picked,
   onPick,
@@ -113,7 +116,7 @@ export function ReachCell({
         ? 'within reach'
         : '…'
     : '';
-  const said = aloud(cell, plural, total);
+  const said = `${aloud(cell, plural, total)}${unused ? ', not used for 90 days' : ''}`;
   return (
     <Tooltip title={cell.granted ? `${said}: ${cell.words}` : said} describeChild>
       <CellButton
@@ -143,6 +146,7 @@ export function ReachCell({
         </span>
         {cell.granted && cell.widened > 0 && <WidenedMark />}
         {cell.cut > 0 && <CutMark />}
+        {unused && <UnusedMark />}
       </CellButton>
     </Tooltip>
   );

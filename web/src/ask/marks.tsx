@@ -7,7 +7,7 @@ function Drawing({ colour, children }: { colour: string; children: ReactNode }) 
       component="svg"
       viewBox="0 0 12 12"
       aria-hidden
-      sx={{ width: 12, height: 12, flex: 'none', color: `var(--mui-palette-${colour}-main)` }}
+      sx={{ width: 12, height: 12, flex: 'none', color: `var(--mui-palette-${colour})` }}
     >
       {children}
     </Box>
@@ -17,7 +17,7 @@ function Drawing({ colour, children }: { colour: string; children: ReactNode }) 
 /** Records come by parents or children besides. */
 export function WidenedMark() {
   return (
-    <Drawing colour="primary">
+    <Drawing colour="primary-main">
       <path d="M6 2.5v7M2.5 6h7" stroke="currentColor" strokeWidth="1.6" />
     </Drawing>
   );
@@ -26,8 +26,25 @@ export function WidenedMark() {
 /** A filter takes records away. */
 export function CutMark() {
   return (
-    <Drawing colour="error">
+    <Drawing colour="error-main">
       <path d="M6 1.2 10.8 6 6 10.8 1.2 6z" fill="none" stroke="currentColor" strokeWidth="1.5" />
+    </Drawing>
+  );
+}
+
+/** Nobody has used it for long. */
+export function UnusedMark() {
+  return (
+    <Drawing colour="text-secondary">
+      <circle
+        cx="6"
+        cy="6"
+        r="4"
+        fill="none"
+        stroke="currentColor"
+        strokeWidth="1.2"
+        strokeDasharray="2 1.6"
+      />
     </Drawing>
   );
 }

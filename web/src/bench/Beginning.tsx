@@ -17,10 +17,12 @@ type Props = {
   onDraft: ((changes: ChangePart[]) => void) | null;
   onCompare: () => void;
   onComing: () => void;
+  onProposed: () => void;
 };
 
 /** The bench while nothing is on it. */
-export function Beginning({ application, bench, missing, onDraft, onCompare, onComing }: Props) {
+export function Beginning(props: Props) {
+  const { application, bench, missing, onDraft, onCompare, onComing, onProposed } = props;
   const me = useSession().data?.person ?? '';
   const [bringing, setBringing] = useState(false);
   return (
@@ -54,6 +56,9 @@ export function Beginning({ application, bench, missing, onDraft, onCompare, onC
         </Button>
         <Button variant="outlined" onClick={onComing}>
           What begins and ends soon
+        </Button>
+        <Button variant="outlined" onClick={onProposed}>
+          Roles proposed
         </Button>
       </Box>
       <Box sx={{ display: 'flex', gap: 1, mt: 1 }}>

@@ -16,6 +16,7 @@ import type { CellRef } from './grid';
 import { type Leaf, Leaves } from './Leaves';
 import { NewRole } from './NewRole';
 import { NewSet } from './NewSet';
+import { Proposed } from './Proposed';
 import { RoleWork } from './RoleWork';
 import { SetWork } from './SetWork';
 import { useWorking } from './working';
@@ -39,6 +40,7 @@ const ANEW = {
   left: '',
   right: '',
   coming: '',
+  proposed: '',
   search: '',
   sort: '',
   page: '',
@@ -78,9 +80,11 @@ function useOpened() {
     sides: [params.get('left') ?? '', params.get('right') ?? ''] as [string, string],
     comparing: !opened && !kind && params.has('compare'),
     coming: !opened && !kind && params.has('coming'),
+    proposed: !opened && !kind && params.has('proposed'),
     compare: (left: string, right: string) =>
       change({ ...ANEW, compare: 'yes', left, right }, false),
     openComing: () => change({ ...ANEW, coming: 'yes' }, false),
+    openProposed: () => change({ ...ANEW, proposed: 'yes' }, false),
     turn: (next: Leaf) => change({ leaf: next }, true),
     setCountFor: (next: CountFor) => change({ count: countForText(next) }, true),
   };
@@ -102,8 +106,10 @@ export default function BenchPlace() {
     sides,
     comparing,
     coming,
+    proposed,
     compare,
     openComing,
+    openProposed,
   } = useOpened();
   const [fresh, setFresh] = useState<Opened['kind'] | null>(null);
   const [cursor, setCursor] = useState<CellRef | null>(null);
@@ -186,7 +192,8 @@ export default function BenchPlace() {
           />
         )}
         {bench && coming && <Coming application={application} draft={draft} onOpen={openList} />}
-        {bench && !role && !set && !sentences && !comparing && !coming && (
+        {bench && proposed && <Proposed application={application} onMake={working.edit} />}
+        {bench && !role && !set && !sentences && !comparing && !coming && !proposed && (
           <Beginning
             application={application}
             missing={opened !== null}
@@ -194,6 +201,7 @@ export default function BenchPlace() {
             onDraft={roles.length === 0 && bench.types.length > 0 ? working.edit : null}
             onCompare={() => compare('', '')}
             onComing={openComing}
+            onProposed={openProposed}
           />
         )}
       </Box>

@@ -13,6 +13,7 @@ import { type CellEdit, editOfOwnSet, editOfSet, otherRoles, putRole } from './e
 import { type GridWatch, GridWork } from './GridWork';
 import { heldBy, Sheet } from './Sheet';
 import { ofRole, setsOf } from './sources';
+import { TrimRole } from './TrimRole';
 import type { Worked, Working } from './working';
 
 type Props = {
@@ -38,6 +39,7 @@ export function RoleWork({ bench, working, role, watch, onOpen, onCompare }: Pro
   // In which set edits belong: chosen once, while one stays on the role.
   const [home, setHome] = useState<string | null>(null);
   const [cannot, setCannot] = useState('');
+  const [trimming, setTrimming] = useState(false);
   const [anchor, setAnchor] = useState<{
     what: 'set' | 'meant' | 'conflict';
     at: HTMLElement;
@@ -131,6 +133,11 @@ export function RoleWork({ bench, working, role, watch, onOpen, onCompare }: Pro
             </Button>
           )}
           <Box sx={{ flex: 1 }} />
+          {role.published && (
+            <Button variant="text" size="small" onClick={() => setTrimming(true)}>
+              Cut to what is used
+            </Button>
+          )}
           <Button
             variant="text"
             size="small"
@@ -218,6 +225,18 @@ export function RoleWork({ bench, working, role, watch, onOpen, onCompare }: Pro
               </MenuItem>
             ))}
       </Menu>
+      {trimming && (
+        <TrimRole
+          application={bench.application.key}
+          role={role.key}
+          name={element.name}
+          onMake={(changes) => {
+            setTrimming(false);
+            working.edit(changes);
+          }}
+          onClose={() => setTrimming(false)}
+        />
+      )}
       {asking && (
         <WhereItBelongs
           role={role}

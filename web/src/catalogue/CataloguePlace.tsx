@@ -13,8 +13,9 @@ import { LookupsLeaf } from './LookupsLeaf';
 import { NameForm } from './NameForm';
 import { StateParts } from './StateParts';
 import { TablesLeaf } from './TablesLeaf';
+import { UseLeaf } from './UseLeaf';
 
-type Leaf = 'governed' | 'tables' | 'drift' | 'lookups' | 'connection';
+type Leaf = 'governed' | 'tables' | 'drift' | 'lookups' | 'use' | 'connection';
 
 /** One application: what is governed, the tables of its database, and how that is reached. */
 export default function CataloguePlace() {
@@ -33,7 +34,7 @@ export default function CataloguePlace() {
         ['drift', line.differences > 0 ? `What differs (${line.differences})` : 'What differs'],
       );
     }
-    leaves.push(['lookups', 'Look-ups'], ['connection', 'Name and connection']);
+    leaves.push(['lookups', 'Look-ups'], ['use', 'Use'], ['connection', 'Name and connection']);
   }
   const leaf = leaves.find(([key]) => key === wanted)?.[0] ?? 'governed';
   return (
@@ -62,6 +63,7 @@ export default function CataloguePlace() {
             {leaf === 'tables' && <TablesLeaf application={application} />}
             {leaf === 'drift' && <DriftLeaf application={application} />}
             {leaf === 'lookups' && <LookupsLeaf application={application} />}
+            {leaf === 'use' && <UseLeaf application={application} />}
             {leaf === 'connection' && (
               <>
                 <NameForm key={`${line.name} ${line.zone}`} line={line} />

@@ -3,8 +3,8 @@ import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
-import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import { useEffect } from 'react';
+import { keepPreviousData, useMutation, useQuery } from '@tanstack/react-query';
+import { useEffect, useRef } from 'react';
 import { Link } from 'react-router';
 import { api, data, type Schemas } from '../api/client';
 import { keys } from '../api/keys';
@@ -24,6 +24,10 @@ type Kind = Schemas['ReportKind'];
 type SlotName = Kind['slots'][number]['name'];
 
 const SIZE = 50;
+
+/** On paper there are all rows, up to so many pages of so many. */
+const PRINTED_SIZE = 200;
+const PRINTED_AT_MOST = 50;
 const SLOTS = ['recordType', 'operation', 'person', 'from', 'until'] as const;
 
 /** The reports there are; one of them, where the address names it. */
@@ -118,6 +122,32 @@ function OneReport({ application, kind }: { application: string; kind: Kind }) {
     placeholderData: keepPreviousData,
     retry: false,
   });
+  const paper = useMutation({
+    mutationFn: async () => {
+      const rows: string[][] = [];
+      for (let at = 0; at < PRINTED_AT_MOST; at += 1) {
+        const some = await data(
+          api.GET('/api/applications/{application}/reports/{report}', {
+            params: { path, query: { ...query, page: at, size: PRINTED_SIZE } },
+          }),
+        );
+        rows.push(...some.rows);
+        if (rows.length >= some.total) {
+          break;
+        }
+      }
+      return rows;
+    },
+  });
+  const printed = paper.data;
+  const print = useRef(printed);
+  useEffect(() => {
+    // Printed once it is drawn, and only when it was asked for.
+    if (printed && print.current !== printed) {
+      print.current = printed;
+      window.print();
+    }
+  }, [printed]);
   useEffect(() => {
     document.title = `${kind.title} · Nembar`;
   }, [kind.title]);
@@ -136,7 +166,7 @@ function OneReport({ application, kind }: { application: string; kind: Kind }) {
               <Button size="small" href={`${file}.xlsx?${new URLSearchParams(query)}`} download>
                 XLSX
               </Button>
-              <Button size="small" onClick={() => window.print()}>
+              <Button size="small" disabled={paper.isPending} onClick={() => paper.mutate()}>
                 Print
               </Button>
             </>
@@ -170,13 +200,22 @@ function OneReport({ application, kind }: { application: string; kind: Kind }) {
       {report.isError && <Trouble error={report.error} again={() => report.refetch()} />}
       {report.data && !lacks && (
         <>
-          <Shown page={report.data} />
-          <Pages
-            total={report.data.total}
-            page={page}
-            size={SIZE}
-            onPage={(to) => change({ page: to === 0 ? '' : String(to) })}
-          />
+          <Box sx={printed ? { '@media print': { display: 'none' } } : {}}>
+            <Shown page={report.data} />
+          </Box>
+          {printed && (
+            <Box sx={{ display: 'none', '@media print': { display: 'block' } }}>
+              <Shown page={{ ...report.data, rows: printed }} />
+            </Box>
+          )}
+          <Box className="no-print">
+            <Pages
+              total={report.data.total}
+              page={page}
+              size={SIZE}
+              onPage={(to) => change({ page: to === 0 ? '' : String(to) })}
+            />
+          </Box>
         </>
       )}
     </Part>
@@ -238,7 +277,7 @@ function Slot({ name, application, asked, set }: SlotProps) {
           label={name === 'from' ? 'From' : 'Until'}
           value={asked[name] ?? ''}
           onChange={(day) => set({ [name]: day })}
-          width={170}
+          width={196}
         />
       );
     case 'recordType':

@@ -11,6 +11,7 @@ import { useApplications, useWhatCan } from '../ask/answers';
 import { Functions } from '../ask/Functions';
 import { pickToText, slotsOf } from '../ask/question';
 import { type GridQuestion, ReachGrid } from '../ask/ReachGrid';
+import { useUsedLately } from '../ask/use';
 import { Working } from '../ask/Working';
 import type { PersonSheet } from './api';
 
@@ -27,6 +28,7 @@ export function PersonReach({ person }: { person: PersonSheet }) {
   const asIfActive = person.status !== 'active';
   const slots = slotsOf({ person: person.key, application, account, asIfActive });
   const answer = useWhatCan(slots);
+  const used = useUsedLately(application, person.key);
   const ask = (more: Record<string, string>) => {
     const query = new URLSearchParams({
       person: person.key,
@@ -79,7 +81,7 @@ export function PersonReach({ person }: { person: PersonSheet }) {
       {answer.data && (
         <>
           <Age answer={answer.data} slots={slots} />
-          <ReachGrid answer={answer.data} question={question} />
+          <ReachGrid answer={answer.data} question={question} used={used} />
           <Functions answer={answer.data} question={question} />
         </>
       )}

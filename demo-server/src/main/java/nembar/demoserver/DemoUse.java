@@ -35,6 +35,10 @@ class DemoUse {
     /** Those who got a role for a while and never came back to it. */
     private static final int ONE_AWAY_OF = 23;
 
+    /** What everybody may who plans berths or serves shippers, and nobody does. */
+    private static final Set<Used> NEVER =
+            Set.of(new Used("berth_booking", "delete"), new Used("contract", "create"));
+
     private final Models models;
     private final UseStore use;
 
@@ -55,7 +59,7 @@ class DemoUse {
             boolean away = random.nextInt(ONE_AWAY_OF) == 0;
             for (Used used : mayDo(model, person)) {
                 boolean looking = used.operation().equals("view");
-                boolean idle = !looking && random.nextInt(ONE_IDLE_OF) == 0;
+                boolean idle = NEVER.contains(used) || !looking && random.nextInt(ONE_IDLE_OF) == 0;
                 int ago = 1 + random.nextInt(LATELY) + (away ? KNOWN_DAYS - LATELY : 0);
                 long times = 1L + random.nextInt(TIMES_AT_MOST);
                 if (!idle) {

@@ -57,14 +57,14 @@ public final class Peers {
      * @param of how many peers there are; 0 where there are none
      */
     public record Compared(int holding, int of) {
-        /** Whether nobody else in the same seat holds it, of three or more. */
+        /** Whether nobody else in the same seat holds it, of two or more. */
         public boolean alone() {
             return holding == 0 && of >= ENOUGH;
         }
     }
 
     /** Fewer peers than this say nothing. */
-    private static final int ENOUGH = 3;
+    private static final int ENOUGH = 2;
 
     public Compared with(Person person, Assignment.Gives gives) {
         Set<String> peers = new HashSet<>(seats.getOrDefault(Seat.of(person), Set.of()));

@@ -95,7 +95,7 @@ class ReviewTest {
         harbour.assignments.set(
                 2,
                 new Assignment(
-                        "byRole",
+                        "by-role",
                         to("fay"),
                         new Assignment.Gives.OfRole("loader"),
                         Bounds.NONE,
@@ -114,11 +114,11 @@ class ReviewTest {
                         "",
                         Optional.empty()));
         assertThat(rights(new RightsScope.Externals()))
-                .containsExactly("eve give1", "fay byRole", "fay s");
+                .containsExactly("eve give1", "fay by-role", "fay s");
         assertThat(rights(new RightsScope.OfPeople(to("eve")))).containsExactly("eve give1");
-        assertThat(rights(new RightsScope.OfRole("loader"))).containsExactly("fay byRole");
+        assertThat(rights(new RightsScope.OfRole("loader"))).containsExactly("fay by-role");
         assertThat(rights(new RightsScope.OfRecordType("load")))
-                .containsExactly("eve give1", "fay byRole", "fay s");
+                .containsExactly("eve give1", "fay by-role", "fay s");
         assertThat(rights(new RightsScope.OfField("trip", "price")))
                 .containsExactly("ann give0", "ben give0", "cas give0");
     }

@@ -4,11 +4,16 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.time.LocalDate;
 import java.time.ZoneOffset;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import nembar.demo.DemoWorld;
+import nembar.server.testing.Arrivals;
 import nembar.server.testing.Client;
 import nembar.server.testing.Client.Answer;
 import nembar.server.testing.Installation;
+import nembar.server.testing.Limited;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import tools.jackson.databind.JsonNode;
@@ -161,5 +166,34 @@ class UseTest {
         assertThat(trim.path("holders").asInt()).isPositive();
         assertThat(nembar.administrator().get("/api/applications/towline/roles/none/trim").status())
                 .isEqualTo(404);
+    }
+
+    @Test
+    void rolesAreProposedWithWhomTheyWouldChange(Installation nembar) {
+        List<Map<String, Object>> given = new ArrayList<>();
+        for (String name : List.of("Maud Finch", "Nils Vane")) {
+            String email = name.toLowerCase(Locale.ROOT).replace(' ', '.') + "@larkwater.example";
+            String who = Arrivals.arrive(nembar, email, name, "larkwater");
+            for (String role : List.of("bill-chaser", "claims-handler")) {
+                given.add(Limited.assign(who + "-" + role, "role", role, who, Map.of()));
+            }
+        }
+        Limited.publish(nembar.administrator(), "/api/applications/towline", "For both", given);
+        JsonNode proposed =
+                nembar.administrator().get("/api/applications/towline/role-proposals").json();
+        assertThat(proposed.toString())
+                .contains(
+                        "Maud Finch and Nils Vane are each given Bill chaser and Claims handler",
+                        "Nobody needs the whole of Berth planner");
+        for (JsonNode one : proposed) {
+            assertThat(one.path("changes")).as(one.path("sentence").asString()).isNotEmpty();
+            if (one.path("kind").asString().equals("oneRole")) {
+                assertThat(one.path("changed").asInt())
+                        .as(one.path("sentence").asString())
+                        .isZero();
+            }
+        }
+        assertThat(nembar.auditor().get("/api/applications/towline/role-proposals").status())
+                .isEqualTo(403);
     }
 }

@@ -120,7 +120,8 @@ class PastAccess implements Report {
         rows.sort(Comparator.comparing((List<String> one) -> one.get(0)));
         return new Table(
                 rows,
-                operation.label()
+                "To "
+                        + operation.label()
                         + " "
                         + type.plural().toLowerCase(Locale.ROOT)
                         + ", whichever of them. Hours of the week are left aside: who could at any of"
