@@ -34,6 +34,7 @@ const desk = (groups: Group[], more: Partial<Desk> = {}): Desk => ({
   needing: groups.length,
   aside: 0,
   working: [],
+  away: [],
   decidesKinds: false,
   ...more,
 });

@@ -72,7 +72,7 @@ function Queue({ desk, aside }: { desk: ReturnType<typeof useDesk>; aside: boole
   if (desk.isError) {
     return <Trouble error={desk.error} again={() => desk.refetch()} />;
   }
-  const { groups, working } = desk.data;
+  const { groups, working, away } = desk.data;
   return (
     <Box sx={{ opacity: desk.isPlaceholderData ? 0.6 : 1 }}>
       {groups.map((group) => (
@@ -87,7 +87,13 @@ function Queue({ desk, aside }: { desk: ReturnType<typeof useDesk>; aside: boole
           {and(working.map((one) => one.name))} is still being gone through.
         </Typography>
       )}
-      {groups.length === 0 && working.length === 0 && (
+      {away.length > 0 && (
+        <Typography variant="body2" color="textSecondary" role="status" sx={{ mt: 1.5 }}>
+          {and(away.map((one) => one.name))} could not be gone through: its records do not answer.
+          It is tried again by itself.
+        </Typography>
+      )}
+      {groups.length === 0 && working.length === 0 && away.length === 0 && (
         <Empty>
           {aside
             ? 'Nothing is set aside or with somebody else.'

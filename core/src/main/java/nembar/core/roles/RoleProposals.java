@@ -248,7 +248,9 @@ public final class RoleProposals {
                                         + trim.unused().size()
                                         + " of its "
                                         + all
-                                        + " privileges were not used for "
+                                        + (trim.unused().size() == 1
+                                                ? " privileges was not used for "
+                                                : " privileges were not used for ")
                                         + Use.DAYS
                                         + " days by "
                                         + (trim.holders() == 1

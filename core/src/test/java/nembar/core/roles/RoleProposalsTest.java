@@ -100,7 +100,7 @@ class RoleProposalsTest {
         assertThat(proposed(Kind.SMALLER_ROLE, use))
                 .extracting(RoleProposal::sentence)
                 .containsExactly(
-                        "Nobody needs the whole of Sailor: 1 of its 2 privileges were not used for"
+                        "Nobody needs the whole of Sailor: 1 of its 2 privileges was not used for"
                                 + " 90 days by the one who holds it.");
         assertThat(proposed(Kind.SMALLER_ROLE, Use.UNKNOWN)).isEmpty();
     }

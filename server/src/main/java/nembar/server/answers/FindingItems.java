@@ -57,8 +57,11 @@ class FindingItems implements DeskSource {
                                 .map(one -> item(application, one))
                                 .forEach(items::add));
         items.addAll(withNothingAnywhere(found, visible));
-        return new Told(
-                items, found.keySet().stream().filter(one -> found.get(one).isEmpty()).toList());
+        Map<Boolean, List<String>> missing =
+                found.keySet().stream()
+                        .filter(one -> found.get(one).isEmpty())
+                        .collect(Collectors.partitioningBy(kept::failed));
+        return new Told(items, missing.get(false), missing.get(true));
     }
 
     private Map<String, Optional<List<Finding>>> found(Person me) {

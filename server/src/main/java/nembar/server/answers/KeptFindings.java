@@ -47,6 +47,9 @@ class KeptFindings implements DisposableBean {
     /** Records and sign-ins go on without anything being published. */
     private static final Duration KEPT_FOR = Duration.ofMinutes(10);
 
+    /** What could not be worked out, as while a database is away, is tried again so soon. */
+    private static final Duration AGAIN_AFTER = Duration.ofSeconds(30);
+
     private static final Duration ASKED_WITHIN = Duration.ofDays(1);
 
     private final Models models;
@@ -89,9 +92,12 @@ class KeptFindings implements DisposableBean {
     private record Work(Moment moment, Instant begun, CompletableFuture<List<Finding>> found) {
         /** Whether it is of what is so now, and not too old. */
         boolean serves(Moment now, Instant at) {
-            return moment == now
-                    && !found.isCompletedExceptionally()
-                    && at.isBefore(begun.plus(KEPT_FOR));
+            return moment == now && at.isBefore(begun.plus(failed() ? AGAIN_AFTER : KEPT_FOR));
+        }
+
+        /** Whether they could not be worked out. */
+        boolean failed() {
+            return found.isCompletedExceptionally();
         }
     }
 
@@ -137,12 +143,16 @@ class KeptFindings implements DisposableBean {
         } catch (TimeoutException later) {
             return Optional.empty();
         } catch (ExecutionException failed) {
-            LOG.warn("the findings of {} could not be worked out", application, failed.getCause());
             return Optional.empty();
         } catch (InterruptedException interrupted) {
             Thread.currentThread().interrupt();
             return Optional.empty();
         }
+    }
+
+    /** Whether the findings of an application could not be worked out the last time. */
+    boolean failed(String application) {
+        return Optional.ofNullable(works.get(application)).filter(Work::failed).isPresent();
     }
 
     private Work upToDate(String application) {
@@ -160,7 +170,13 @@ class KeptFindings implements DisposableBean {
     }
 
     private List<Finding> found(String application, Moment moment) {
-        List<Finding> found = of(moment);
+        List<Finding> found;
+        try {
+            found = of(moment);
+        } catch (RuntimeException failed) {
+            LOG.warn("the findings of {} could not be worked out", application, failed);
+            throw failed;
+        }
         try {
             history.stands(application, FindingItems.ofOne(application, found));
         } catch (RuntimeException failed) {

@@ -102,6 +102,7 @@ class DeskController {
      * @param needing how many items need whoever asks
      * @param aside how many are set aside, or with others
      * @param working applications of which it is still being worked out
+     * @param away applications whose findings could not be worked out; it is tried again by itself
      * @param decidesKinds whether whoever asks may decide which kinds are told
      */
     record Desk(
@@ -109,6 +110,7 @@ class DeskController {
             int needing,
             int aside,
             List<Named> working,
+            List<Named> away,
             boolean decidesKinds) {}
 
     record DeskPage(List<DeskLine> lines, long total) {}

@@ -8,6 +8,8 @@ import java.util.HashMap;
 import java.util.Map;
 import java.util.Optional;
 import nembar.core.directory.Person;
+import nembar.server.desk.DeskItem.Subject;
+import nembar.server.history.Acts;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -15,9 +17,11 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 class DeskMarks {
     private final EntityManager entities;
+    private final Acts acts;
     private final Clock clock;
 
-    DeskMarks(EntityManager entities, Clock clock) {
+    DeskMarks(EntityManager entities, Acts acts, Clock clock) {
+        this.acts = acts;
         this.entities = entities;
         this.clock = clock;
     }
@@ -79,17 +83,33 @@ class DeskMarks {
             row.markedBy = me.key();
             row.markedAt = clock.instant();
             entities.merge(row);
+            note(
+                    me,
+                    item,
+                    (handedTo.isPresent() ? "handed on from the Desk: " : "set aside on the Desk: ")
+                            + item.sentence()
+                            + (reason.isEmpty() ? "" : " (" + reason + ")"));
         }
     }
 
     /** Puts items back on the Desk. */
     @Transactional
-    public void unmark(Collection<DeskItem> items) {
+    public void unmark(Person me, Collection<DeskItem> items) {
         for (DeskItem item : items) {
             DeskMarkRow row = entities.find(DeskMarkRow.class, item.id());
             if (row != null) {
                 entities.remove(row);
+                note(me, item, "put back on the Desk: " + item.sentence());
             }
+        }
+    }
+
+    /** In the ledger, of the application that the item is about, or else of the people. */
+    private void note(Person me, DeskItem item, String words) {
+        if (item.application().isPresent()) {
+            acts.note(me.key(), "application", item.application().get(), words);
+        } else {
+            acts.noteAll(me.key(), Subject.PERSON, item.people(), words);
         }
     }
 }

@@ -106,6 +106,7 @@ class DeskService {
                 needing,
                 all.size() - needing,
                 gathered.working().stream().map(this::application).toList(),
+                gathered.away().stream().map(this::application).toList(),
                 governance.mayOnApplication(me, "change", Models.NEMBAR));
     }
 
@@ -151,7 +152,7 @@ class DeskService {
                         .filter(one -> one.needs(me))
                         .map(Standing::item)
                         .toList(),
-                gathered.working().isEmpty());
+                gathered.working().isEmpty() && gathered.away().isEmpty());
     }
 
     private List<Standing> standing(Gathered gathered) {
@@ -172,8 +173,9 @@ class DeskService {
      *
      * @param items by their ids, the most pressing first
      * @param working applications of which it is still being worked out
+     * @param away applications of which it could not be
      */
-    private record Gathered(Map<String, DeskItem> items, Set<String> working) {}
+    private record Gathered(Map<String, DeskItem> items, Set<String> working, Set<String> away) {}
 
     private Gathered gathered(Person me) {
         Predicate<DeskKind> told = kinds.toldTo(me);
@@ -190,7 +192,9 @@ class DeskService {
                 .forEach(item -> items.putIfAbsent(item.id(), item));
         Set<String> working = new LinkedHashSet<>();
         all.forEach(one -> working.addAll(one.working()));
-        return new Gathered(items, working);
+        Set<String> away = new LinkedHashSet<>();
+        all.forEach(one -> away.addAll(one.away()));
+        return new Gathered(items, working, away);
     }
 
     private static List<String> group(DeskItem item) {
@@ -312,7 +316,7 @@ class DeskService {
 
     /** Puts items back on the Desk. */
     void putBack(Person me, List<String> ids) {
-        marks.unmark(known(me, ids));
+        marks.unmark(me, known(me, ids));
     }
 
     private static String checked(String text) {

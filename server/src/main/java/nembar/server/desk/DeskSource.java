@@ -12,16 +12,18 @@ public interface DeskSource {
      * What a source has to say.
      *
      * @param working keys of the applications of which it is still being worked out
+     * @param away keys of the applications of which it could not be, and is tried again later
      */
-    record Told(List<DeskItem> items, List<String> working) {
+    record Told(List<DeskItem> items, List<String> working, List<String> away) {
         public Told {
             items = List.copyOf(items);
             working = List.copyOf(working);
+            away = List.copyOf(away);
         }
 
         /** All there is to say. */
         public static Told of(List<DeskItem> items) {
-            return new Told(items, List.of());
+            return new Told(items, List.of(), List.of());
         }
     }
 }
