@@ -33,7 +33,7 @@ export default function DeskPlace() {
   const leaves: (readonly [Leaf, string])[] = [
     ['today', needing > 0 ? `Today (${number(needing)})` : 'Today'],
     ['aside', aside > 0 ? `Set aside (${number(aside)})` : 'Set aside'],
-    ['reviews', 'Reviews'],
+    ['reviews', 'Access reviews'],
     ['done', 'Done'],
     ['mail', 'By mail'],
     ...(decidesKinds ? ([['told', 'What is told']] as const) : []),

@@ -28,7 +28,7 @@ export default function ReviewSheet() {
     <Box component="main" sx={{ height: '100%', overflowY: 'auto', p: '14px 20px 48px' }}>
       <Box sx={{ maxWidth: 1180, mx: 'auto' }}>
         <MuiLink component={Link} to="/desk?leaf=reviews" sx={{ fontSize: 13 }}>
-          Reviews
+          Access reviews
         </MuiLink>
         {review.isPending && <Working lines={10} />}
         {review.isError && <Trouble error={review.error} again={() => review.refetch()} />}

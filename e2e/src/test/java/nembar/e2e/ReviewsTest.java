@@ -2,6 +2,7 @@ package nembar.e2e;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.openqa.selenium.By;
@@ -13,6 +14,9 @@ import org.openqa.selenium.By;
 class ReviewsTest {
     private static final By END = By.cssSelector("button[aria-label^='End: ']");
     private static final By KEEP = By.cssSelector("button[aria-label^='Keep: ']");
+
+    private static final By GROUP =
+            By.cssSelector("button[aria-label^='Go through them: Hazard officer']");
 
     private static By link(String text) {
         return By.xpath("//a[normalize-space()=\"" + text + "\"]");
@@ -46,19 +50,22 @@ class ReviewsTest {
             maren.read("Cargo lots: view").click(END).fill("Why", "He changed desks");
             maren.press("It is to end").read("End: He changed desks");
             assertThat(maren.seriousAxeFindings()).isEmpty();
-            maren.click(person("Astrid Kohl")).press("Hand on");
-            maren.complete("To whom", "Idris", "Idris Munro").confirm("Hand it on, and write");
-            maren.missing("Astrid Kohl");
-            maren.press("Alike").press("Go through them: Hazard officer, in Night Desk");
+            maren.press("Alike").click(GROUP);
             maren.read("not looked at yet").read("Look at them first");
-            maren.press("Yours");
         } finally {
             maren.close();
         }
-        page.go(review).press("Yours to answer (1)").click(KEEP).read("Keep (Idris Munro");
-        page.press("Who is asked").read("Maren Holt");
-        page.press("End the review").read("unanswered");
-        page.click(By.xpath("//button[starts-with(., 'End it with')]"));
+        page.go(review).press("Who is asked").press("Hand on what waits for Maren Holt");
+        page.complete("To whom", "Idris", "Idris Munro").confirm("Hand it on, and write");
+        page.press("Yours to answer (5)").click(person("Astrid Kohl"));
+        page.read("Upkeep").click(KEEP).read("Keep (Idris Munro");
+        for (String one :
+                List.of("Bram Oduya", "Nadia Verhoeven", "Pilar Quade", "Stellan Brock")) {
+            page.click(person(one)).see(By.xpath("//section[@aria-label='" + one + "']"));
+            page.see(By.cssSelector("button[aria-label^='Keep: ']:not([disabled])"));
+        }
+        page.press("Alike").click(GROUP).read("for 4 people").press("Keep: 4 people");
+        page.read("6 of 6 answered").press("End the review");
         page.click(link("a draft that waits to be published"));
         page.fill("Why, for whoever reads it later", "The review of hazards")
                 .press("Publish now")

@@ -32,6 +32,7 @@ class Interface implements WebMvcConfigurer {
         @GetMapping({
             "/",
             "/{place:[a-z-]+}",
+            "/desk/**",
             "/ask/**",
             "/bench/**",
             "/ledger/**",

@@ -113,7 +113,7 @@ final class ReviewFiles {
             paper.text(
                     "SHA-256 over the result's content: "
                             + digest
-                            + "\nNembar checks it: give it the result as JSON under Desk, Reviews.",
+                            + "\nNembar checks it: give it the result as JSON under Desk, Access reviews.",
                     2);
         }
         return bytes.toByteArray();
