@@ -38,18 +38,26 @@ class Screenshots {
                 .read("By what")
                 .read("1\u202f100");
         shoot(page, "who-can");
-        page.go("/ask/why?application=towline&person=bram.oduya&do=cell:invoice:view&record=3016")
-                .read("Share this invoice");
-        shoot(page, "would-take");
+        page.go("/ledger/towline?leaf=reports&report=outsiders").read("129 rows");
+        shoot(page, "report");
         page.go("/look/towline?person=ilse.marrow&other=livia.sarto&type=cargo_lot")
                 .read("only Livia");
         shoot(page, "look-through");
         bench(page);
         people(page);
         catalogue(page);
-        page.dark();
-        page.go(ASK + "ilse.marrow&because=cell:cargo_lot:view").read("holds Dispatcher");
-        shoot(page, "ask-dark");
+        reviews(page);
+    }
+
+    private static void reviews(Page page) {
+        page.go("/desk?leaf=reviews").press("Begin a review");
+        page.choose("About", "A role").complete("Role", "Hazard", "Hazard officer");
+        page.choose("Who is asked", "Somebody I name").complete("Who", "Idris", "Idris Munro");
+        page.fill("Name of the review", "Who watches hazards").read("asked of Idris Munro (");
+        page.press("Begin, and write to them").read("Cargo lots: view");
+        page.click(By.cssSelector("button[aria-label^='Keep: ']")).read("Keep (Idris Munro");
+        page.press("Next person").read("Bram Oduya").read("Cargo lots: view");
+        shoot(page, "access-review");
     }
 
     private static void bench(Page page) {
