@@ -34,6 +34,10 @@ export class Problem extends Error {
   }
 }
 
+/** What went wrong, with every reason there is. */
+export const withReasons = (error: Error): string =>
+  [error.message, ...(error instanceof Problem ? error.because : [])].join(' ');
+
 /** What is wrong, thing by thing, where that is more than the error says itself. */
 function wrongs(body: { detail?: string; problems?: { message?: string }[] }): string[] {
   return (body.problems ?? []).flatMap(({ message }) =>

@@ -4,7 +4,7 @@ import Dialog from '@mui/material/Dialog';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { type ReactNode, useId, useState } from 'react';
-import { api, data } from '../api/client';
+import { api, data, withReasons } from '../api/client';
 import { DayField } from '../app/Dates';
 import { Remark } from '../app/parts';
 import { number } from '../ask/said';
@@ -25,10 +25,12 @@ export function DecideDialog({
   may,
   doing,
   onClose,
+  wide = false,
   children,
 }: {
   title: string;
   act: string;
+  wide?: boolean;
   may: boolean;
   doing: { isPending: boolean; error: Error | null; mutate: () => void };
   onClose: () => void;
@@ -36,7 +38,7 @@ export function DecideDialog({
 }) {
   const label = useId();
   return (
-    <Dialog open onClose={onClose} maxWidth="xs" fullWidth aria-labelledby={label}>
+    <Dialog open onClose={onClose} maxWidth={wide ? 'sm' : 'xs'} fullWidth aria-labelledby={label}>
       <Box
         component="form"
         onSubmit={(event) => {
@@ -51,7 +53,7 @@ export function DecideDialog({
         {children}
         {doing.error && (
           <Remark tone="bad" role="alert">
-            {doing.error.message}
+            {withReasons(doing.error)}
           </Remark>
         )}
         <Box sx={{ display: 'flex', gap: 1, justifyContent: 'flex-end' }}>

@@ -2,6 +2,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { type ReactNode, useState } from 'react';
+import { withReasons } from '../api/client';
 import { DayField } from '../app/Dates';
 import { Remark } from '../app/parts';
 import { useBench } from '../bench/api';
@@ -117,10 +118,7 @@ export function AnswerForm({ review, numbers, may, assigned, what, now, children
       )}
       {doing.isError && (
         <Remark tone="bad" role="alert">
-          {[
-            doing.error.message,
-            ...('because' in doing.error ? (doing.error.because as string[]) : []),
-          ].join(' ')}
+          {withReasons(doing.error)}
         </Remark>
       )}
     </>

@@ -1,14 +1,13 @@
 import Box from '@mui/material/Box';
-import Button from '@mui/material/Button';
-import Dialog from '@mui/material/Dialog';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
-import { useId, useState } from 'react';
+import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { DayField } from '../app/Dates';
 import { Remark } from '../app/parts';
 import { number } from '../ask/said';
+import { DecideDialog } from '../desk/Decide';
 import { useDoing } from '../people/api';
 import { type Picked, PickPerson } from '../people/PickOne';
 import { beginReview, useReviewPreview, type Wanted } from './api';
@@ -47,7 +46,6 @@ type Props = {
 
 /** Begins a review: what, who is asked, until when; with what that comes to before it is begun. */
 export function BeginReview({ applications, onClose }: Props) {
-  const label = useId();
   const navigate = useNavigate();
   const [application, setApplication] = useState('');
   const [scope, setScope] = useState<ScopeWanted>({ about: 'externals', picked: null });
@@ -82,108 +80,83 @@ export function BeginReview({ applications, onClose }: Props) {
   );
   const fits = told && preview.data !== undefined && preview.data.nobody.length === 0;
   return (
-    <Dialog open onClose={onClose} maxWidth="sm" fullWidth aria-labelledby={label}>
-      <Box
-        component="form"
-        onSubmit={(event) => {
-          event.preventDefault();
-          doing.mutate();
-        }}
-        sx={{ p: 3, display: 'grid', gap: 1.75 }}
-      >
-        <Typography id={label} variant="h2" component="h2">
-          Begin a review
-        </Typography>
-        {applications.length > 1 && (
-          <TextField
-            select
-            size="small"
-            label="Application"
-            value={chosen}
-            onChange={(event) => {
-              setApplication(event.target.value);
-              setScope({ about: 'externals', picked: null });
-            }}
-          >
-            {applications.map((one) => (
-              <MenuItem key={one.key} value={one.key}>
-                {one.name}
-              </MenuItem>
-            ))}
-          </TextField>
-        )}
-        <ScopeSlots application={chosen} wanted={scope} onChange={setScope} />
+    <DecideDialog
+      title="Begin a review"
+      act="Begin, and write to them"
+      wide
+      may={fits && name.trim() !== '' && due !== ''}
+      doing={doing}
+      onClose={onClose}
+    >
+      {applications.length > 1 && (
         <TextField
           select
           size="small"
-          label="Who is asked"
-          value={asked}
-          onChange={(event) => setAsked(event.target.value as Wanted['asked'])}
+          label="Application"
+          value={chosen}
+          onChange={(event) => {
+            setApplication(event.target.value);
+            setScope({ about: 'externals', picked: null });
+          }}
         >
-          {ASKED.map(([key, said]) => (
-            <MenuItem key={key} value={key}>
+          {applications.map((one) => (
+            <MenuItem key={one.key} value={one.key}>
+              {one.name}
+            </MenuItem>
+          ))}
+        </TextField>
+      )}
+      <ScopeSlots application={chosen} wanted={scope} onChange={setScope} />
+      <TextField
+        select
+        size="small"
+        label="Who is asked"
+        value={asked}
+        onChange={(event) => setAsked(event.target.value as Wanted['asked'])}
+      >
+        {ASKED.map(([key, said]) => (
+          <MenuItem key={key} value={key}>
+            {said}
+          </MenuItem>
+        ))}
+      </TextField>
+      {asked === 'named' && <PickPerson label="Who" value={who} onPick={setWho} />}
+      <PickPerson label="Where nobody else can be asked" value={standIn} onPick={setStandIn} />
+      <Box sx={{ display: 'flex', gap: 1.5 }}>
+        <DayField label="Until" value={due} onChange={setDue} width={220} />
+        <TextField
+          select
+          size="small"
+          label="How often"
+          value={everyMonths}
+          sx={{ flex: 1 }}
+          onChange={(event) => setAgain(Number(event.target.value))}
+        >
+          {AGAIN.map(([months, said]) => (
+            <MenuItem key={months} value={months}>
               {said}
             </MenuItem>
           ))}
         </TextField>
-        {asked === 'named' && <PickPerson label="Who" value={who} onPick={setWho} />}
-        <PickPerson label="Where nobody else can be asked" value={standIn} onPick={setStandIn} />
-        <Box sx={{ display: 'flex', gap: 1.5 }}>
-          <DayField label="Until" value={due} onChange={setDue} width={220} />
-          <TextField
-            select
-            size="small"
-            label="How often"
-            value={everyMonths}
-            sx={{ flex: 1 }}
-            onChange={(event) => setAgain(Number(event.target.value))}
-          >
-            {AGAIN.map(([months, said]) => (
-              <MenuItem key={months} value={months}>
-                {said}
-              </MenuItem>
-            ))}
-          </TextField>
-        </Box>
-        <TextField
-          size="small"
-          label="Name of the review"
-          value={name}
-          slotProps={{ htmlInput: { maxLength: 200 } }}
-          onChange={(event) => setName(event.target.value)}
-        />
-        <TextField
-          size="small"
-          multiline
-          maxRows={4}
-          label="What you tell those who are asked"
-          value={note}
-          slotProps={{ htmlInput: { maxLength: 2000 } }}
-          onChange={(event) => setNote(event.target.value)}
-        />
-        {told && <Asks preview={preview} />}
-        {doing.isError && (
-          <Remark tone="bad" role="alert">
-            {[
-              doing.error.message,
-              ...('because' in doing.error ? (doing.error.because as string[]) : []),
-            ].join(' ')}
-          </Remark>
-        )}
-        <Box sx={{ display: 'flex', gap: 1, justifyContent: 'flex-end' }}>
-          <Button variant="outlined" onClick={onClose}>
-            Cancel
-          </Button>
-          <Button
-            type="submit"
-            variant="contained"
-            disabled={!fits || name.trim() === '' || due === '' || doing.isPending}
-          >
-            Begin, and write to them
-          </Button>
-        </Box>
       </Box>
-    </Dialog>
+      <TextField
+        size="small"
+        label="Name of the review"
+        value={name}
+        slotProps={{ htmlInput: { maxLength: 200 } }}
+        onChange={(event) => setName(event.target.value)}
+      />
+      <TextField
+        size="small"
+        multiline
+        maxRows={4}
+        label="What you tell those who are asked"
+        value={note}
+        slotProps={{ htmlInput: { maxLength: 2000 } }}
+        onChange={(event) => setNote(event.target.value)}
+      />
+      {told && <Asks preview={preview} />}
+    </DecideDialog>
   );
 }
 

@@ -8,6 +8,7 @@ import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Statement;
 import java.time.Duration;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -81,6 +82,7 @@ public final class HttpBenchmark {
         lists();
         findings();
         desk();
+        review();
         drafts();
         table.print();
     }
@@ -179,6 +181,50 @@ public final class HttpBenchmark {
                 "the same with its number",
                 "",
                 through.formatted("records") + "&operation=view&size=50&count=true");
+    }
+
+    /** An access review of more than two thousand people: begun once, opened again and again. */
+    private void review() {
+        if (!wants("access review")) {
+            return;
+        }
+        Map<String, Object> wanted =
+                Map.of(
+                        "name",
+                        "All of Operations",
+                        "scope",
+                        Map.of(
+                                "kind",
+                                "people",
+                                "audience",
+                                Map.of(
+                                        "of",
+                                        List.of(Map.of("unit", "operations", "below", true)),
+                                        "except",
+                                        List.of())),
+                        "asked",
+                        "managers",
+                        "due",
+                        LocalDate.now().plusDays(20).toString());
+        long begun = System.nanoTime();
+        JsonNode review = idris.json("POST", TOWLINE + "/reviews", wanted);
+        double took = (System.nanoTime() - begun) / 1e6;
+        String at = "/api/reviews/" + review.path("id").asString();
+        String rights = review.at("/progress/rights").asLong() + " rights";
+        table.add("access review of " + rights + ": begun", "", ms(took), "");
+        table.add(
+                "access review of " + rights + ": opened, with its first people",
+                "1 s",
+                ms(
+                        Clocked.median(
+                                2,
+                                9,
+                                () -> {
+                                    idris.get(at);
+                                    idris.get(at + "/people?mine=false");
+                                })),
+                "");
+        idris.send("POST", at + "/end", Map.of());
     }
 
     private void decisions() {

@@ -4,6 +4,7 @@ import com.eatthepath.otp.TimeBasedOneTimePasswordGenerator;
 import java.security.GeneralSecurityException;
 import java.time.Duration;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -63,6 +64,7 @@ final class Walk {
         tokens();
         designs();
         desk();
+        review();
         application();
         return refused;
     }
@@ -74,6 +76,58 @@ final class Walk {
             refused.add(operation + ": " + answer.status() + " " + answer.text());
         }
         return answer;
+    }
+
+    /** Begins an access review, answers, hands on, ends it, and checks its result. */
+    private void review() {
+        Map<String, Object> wanted =
+                Map.of(
+                        "name",
+                        "Who watches hazards",
+                        "scope",
+                        Map.of("kind", "role", "role", "hazard-officer"),
+                        "asked",
+                        "named",
+                        "named",
+                        List.of("idris.munro"),
+                        "due",
+                        LocalDate.now().plusDays(20).toString());
+        String id =
+                done("beginReview", admin.post(TOWLINE + "/reviews", wanted))
+                        .json()
+                        .path("id")
+                        .asString();
+        String review = "/api/reviews/" + id;
+        done("review", admin.get(review));
+        String person =
+                done("peopleInReview", admin.get(review + "/people"))
+                        .json()
+                        .at("/people/0/person/key")
+                        .asString();
+        int number =
+                done("personInReview", admin.get(review + "/people/" + person))
+                        .json()
+                        .at("/rights/0/number")
+                        .asInt();
+        Map<String, Object> numbers = Map.of("numbers", List.of(number));
+        done("lookedInReview", admin.post(review + "/looked", numbers));
+        done(
+                "answerInReview",
+                admin.post(
+                        review + "/answers", Map.of("numbers", List.of(number), "answer", "keep")));
+        done("alikeInReview", admin.get(review + "/alike"));
+        done("alikeRightsInReview", admin.get(review + "/alike/rights?what=Hazard%20officer"));
+        done(
+                "handOnInReview",
+                admin.post(review + "/handed", Map.of("to", "maren.holt", "note", "Yours")));
+        done("remindInReview", admin.post(review + "/reminders", Map.of()));
+        done("endReview", admin.post(review + "/end", Map.of()));
+        done("checkReview", admin.get(review + "/check"));
+        byte[] result = admin.bytes(review + "/result.json");
+        done("reviewResult", admin.get(review + "/result.json"));
+        done("reviewResultPdf", admin.get(review + "/result.pdf"));
+        done("reviewResultCsv", admin.get(review + "/result.csv"));
+        done("checkReviewFile", admin.postBytes("/api/reviews/results/file", result));
     }
 
     /** Sets something of the Desk aside, hands it on, and puts it back. */

@@ -1,6 +1,7 @@
 package nembar.server.reports;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.function.Predicate;
@@ -64,11 +65,11 @@ class Administering implements Report {
         AccessModel model = moment.model();
         Predicate<Person> visible = governance.mayView(me);
         List<List<String>> rows = new ArrayList<>();
-        for (Persona one : model.personas().all()) {
-            if (!visible.test(one.person())) {
-                continue;
-            }
-            PersonAccess access = moment.access(one);
+        for (List<Persona> alike : moment.classes()) {
+            PersonAccess access = moment.access(alike.get(0));
+            String holds =
+                    String.join(
+                            "; ", new Explanation(model, access.who()).holdings(access.holdings()));
             for (RecordType type : model.catalogue().recordTypes()) {
                 String may =
                         type.operations().stream()
@@ -79,21 +80,25 @@ class Administering implements Report {
                                                         .equals(RecordSet.NOTHING))
                                 .map(operation -> said(access, type, operation))
                                 .collect(Collectors.joining(", "));
-                if (!may.isEmpty()) {
-                    rows.add(
-                            List.of(
-                                    one.person().name(),
-                                    Words.of(one.person().kind()),
-                                    model.directory().unitOrAccount(one.person(), one.account()),
-                                    type.plural().toLowerCase(Locale.ROOT),
-                                    may,
-                                    String.join(
-                                            "; ",
-                                            new Explanation(model, access.who())
-                                                    .holdings(access.holdings()))));
+                if (may.isEmpty()) {
+                    continue;
+                }
+                for (Persona one : alike) {
+                    if (visible.test(one.person())) {
+                        rows.add(
+                                List.of(
+                                        one.person().name(),
+                                        Words.of(one.person().kind()),
+                                        model.directory()
+                                                .unitOrAccount(one.person(), one.account()),
+                                        type.plural().toLowerCase(Locale.ROOT),
+                                        may,
+                                        holds));
+                    }
                 }
             }
         }
+        rows.sort(Comparator.comparing((List<String> one) -> one.get(0)));
         return new Table(rows, "");
     }
 

@@ -1,9 +1,9 @@
 package nembar.server.reports;
 
+import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.util.ArrayList;
-import java.util.Collection;
 import java.util.Comparator;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -13,6 +13,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.function.Consumer;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import nembar.core.answers.Moment;
@@ -43,7 +44,8 @@ import org.springframework.stereotype.Component;
  */
 @Component
 class PastAccess implements Report {
-    private static final int INSTANTS_AT_MOST = 150;
+    private static final int AT_MOST = 80;
+    private static final Duration LONGEST = Duration.ofSeconds(20);
 
     private final Models models;
     private final ModelStore store;
@@ -100,22 +102,24 @@ class PastAccess implements Report {
         Predicate<Person> visible = governance.mayView(me);
         Map<String, Span> standing = new LinkedHashMap<>();
         List<List<String>> rows = new ArrayList<>();
-        for (Moment moment : moments(asked)) {
-            Map<String, Span> here = at(moment, type.key(), operation, visible);
-            for (Span span : List.copyOf(standing.values())) {
-                if (!here.containsKey(span.person().key())) {
-                    standing.remove(span.person().key());
-                    rows.add(row(now, span, Optional.of(moment.at()), asked, zone));
-                }
-            }
-            here.forEach(
-                    (key, span) -> {
-                        Span before = standing.putIfAbsent(key, span);
-                        if (before != null) {
-                            before.by().addAll(span.by());
+        each(
+                asked,
+                moment -> {
+                    Map<String, Span> here = at(moment, type.key(), operation, visible);
+                    for (Span span : List.copyOf(standing.values())) {
+                        if (!here.containsKey(span.person().key())) {
+                            standing.remove(span.person().key());
+                            rows.add(row(now, span, Optional.of(moment.at()), asked, zone));
                         }
-                    });
-        }
+                    }
+                    here.forEach(
+                            (key, span) -> {
+                                Span before = standing.putIfAbsent(key, span);
+                                if (before != null) {
+                                    before.by().addAll(span.by());
+                                }
+                            });
+                });
         standing.values().forEach(span -> rows.add(row(now, span, Optional.empty(), asked, zone)));
         rows.sort(Comparator.comparing((List<String> one) -> one.get(0)));
         return new Table(
@@ -128,38 +132,43 @@ class PastAccess implements Report {
                         + " them is named.");
     }
 
-    /** Each instant at which it can have been otherwise, with what was published then. */
-    private List<Moment> moments(Asked asked) {
+    /**
+     * Each instant at which it can have been otherwise, with what was published then: one after the
+     * other, so that no more than one is held.
+     */
+    private void each(Asked asked, Consumer<Moment> look) {
         TreeSet<Instant> changes =
                 new TreeSet<>(
                         store.changedAt(
-                                asked.application(),
-                                asked.from(),
-                                asked.until(),
-                                INSTANTS_AT_MOST + 1));
+                                asked.application(), asked.from(), asked.until(), AT_MOST + 1));
         changes.add(asked.from());
-        requireFew(changes);
-        List<Moment> moments = new ArrayList<>();
+        int looked = changes.size();
+        requireFew(looked <= AT_MOST);
+        long end = System.nanoTime() + LONGEST.toNanos();
         for (Instant at : changes) {
+            requireFew(System.nanoTime() < end);
             Optional<AccessModel> model = then(asked.application(), at);
+            if (model.isEmpty()) {
+                continue;
+            }
             Instant next = Optional.ofNullable(changes.higher(at)).orElse(asked.until());
-            model.ifPresent(
-                    one -> {
-                        moments.add(new Moment(one, at));
-                        edges(one, at, next).forEach(edge -> moments.add(new Moment(one, edge)));
-                    });
-            requireFew(moments);
+            Set<Instant> edges = edges(model.get(), at, next);
+            looked += edges.size();
+            requireFew(looked <= AT_MOST);
+            look.accept(new Moment(model.get(), at));
+            for (Instant edge : edges) {
+                requireFew(System.nanoTime() < end);
+                look.accept(new Moment(model.get(), edge));
+            }
         }
-        return moments;
     }
 
-    private static void requireFew(Collection<?> some) {
-        if (some.size() > INSTANTS_AT_MOST) {
+    private static void requireFew(boolean few) {
+        if (!few) {
             throw new BadRequest(
                     "from",
-                    "Access may have become another more than "
-                            + INSTANTS_AT_MOST
-                            + " times in these days. Ask about fewer of them.");
+                    "Too much became another in these days to be gone through at once. Ask about"
+                            + " fewer of them.");
         }
     }
 
