@@ -95,7 +95,8 @@ public final class Stage
                             Cluster.project()
                                     .resolve("demo-server/target/nembar-demo-server-app.jar")
                                     .toString(),
-                            "--server.port=" + port));
+                            "--server.port=" + port,
+                            "--nembar.notices.every=2s"));
             cluster.settings().forEach(setting -> command.add("--" + setting));
             Files.createDirectories(Path.of("target"));
             Path log = Path.of("target/server-" + port + ".log");
