@@ -461,15 +461,19 @@ class ReviewController {
     }
 
     /** The result, exactly as it was sealed. */
-    @GetMapping("/reviews/{id}/result.json")
+    @GetMapping(
+            path = "/reviews/{id}/result.json",
+            produces = MediaType.APPLICATION_OCTET_STREAM_VALUE)
     @Operation(operationId = "reviewResult")
     @Transactional(readOnly = true)
     public ResponseEntity<byte[]> json(@PathVariable String id) {
         return file(
-                sealed(id).document.getBytes(StandardCharsets.UTF_8), "json", "application/json");
+                sealed(id).document.getBytes(StandardCharsets.UTF_8),
+                "json",
+                MediaType.APPLICATION_OCTET_STREAM_VALUE);
     }
 
-    @GetMapping("/reviews/{id}/result.pdf")
+    @GetMapping(path = "/reviews/{id}/result.pdf", produces = MediaType.APPLICATION_PDF_VALUE)
     @Operation(operationId = "reviewResultPdf")
     @Transactional(readOnly = true)
     public ResponseEntity<byte[]> pdf(@PathVariable String id) {
@@ -484,7 +488,7 @@ class ReviewController {
                 MediaType.APPLICATION_PDF_VALUE);
     }
 
-    @GetMapping("/reviews/{id}/result.csv")
+    @GetMapping(path = "/reviews/{id}/result.csv", produces = "text/csv")
     @Operation(operationId = "reviewResultCsv")
     @Transactional(readOnly = true)
     public ResponseEntity<StreamingResponseBody> csv(@PathVariable String id) {
