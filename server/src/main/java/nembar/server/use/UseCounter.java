@@ -32,7 +32,7 @@ public class UseCounter implements DisposableBean {
     private final Clock clock;
     private final Map<Key, Long> counts = new ConcurrentHashMap<>();
 
-    UseCounter(UseStore store, Models models, Clock clock) {
+    public UseCounter(UseStore store, Models models, Clock clock) {
         this.store = store;
         this.models = models;
         this.clock = clock;
