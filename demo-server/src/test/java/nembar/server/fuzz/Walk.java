@@ -132,7 +132,14 @@ final class Walk {
 
     /** Sets something of the Desk aside, hands it on, and puts it back. */
     private void desk() {
-        JsonNode lines = admin.get("/api/desk").json().at("/groups/0/lines");
+        JsonNode lines =
+                await(
+                        () -> {
+                            JsonNode desk = admin.get("/api/desk").json();
+                            return desk.path("working").isEmpty()
+                                    ? desk.at("/groups/0/lines")
+                                    : null;
+                        });
         List<String> item = List.of(lines.path(0).path("id").asString());
         done(
                 "setAside",
