@@ -1,7 +1,5 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import MenuItem from '@mui/material/MenuItem';
-import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { keepPreviousData, useMutation, useQuery } from '@tanstack/react-query';
 import { useEffect, useRef } from 'react';
@@ -9,7 +7,6 @@ import { Link } from 'react-router';
 import { api, data, type Schemas } from '../api/client';
 import { keys } from '../api/keys';
 import { useAddress } from '../app/address';
-import { DayField } from '../app/Dates';
 import { queryOf } from '../app/listed';
 import { Pages } from '../app/Pages';
 import { Part, Rows } from '../app/parts';
@@ -17,11 +14,9 @@ import { Trouble } from '../app/Trouble';
 import { exactly } from '../app/when';
 import { number } from '../ask/said';
 import { Working } from '../ask/Working';
-import { useBench } from '../bench/api';
-import { OfPerson } from './Filters';
+import { ReportSlot, type SlotName } from './ReportSlot';
 
 type Kind = Schemas['ReportKind'];
-type SlotName = Kind['slots'][number]['name'];
 
 const SIZE = 50;
 
@@ -187,7 +182,7 @@ function OneReport({ application, kind }: { application: string; kind: Kind }) {
           sx={{ display: 'flex', gap: 1.25, flexWrap: 'wrap', mb: 1.5 }}
         >
           {kind.slots.map(({ name }) => (
-            <Slot key={name} name={name} application={application} asked={asked} set={set} />
+            <ReportSlot key={name} name={name} application={application} asked={asked} set={set} />
           ))}
         </Box>
       )}
@@ -253,83 +248,5 @@ function Shown({ page }: { page: Schemas['ReportPage'] }) {
         </Rows>
       )}
     </>
-  );
-}
-
-type SlotProps = {
-  name: SlotName;
-  application: string;
-  asked: Record<string, string>;
-  set: (next: Record<string, string>) => void;
-};
-
-function Slot({ name, application, asked, set }: SlotProps) {
-  const bench = useBench(name === 'recordType' || name === 'operation' ? application : '').data;
-  switch (name) {
-    case 'person':
-      return (
-        <OfPerson label="Person" value={asked.person ?? ''} onPick={(person) => set({ person })} />
-      );
-    case 'from':
-    case 'until':
-      return (
-        <DayField
-          label={name === 'from' ? 'From' : 'Until'}
-          value={asked[name] ?? ''}
-          onChange={(day) => set({ [name]: day })}
-          width={196}
-        />
-      );
-    case 'recordType':
-      return (
-        <Choice
-          label="Record type"
-          value={asked.recordType ?? ''}
-          choices={(bench?.types ?? []).map((one) => [one.key, one.plural])}
-          onPick={(recordType) => set({ recordType, operation: '' })}
-        />
-      );
-    default:
-      return (
-        <Choice
-          label="Operation"
-          value={asked.operation || 'view'}
-          choices={(
-            bench?.types.find((one) => one.key === asked.recordType)?.operations ?? [
-              { key: 'view', name: 'view' },
-            ]
-          ).map((one) => [one.key, one.name])}
-          onPick={(operation) => set({ operation: operation === 'view' ? '' : operation })}
-        />
-      );
-  }
-}
-
-function Choice({
-  label,
-  value,
-  choices,
-  onPick,
-}: {
-  label: string;
-  value: string;
-  choices: [string, string][];
-  onPick: (key: string) => void;
-}) {
-  return (
-    <TextField
-      select
-      size="small"
-      label={label}
-      value={choices.some(([key]) => key === value) ? value : ''}
-      sx={{ width: 180 }}
-      onChange={(event) => onPick(event.target.value)}
-    >
-      {choices.map(([key, name]) => (
-        <MenuItem key={key} value={key}>
-          {name}
-        </MenuItem>
-      ))}
-    </TextField>
   );
 }

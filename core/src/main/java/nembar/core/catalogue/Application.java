@@ -1,5 +1,7 @@
 package nembar.core.catalogue;
 
+import java.time.Instant;
+import java.time.LocalDate;
 import java.time.ZoneId;
 
 /** A governed business application (docs/access-model.md, section 1). */
@@ -16,6 +18,11 @@ public record Application(String key, String name, ZoneId zone, State state) {
         PAUSED,
         /** It was taken away: nobody has access, and only its history is left. */
         ENDED
+    }
+
+    /** The day that an instant has on its calendar. */
+    public LocalDate day(Instant at) {
+        return LocalDate.ofInstant(at, zone);
     }
 
     /** Whether what the design gives counts. */

@@ -1,6 +1,7 @@
 package nembar.core.directory;
 
 import java.util.List;
+import java.util.Optional;
 import java.util.stream.Stream;
 
 /**
@@ -21,6 +22,13 @@ public record Audience(List<Part> of, List<Part> except) {
     /** Whether whom it has depends on who holds a role, and so on the moment. */
     public boolean namesHolders() {
         return Stream.concat(of.stream(), except.stream()).anyMatch(HoldersOf.class::isInstance);
+    }
+
+    /** Key of the one person that it is; empty where it is not just one. */
+    public Optional<String> onlyPerson() {
+        return of.size() == 1 && except.isEmpty() && of.get(0) instanceof OnePerson one
+                ? Optional.of(one.person())
+                : Optional.empty();
     }
 
     /** One building block of an audience. */

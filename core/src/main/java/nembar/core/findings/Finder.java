@@ -48,7 +48,7 @@ abstract class Finder {
     }
 
     static boolean onlyFor(Assignment assignment, Person person) {
-        return assignment.audience().equals(Audience.anyOf(new Audience.OnePerson(person.key())));
+        return assignment.audience().onlyPerson().filter(person.key()::equals).isPresent();
     }
 
     String called(Assignment assignment) {

@@ -29,7 +29,7 @@ final class UseFinder extends Finder {
     UseFinder(Moment moment, Activity activity) {
         super(moment);
         this.use = activity.use();
-        this.today = LocalDate.ofInstant(moment.at(), model.application().zone());
+        this.today = model.application().day(moment.at());
     }
 
     @Override

@@ -247,7 +247,7 @@ public final class AccessModel implements Elements {
 
     /** Whether the account acted for, if any, lets its people in at the instant. */
     public boolean open(Standpoint who) {
-        LocalDate day = LocalDate.ofInstant(who.at(), application.zone());
+        LocalDate day = application.day(who.at());
         return who.account().flatMap(directory::account).map(one -> one.open(day)).orElse(true);
     }
 

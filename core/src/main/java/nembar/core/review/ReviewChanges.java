@@ -82,12 +82,11 @@ public final class ReviewChanges {
             return;
         }
         Audience audience = Rights.audience(element);
-        String only = onlyPerson(audience);
-        Wanted whole = only == null ? null : people.get(only);
-        if (whole != null) {
+        Optional<Wanted> whole = audience.onlyPerson().map(people::get);
+        if (whole.isPresent()) {
             changes.add(
-                    whole.keeps()
-                            ? Change.Put.of(other(element, element.key(), audience, whole))
+                    whole.get().keeps()
+                            ? Change.Put.of(other(element, element.key(), audience, whole.get()))
                             : Change.Remove.of(element));
             return;
         }
@@ -109,15 +108,6 @@ public final class ReviewChanges {
                         changes.add(Change.Put.of(other(element, key, them, wanted)));
                     }
                 });
-    }
-
-    /** Key of the one person that an audience is; null where it is not one. */
-    private static String onlyPerson(Audience audience) {
-        return audience.of().size() == 1
-                        && audience.except().isEmpty()
-                        && audience.of().get(0) instanceof Audience.OnePerson one
-                ? one.person()
-                : null;
     }
 
     /** The audience without some people: not named any more, or an exception where that takes. */

@@ -99,8 +99,7 @@ public final class Reviewers {
     private Stream<String> stewards(Right right) {
         Element element = model.element(right.kind(), right.element()).orElseThrow();
         Set<String> areas = new TreeSet<>();
-        rights.given(element).stream()
-                .flatMap(set -> set.privileges().stream())
+        rights.privileges(element)
                 .flatMap(one -> type(one).stream())
                 .flatMap(key -> model.catalogue().recordType(key).stream())
                 .map(RecordType::area)

@@ -85,26 +85,13 @@ public final class RightShown {
 
     /** Since when it is given; empty where that is not known. */
     public Optional<Instant> since() {
-        if (element instanceof Assignment one) {
-            return one.times().from().isPresent() ? one.times().from() : one.givenAt();
-        }
-        if (element instanceof SharingRule one) {
-            return one.times().from();
-        }
-        return element instanceof Delegation one ? one.times().from() : Optional.empty();
+        Optional<Instant> from = Rights.times(element).from();
+        return from.isEmpty() && element instanceof Assignment one ? one.givenAt() : from;
     }
 
     /** Until when it is given; empty for as long as nobody ends it. */
     public Optional<Instant> until() {
-        if (element instanceof Assignment one) {
-            return one.times().until();
-        }
-        if (element instanceof SharingRule one) {
-            return one.times().until();
-        }
-        return element instanceof DirectShare one
-                ? one.until()
-                : ((Delegation) element).times().until();
+        return Rights.times(element).until();
     }
 
     /** Why it was given; may be empty. */

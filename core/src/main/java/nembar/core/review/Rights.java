@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.function.Predicate;
+import java.util.stream.Stream;
 import nembar.core.answers.Moment;
 import nembar.core.design.Assignment;
 import nembar.core.design.Delegation;
@@ -18,6 +19,7 @@ import nembar.core.design.Privilege.RecordPrivilege;
 import nembar.core.design.PrivilegeSet;
 import nembar.core.design.Reach;
 import nembar.core.design.SharingRule;
+import nembar.core.design.Times;
 import nembar.core.directory.Audience;
 import nembar.core.directory.Directory;
 import nembar.core.directory.Person;
@@ -82,16 +84,18 @@ public final class Rights {
                     ElementKind.DELEGATION);
 
     private boolean ended(Element element) {
+        return times(element).ended(at);
+    }
+
+    /** When an assignment, a sharing rule, a direct share or a delegation gives anything. */
+    static Times times(Element element) {
         if (element instanceof Assignment one) {
-            return one.times().ended(at);
+            return one.times();
         }
         if (element instanceof SharingRule one) {
-            return one.times().ended(at);
+            return one.times();
         }
-        if (element instanceof DirectShare one) {
-            return one.times().ended(at);
-        }
-        return element instanceof Delegation one && one.times().ended(at);
+        return element instanceof DirectShare one ? one.times() : ((Delegation) element).times();
     }
 
     /** Keys of those who hold what an element gives. */
@@ -130,14 +134,11 @@ public final class Rights {
         if (scope instanceof RightsScope.OfRecordType of) {
             return one ->
                     opens(one, of.recordType())
-                            || given(one).stream()
-                                    .flatMap(set -> set.privileges().stream())
-                                    .anyMatch(each -> gives(each, of.recordType()));
+                            || privileges(one).anyMatch(each -> gives(each, of.recordType()));
         }
         if (scope instanceof RightsScope.OfField of) {
             return one ->
-                    given(one).stream()
-                            .flatMap(set -> set.privileges().stream())
+                    privileges(one)
                             .anyMatch(
                                     each ->
                                             each instanceof FieldPrivilege field
@@ -147,14 +148,15 @@ public final class Rights {
         return any -> true;
     }
 
-    /** The privilege sets that an assignment gives or a delegation lists; none of others. */
-    List<PrivilegeSet> given(Element element) {
+    /** What an assignment gives, or is in the sets that a delegation lists; nothing of others. */
+    Stream<Privilege> privileges(Element element) {
+        List<PrivilegeSet> sets = List.of();
         if (element instanceof Assignment one) {
-            return model.design().setsOf(one.gives());
+            sets = model.design().setsOf(one.gives());
+        } else if (element instanceof Delegation one) {
+            sets = one.sets().stream().flatMap(key -> model.design().set(key).stream()).toList();
         }
-        return element instanceof Delegation one
-                ? one.sets().stream().flatMap(key -> model.design().set(key).stream()).toList()
-                : List.of();
+        return sets.stream().flatMap(set -> set.privileges().stream());
     }
 
     private static boolean gives(Privilege privilege, String recordType) {

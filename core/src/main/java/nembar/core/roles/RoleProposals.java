@@ -121,12 +121,10 @@ public final class RoleProposals {
     }
 
     private Optional<Person> onlyPerson(Assignment one) {
-        Audience audience = one.audience();
-        return audience.of().size() == 1
-                        && audience.except().isEmpty()
-                        && audience.of().get(0) instanceof Audience.OnePerson of
-                ? model.directory().person(of.person()).filter(Person::active)
-                : Optional.empty();
+        return one.audience()
+                .onlyPerson()
+                .flatMap(model.directory()::person)
+                .filter(Person::active);
     }
 
     private RoleProposal together(Bundle bundle, Map<String, List<Assignment>> people) {
@@ -227,7 +225,7 @@ public final class RoleProposals {
 
     /** Roles of which some privileges were not used by anybody who holds them. */
     private List<RoleProposal> smaller() {
-        LocalDate today = LocalDate.ofInstant(moment.at(), model.application().zone());
+        LocalDate today = model.application().day(moment.at());
         if (!use.tells(today)) {
             return List.of();
         }

@@ -42,9 +42,7 @@ public record RoleTrim(int holders, List<Unused> unused, List<Change> changes) {
                 holders.addAll(moment.model().peopleIn(one.audience(), moment.at()));
             }
         }
-        LocalDate since =
-                LocalDate.ofInstant(moment.at(), moment.model().application().zone())
-                        .minusDays(Use.DAYS);
+        LocalDate since = moment.model().application().day(moment.at()).minusDays(Use.DAYS);
         Set<Used> used = new HashSet<>();
         for (String holder : holders) {
             for (Map.Entry<Used, LocalDate> one :

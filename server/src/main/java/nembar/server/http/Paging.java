@@ -1,6 +1,8 @@
 package nembar.server.http;
 
+import java.util.ArrayList;
 import java.util.List;
+import java.util.function.IntFunction;
 
 /** What a page of a list may be. */
 public final class Paging {
@@ -15,6 +17,21 @@ public final class Paging {
         if (page < 0 || size < 1 || size > SIZE_AT_MOST) {
             throw new BadRequest("size", "Ask for a page from 0, of 1 to " + SIZE_AT_MOST + ".");
         }
+    }
+
+    /**
+     * What is on all pages of a list, up to so many elements.
+     *
+     * @param pages the elements of a page, of {@link #SIZE_AT_MOST} each; none after the last
+     */
+    public static <T> List<T> all(IntFunction<List<T>> pages, int atMost) {
+        List<T> all = new ArrayList<>();
+        List<T> some = pages.apply(0);
+        for (int page = 1; !some.isEmpty(); page++) {
+            all.addAll(some);
+            some = all.size() < atMost ? pages.apply(page) : List.of();
+        }
+        return all;
     }
 
     /** How many elements come before a page; no list has more than there are whole numbers for. */

@@ -3,7 +3,6 @@ package nembar.server.ledger;
 import io.swagger.v3.oas.annotations.Operation;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.function.IntFunction;
 import nembar.server.answers.Impacts;
 import nembar.server.answers.Impacts.ImpactPage;
 import nembar.server.http.Csv;
@@ -178,7 +177,9 @@ class LedgerController {
     @Operation(operationId = "actsCsv")
     ResponseEntity<StreamingResponseBody> actsCsv(@ParameterObject AuditAsked asked) {
         List<ActLine> all =
-                all(page -> audit.acts(me.person(), asked, page, Paging.SIZE_AT_MOST).acts());
+                Paging.all(
+                        page -> audit.acts(me.person(), asked, page, Paging.SIZE_AT_MOST).acts(),
+                        CSV_ROWS);
         return Csv.file(
                 "acts.csv",
                 List.of("At", "Who", "Did", "To", "Name"),
@@ -208,7 +209,11 @@ class LedgerController {
     @Operation(operationId = "signInsCsv")
     ResponseEntity<StreamingResponseBody> signInsCsv(@ParameterObject AuditAsked asked) {
         List<SignInLine> all =
-                all(page -> audit.signIns(me.person(), asked, page, Paging.SIZE_AT_MOST).tries());
+                Paging.all(
+                        page ->
+                                audit.signIns(me.person(), asked, page, Paging.SIZE_AT_MOST)
+                                        .tries(),
+                        CSV_ROWS);
         return Csv.file(
                 "sign-ins.csv",
                 List.of("At", "Person", "Outcome", "Program", "Address"),
@@ -221,17 +226,6 @@ class LedgerController {
                                                 one.outcome(),
                                                 one.agent(),
                                                 one.address())));
-    }
-
-    /** What is on all pages of a list, as far as a file has it. */
-    private static <T> List<T> all(IntFunction<List<T>> pages) {
-        List<T> all = new ArrayList<>();
-        List<T> some = pages.apply(0);
-        for (int page = 1; !some.isEmpty(); page++) {
-            all.addAll(some);
-            some = all.size() < CSV_ROWS ? pages.apply(page) : List.of();
-        }
-        return all;
     }
 
     /** Text of a request; empty where it says none. */

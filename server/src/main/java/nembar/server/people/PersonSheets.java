@@ -13,7 +13,6 @@ import java.util.Set;
 import nembar.core.design.Assignment;
 import nembar.core.directory.Account;
 import nembar.core.directory.Attribute;
-import nembar.core.directory.Audience;
 import nembar.core.directory.Directory;
 import nembar.core.directory.Person;
 import nembar.core.governance.Objection;
@@ -233,7 +232,6 @@ public class PersonSheets {
 
     /** Whether the assignment is to this person and nobody else. */
     static boolean mine(Assignment assignment, Person person) {
-        return assignment.audience().except().isEmpty()
-                && assignment.audience().of().equals(List.of(new Audience.OnePerson(person.key())));
+        return assignment.audience().onlyPerson().filter(person.key()::equals).isPresent();
     }
 }

@@ -82,7 +82,7 @@ class Dormant implements Report {
         ZoneId zone = model.application().zone();
         Instant now = clock.instant();
         Instant before = now.minus(Duration.ofDays(Use.DAYS));
-        LocalDate beforeDay = LocalDate.ofInstant(before, zone);
+        LocalDate beforeDay = model.application().day(before);
         Use known = use.of(asked.application());
         Map<String, Instant> signedIn = signIns.lastSignedIn();
         Directory directory = model.directory();

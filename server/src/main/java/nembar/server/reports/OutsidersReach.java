@@ -95,21 +95,14 @@ class OutsidersReach implements Report {
                         (one, reached) -> {
                             String may = may(reached, counts);
                             if (!may.isEmpty()) {
-                                rows.get(one).add(row(moment, one, type.plural(), may));
+                                rows.get(one).add(List.of(type.plural(), may));
                             }
                         });
             }
         }
-        return new Table(
-                rows.entrySet().stream()
-                        .flatMap(
-                                one ->
-                                        one.getValue().isEmpty()
-                                                ? List.of(row(moment, one.getKey(), "", "nothing"))
-                                                        .stream()
-                                                : one.getValue().stream())
-                        .toList(),
-                "The numbers are of the records there are now.");
+        List<List<String>> all = new ArrayList<>();
+        rows.forEach((one, reached) -> all.addAll(rows(moment, one, reached)));
+        return new Table(all, "The numbers are of the records there are now.");
     }
 
     private static String may(Map<Operation, RecordSet> reached, Map<RecordSet, Long> counts) {
@@ -131,16 +124,25 @@ class OutsidersReach implements Report {
                 .collect(Collectors.joining(", "));
     }
 
-    private static List<String> row(Moment moment, Persona one, String type, String may) {
+    /** A row for each record type that they reach; one that says so where they reach none. */
+    private static List<List<String>> rows(Moment moment, Persona one, List<List<String>> reached) {
         AccessModel model = moment.model();
         PersonAccess access = moment.access(one);
-        return List.of(
-                one.person().name(),
-                one.account().map(model.directory()::accountName).orElse(""),
-                Words.of(one.person().status()),
-                type,
-                may,
-                String.join(
-                        "; ", new Explanation(model, access.who()).holdings(access.holdings())));
+        String holds =
+                String.join("; ", new Explanation(model, access.who()).holdings(access.holdings()));
+        return (reached.isEmpty() ? List.of(List.of("", "nothing")) : reached)
+                .stream()
+                        .map(
+                                of ->
+                                        List.of(
+                                                one.person().name(),
+                                                one.account()
+                                                        .map(model.directory()::accountName)
+                                                        .orElse(""),
+                                                Words.of(one.person().status()),
+                                                of.get(0),
+                                                of.get(1),
+                                                holds))
+                        .toList();
     }
 }

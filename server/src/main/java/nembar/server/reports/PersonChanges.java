@@ -73,63 +73,51 @@ class PersonChanges implements Report {
         governance.requireOnPerson(me, "view", person);
         ZoneId zone = models.model(asked.application()).application().zone();
         Map<String, String> names = models.directory().personNames();
+        Optional<Instant> from = Optional.of(asked.from());
+        Optional<Instant> until = Optional.of(asked.until());
+        Wanted wanted = new Wanted("", "", "", person.key(), from, until);
+        Acts.Wanted done = new Acts.Wanted("", person.key(), "", from, until);
         List<Row> rows = new ArrayList<>();
-        Wanted wanted =
-                new Wanted(
-                        "",
-                        "",
-                        "",
-                        person.key(),
-                        Optional.of(asked.from()),
-                        Optional.of(asked.until()));
-        for (int page = 0; rows.size() < ROWS_AT_MOST; page++) {
-            List<Publication> some =
-                    publications
-                            .publications(asked.application(), wanted, page, Paging.SIZE_AT_MOST)
-                            .items();
-            some.forEach(
-                    one ->
-                            rows.add(
-                                    new Row(
-                                            one.at(),
-                                            List.of(
-                                                    Dates.MINUTE.format(one.at().atZone(zone)),
-                                                    names.getOrDefault(one.author(), one.author()),
-                                                    String.join("; ", one.words()),
-                                                    one.reason(),
-                                                    "no. " + one.number()))));
-            if (some.size() < Paging.SIZE_AT_MOST) {
-                break;
-            }
-        }
-        Acts.Wanted done =
-                new Acts.Wanted(
-                        "",
-                        person.key(),
-                        "",
-                        Optional.of(asked.from()),
-                        Optional.of(asked.until()));
-        for (int page = 0; rows.size() < ROWS_AT_MOST; page++) {
-            List<Acts.ActOn> some = acts.find(done, Map.of(), page, Paging.SIZE_AT_MOST).items();
-            some.forEach(
-                    one ->
-                            rows.add(
-                                    new Row(
-                                            one.act().at(),
-                                            List.of(
-                                                    Dates.MINUTE.format(
-                                                            one.act().at().atZone(zone)),
-                                                    one.act().who(),
-                                                    one.act().words(),
-                                                    "",
-                                                    ""))));
-            if (some.size() < Paging.SIZE_AT_MOST) {
-                break;
-            }
-        }
+        Paging.all(
+                        page ->
+                                publications
+                                        .publications(
+                                                asked.application(),
+                                                wanted,
+                                                page,
+                                                Paging.SIZE_AT_MOST)
+                                        .items(),
+                        ROWS_AT_MOST)
+                .forEach(one -> rows.add(row(one, names, zone)));
+        Paging.all(
+                        page -> acts.find(done, Map.of(), page, Paging.SIZE_AT_MOST).items(),
+                        ROWS_AT_MOST)
+                .forEach(one -> rows.add(row(one.act(), zone)));
         rows.sort(Comparator.comparing(Row::at).reversed());
         return new Table(
-                rows.stream().map(Row::cells).toList(),
+                rows.stream().limit(ROWS_AT_MOST).map(Row::cells).toList(),
                 rows.size() >= ROWS_AT_MOST ? "The last " + ROWS_AT_MOST + "." : "");
+    }
+
+    private static Row row(Publication one, Map<String, String> names, ZoneId zone) {
+        return new Row(
+                one.at(),
+                List.of(
+                        Dates.MINUTE.format(one.at().atZone(zone)),
+                        names.getOrDefault(one.author(), one.author()),
+                        String.join("; ", one.words()),
+                        one.reason(),
+                        "no. " + one.number()));
+    }
+
+    private static Row row(Acts.Act one, ZoneId zone) {
+        return new Row(
+                one.at(),
+                List.of(
+                        Dates.MINUTE.format(one.at().atZone(zone)),
+                        one.who(),
+                        one.words(),
+                        "",
+                        ""));
     }
 }

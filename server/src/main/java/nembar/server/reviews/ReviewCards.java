@@ -1,7 +1,6 @@
 package nembar.server.reviews;
 
 import java.time.Clock;
-import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -31,9 +30,9 @@ import nembar.server.http.NotFound;
 import nembar.server.http.RecordsAway;
 import nembar.server.model.Models;
 import nembar.server.model.Moments;
-import nembar.server.reviews.ReviewController.OpensRecords;
-import nembar.server.reviews.ReviewController.PersonCard;
-import nembar.server.reviews.ReviewController.RightCard;
+import nembar.server.reviews.ReviewShapes.OpensRecords;
+import nembar.server.reviews.ReviewShapes.PersonCard;
+import nembar.server.reviews.ReviewShapes.RightCard;
 import nembar.server.session.SignIns;
 import nembar.server.use.UseStore;
 import org.springframework.stereotype.Service;
@@ -124,8 +123,7 @@ class ReviewCards {
             this.rights = new Rights(moment);
             this.peers = new Peers(moment);
             this.used = use.of(review.application, List.of(holder.key()));
-            this.tells =
-                    used.tells(LocalDate.ofInstant(clock.instant(), model.application().zone()));
+            this.tells = used.tells(model.application().day(clock.instant()));
         }
 
         List<RightCard> of(List<ReviewRightRow> rows) {
@@ -215,7 +213,7 @@ class ReviewCards {
                     tells && gives.isPresent(),
                     gives.map(one -> peers.with(holder, one))
                             .filter(one -> one.of() > 0)
-                            .map(one -> new ReviewController.PeersShown(one.holding(), one.of())),
+                            .map(one -> new ReviewShapes.PeersShown(one.holding(), one.of())),
                     opens,
                     privileges.stream()
                             .filter(one -> !(one instanceof RecordPrivilege))

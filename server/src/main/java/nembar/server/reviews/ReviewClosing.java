@@ -1,12 +1,8 @@
 package nembar.server.reviews;
 
-import java.nio.charset.StandardCharsets;
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
-import java.util.HexFormat;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -30,6 +26,7 @@ import nembar.server.store.DraftStore;
 import nembar.server.store.DraftStore.Draft;
 import nembar.server.store.PublicationStore;
 import nembar.server.store.PublicationStore.Publication;
+import org.apache.commons.codec.digest.DigestUtils;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -141,7 +138,7 @@ class ReviewClosing {
                 DocumentJson.text(
                         ReviewResult.of(
                                 row, store.all(row.id), models, publication, draft.isPresent()));
-        row.digest = digest(row.document);
+        row.digest = DigestUtils.sha256Hex(row.document);
         row.state = ReviewRow.SEALED;
     }
 
@@ -159,7 +156,7 @@ class ReviewClosing {
             throw new BadRequest("review", "It has no result yet.");
         }
         String why = "";
-        if (!digest(row.document).equals(row.digest)) {
+        if (!DigestUtils.sha256Hex(row.document).equals(row.digest)) {
             why = "The result is not what it was when it was sealed.";
         } else if (!AnsweredRight.of(store.all(row.id))
                 .equals(
@@ -173,18 +170,6 @@ class ReviewClosing {
 
     /** The review whose result a file is; empty where it is none that was sealed here. */
     Optional<ReviewRow> ofFile(byte[] document) {
-        return store.byDigest(hash(document));
-    }
-
-    static String digest(String document) {
-        return hash(document.getBytes(StandardCharsets.UTF_8));
-    }
-
-    private static String hash(byte[] bytes) {
-        try {
-            return HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(bytes));
-        } catch (NoSuchAlgorithmException impossible) {
-            throw new IllegalStateException(impossible);
-        }
+        return store.byDigest(DigestUtils.sha256Hex(document));
     }
 }

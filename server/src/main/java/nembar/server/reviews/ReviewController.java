@@ -2,34 +2,35 @@ package nembar.server.reviews;
 
 import io.swagger.v3.oas.annotations.Operation;
 import jakarta.validation.Valid;
-import jakarta.validation.constraints.NotNull;
-import java.nio.charset.StandardCharsets;
-import java.time.Instant;
-import java.time.LocalDate;
-import java.time.ZoneId;
-import java.time.ZoneOffset;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import nembar.core.directory.Person;
-import nembar.core.review.Reviewers.Asked;
 import nembar.server.document.DocumentJson;
 import nembar.server.http.BadRequest;
-import nembar.server.http.Csv;
 import nembar.server.http.Named;
-import nembar.server.http.NotFound;
-import nembar.server.http.OneOf;
 import nembar.server.model.Models;
-import nembar.server.reviews.ReviewClosing.ResultChecked;
+import nembar.server.reviews.ReviewShapes.AlikePage;
+import nembar.server.reviews.ReviewShapes.AlikeRight;
+import nembar.server.reviews.ReviewShapes.AlikeRights;
+import nembar.server.reviews.ReviewShapes.AnswerGiven;
+import nembar.server.reviews.ReviewShapes.HandedRights;
+import nembar.server.reviews.ReviewShapes.Looked;
+import nembar.server.reviews.ReviewShapes.PeopleInReview;
+import nembar.server.reviews.ReviewShapes.PersonCard;
+import nembar.server.reviews.ReviewShapes.PersonInReview;
+import nembar.server.reviews.ReviewShapes.ProgressShown;
+import nembar.server.reviews.ReviewShapes.ReviewPage;
+import nembar.server.reviews.ReviewShapes.ReviewPreview;
+import nembar.server.reviews.ReviewShapes.ReviewShown;
+import nembar.server.reviews.ReviewShapes.ReviewWanted;
+import nembar.server.reviews.ReviewShapes.ReviewerShown;
 import nembar.server.reviews.ReviewStore.PersonProgress;
 import nembar.server.reviews.ReviewStore.Progress;
 import nembar.server.session.Me;
 import nembar.server.store.Page;
-import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
-import org.springframework.http.MediaType;
-import org.springframework.http.ResponseEntity;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -39,7 +40,6 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
-import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBody;
 
 /** Access reviews (docs/reviews.md). */
 @RestController
@@ -74,189 +74,6 @@ class ReviewController {
         this.models = models;
         this.me = me;
     }
-
-    /**
-     * A review as it is wanted.
-     *
-     * @param asked who is asked about each right
-     * @param named keys of those who are asked, where they are named
-     * @param standIns keys of those who are asked where nobody else can be, the first who may;
-     *     whoever begins the review comes last
-     * @param due the last day
-     * @param everyMonths after how many months it comes again; 0, or left out, for once
-     * @param note what reviewers are told; may be left out
-     */
-    record ReviewWanted(
-            String name,
-            @NotNull @Valid ReviewScope scope,
-            @NotNull @OneOf(Asked.class) String asked,
-            List<String> named,
-            List<String> standIns,
-            String due,
-            Integer everyMonths,
-            String note) {
-        ReviewWanted {
-            everyMonths = everyMonths == null ? Integer.valueOf(0) : everyMonths;
-        }
-    }
-
-    /** Somebody who would be asked, and about how many rights. */
-    record AskedOf(Named reviewer, int rights) {}
-
-    /**
-     * What a review would ask.
-     *
-     * @param asked those who would be asked about most
-     * @param reviewers how many would be asked in all
-     * @param nobody some of those about whom nobody can be asked; with any, it cannot begin
-     */
-    record ReviewPreview(
-            int rights, int people, List<AskedOf> asked, int reviewers, List<Named> nobody) {}
-
-    /** How far a review, or somebody in it, has come. */
-    record ProgressShown(long rights, long looked, long answered) {
-        static ProgressShown of(Progress progress) {
-            return new ProgressShown(progress.rights(), progress.looked(), progress.answered());
-        }
-    }
-
-    /** Somebody who is asked, and how far they have come. */
-    record ReviewerShown(Named reviewer, ProgressShown progress) {}
-
-    /**
-     * A review.
-     *
-     * @param scope what it is about, in words
-     * @param progress of all of it; to somebody who is only asked, of theirs
-     * @param mine how far whoever looks has come with what they are asked
-     * @param leads whether whoever looks may close it
-     * @param reviewers how far each has come; only for whoever leads it
-     * @param draft id of the draft its answers went into
-     * @param publication number of the one by which they came to be so
-     * @param outcome what came of it, once that is sure
-     * @param digest SHA-256 over the result, once it is sealed
-     */
-    record ReviewShown(
-            String id,
-            String name,
-            Named application,
-            String scope,
-            @OneOf(words = {"open", "closed", "sealed"}) String state,
-            Named owner,
-            String note,
-            Instant startedAt,
-            LocalDate due,
-            boolean overdue,
-            int everyMonths,
-            ProgressShown progress,
-            ProgressShown mine,
-            boolean leads,
-            List<ReviewerShown> reviewers,
-            Optional<Instant> closedAt,
-            Optional<String> draft,
-            Optional<Long> publication,
-            Optional<String> outcome,
-            Optional<String> digest) {}
-
-    /**
-     * A page of reviews.
-     *
-     * @param applications those in which whoever looks may begin one
-     */
-    record ReviewPage(List<ReviewShown> reviews, long total, List<Named> applications) {}
-
-    /** Somebody whose rights are asked about. */
-    record PersonInReview(Named person, String place, ProgressShown progress) {}
-
-    record PeopleInReview(List<PersonInReview> people, long total) {}
-
-    /** Records that a right opens; without a number where that is not for whoever looks. */
-    record OpensRecords(String records, String operation, Optional<Long> number) {}
-
-    /** How many of somebody's peers hold the same. */
-    record PeersShown(int holding, int of) {}
-
-    /**
-     * A right, as it is today.
-     *
-     * @param assigned whether it was assigned, so that another role may take its place
-     * @param given why it was given; may be empty
-     * @param lastUsed the last day on which anything of it was used
-     * @param useTells whether enough is known of use to say that it was not used
-     * @param peers left out where there are none, or it is no assignment
-     * @param records what it opens
-     * @param besides functions and guarded fields that it gives
-     * @param mine whether whoever looks is to answer
-     * @param looked whether whoever is asked has looked at it
-     * @param gone whether it has ended by itself
-     */
-    record RightCard(
-            int number,
-            String what,
-            String through,
-            boolean assigned,
-            String given,
-            Optional<Instant> since,
-            Optional<Instant> until,
-            Optional<LocalDate> lastUsed,
-            boolean useTells,
-            Optional<PeersShown> peers,
-            List<OpensRecords> records,
-            List<String> besides,
-            Named reviewer,
-            Optional<Named> askedFirst,
-            boolean mine,
-            boolean looked,
-            @OneOf(words = {"keep", "change", "end"}) Optional<String> answer,
-            String reason,
-            Optional<Instant> goesOnUntil,
-            Optional<String> asRole,
-            Optional<Named> answeredBy,
-            Optional<Instant> answeredAt,
-            boolean gone) {}
-
-    /** Somebody, and their rights that are asked about. */
-    record PersonCard(
-            String key,
-            String name,
-            String kind,
-            String status,
-            String place,
-            Optional<Named> manager,
-            Optional<Instant> lastSignIn,
-            List<RightCard> rights) {}
-
-    /** Rights that are the same by their words, and wait for an answer. */
-    record AlikeRights(String what, String through, long rights, long looked) {}
-
-    /** One of several that are alike. */
-    record AlikeRight(int number, Named person, String place, boolean looked) {}
-
-    record AlikePage(List<AlikeRight> rights, long total) {}
-
-    record Looked(@NotNull List<Integer> numbers) {}
-
-    /**
-     * An answer.
-     *
-     * @param reason why; needed to change or end
-     * @param until the last day on which it goes on, to change
-     * @param role key of the role in its place, to change
-     */
-    record AnswerGiven(
-            @NotNull List<Integer> numbers,
-            @NotNull @OneOf(words = {"keep", "change", "end"}) String answer,
-            String reason,
-            String until,
-            String role) {}
-
-    /**
-     * Rights that are handed on.
-     *
-     * @param numbers left out for all of one's own that wait, or all of another's
-     * @param from key of whose they are, where whoever leads the review hands them on
-     */
-    record HandedRights(List<Integer> numbers, String from, @NotNull String to, String note) {}
 
     /** What a review would ask of whom. */
     @PostMapping("/applications/{application}/reviews/preview")
@@ -432,96 +249,6 @@ class ReviewController {
     public ReviewShown end(@PathVariable String id) {
         reviews.visible(me.person(), id);
         return shown(closing.close(me.person(), id));
-    }
-
-    /** Whether the sealed result is as it was sealed. */
-    @GetMapping("/reviews/{id}/check")
-    @Operation(operationId = "checkReview")
-    @Transactional(readOnly = true)
-    public ResultChecked check(@PathVariable String id) {
-        return closing.check(reviews.visible(me.person(), id));
-    }
-
-    /** Whether a file is the result of a review, as it was sealed here. */
-    @PostMapping(
-            value = "/reviews/results/file",
-            consumes = MediaType.APPLICATION_OCTET_STREAM_VALUE)
-    @Operation(operationId = "checkReviewFile")
-    @Transactional(readOnly = true)
-    public ResultChecked checkFile(@RequestBody(required = false) byte[] document) {
-        ReviewRow row =
-                closing.ofFile(document == null ? new byte[0] : document)
-                        .orElseThrow(
-                                () ->
-                                        new NotFound(
-                                                "file",
-                                                "This is no result that was sealed here, or it was"
-                                                        + " changed since."));
-        return closing.check(reviews.visible(me.person(), row.id));
-    }
-
-    /** The result, exactly as it was sealed. */
-    @GetMapping(
-            path = "/reviews/{id}/result.json",
-            produces = MediaType.APPLICATION_OCTET_STREAM_VALUE)
-    @Operation(operationId = "reviewResult")
-    @Transactional(readOnly = true)
-    public ResponseEntity<byte[]> json(@PathVariable String id) {
-        return file(
-                sealed(id).document.getBytes(StandardCharsets.UTF_8),
-                "json",
-                MediaType.APPLICATION_OCTET_STREAM_VALUE);
-    }
-
-    @GetMapping(path = "/reviews/{id}/result.pdf", produces = MediaType.APPLICATION_PDF_VALUE)
-    @Operation(operationId = "reviewResultPdf")
-    @Transactional(readOnly = true)
-    public ResponseEntity<byte[]> pdf(@PathVariable String id) {
-        ReviewRow row = sealed(id);
-        ZoneId zone =
-                models.find(row.application)
-                        .map(one -> one.model().application().zone())
-                        .orElse(ZoneOffset.UTC);
-        return file(
-                ReviewFiles.pdf(result(row), row.digest, zone),
-                "pdf",
-                MediaType.APPLICATION_PDF_VALUE);
-    }
-
-    @GetMapping(path = "/reviews/{id}/result.csv", produces = "text/csv")
-    @Operation(operationId = "reviewResultCsv")
-    @Transactional(readOnly = true)
-    public ResponseEntity<StreamingResponseBody> csv(@PathVariable String id) {
-        ReviewRow row = sealed(id);
-        return Csv.file(
-                "review.csv", ReviewFiles.COLUMNS, ReviewFiles.rows(result(row), row.digest));
-    }
-
-    private static ReviewResult result(ReviewRow row) {
-        return DocumentJson.element(row.document, ReviewResult.class);
-    }
-
-    private ReviewRow sealed(String id) {
-        ReviewRow row = reviews.visible(me.person(), id);
-        reviews.requireLeading(me.person(), row);
-        if (row.document == null) {
-            throw new BadRequest(
-                    "review",
-                    row.open()
-                            ? "It has no result until it has ended."
-                            : "Its changes are a draft; publish or discard that, and the result is"
-                                    + " sealed.");
-        }
-        return row;
-    }
-
-    private static ResponseEntity<byte[]> file(byte[] bytes, String ending, String type) {
-        return ResponseEntity.ok()
-                .header(HttpHeaders.CONTENT_TYPE, type)
-                .header(
-                        HttpHeaders.CONTENT_DISPOSITION,
-                        "attachment; filename=\"review." + ending + "\"")
-                .body(bytes);
     }
 
     private ReviewShown shown(ReviewRow row) {

@@ -26,8 +26,8 @@ import nembar.server.http.Refused;
 import nembar.server.http.Texts;
 import nembar.server.model.Models;
 import nembar.server.model.Moments;
-import nembar.server.reviews.ReviewController.AnswerGiven;
-import nembar.server.reviews.ReviewController.HandedRights;
+import nembar.server.reviews.ReviewShapes.AnswerGiven;
+import nembar.server.reviews.ReviewShapes.HandedRights;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 

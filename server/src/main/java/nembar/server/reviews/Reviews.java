@@ -15,6 +15,7 @@ import java.util.Optional;
 import java.util.TreeMap;
 import java.util.UUID;
 import java.util.function.Predicate;
+import java.util.stream.Stream;
 import nembar.core.answers.Moment;
 import nembar.core.directory.Person;
 import nembar.core.model.AccessModel;
@@ -35,9 +36,9 @@ import nembar.server.http.Refused;
 import nembar.server.http.Texts;
 import nembar.server.model.Models;
 import nembar.server.model.Moments;
-import nembar.server.reviews.ReviewController.AskedOf;
-import nembar.server.reviews.ReviewController.ReviewPreview;
-import nembar.server.reviews.ReviewController.ReviewWanted;
+import nembar.server.reviews.ReviewShapes.AskedOf;
+import nembar.server.reviews.ReviewShapes.ReviewPreview;
+import nembar.server.reviews.ReviewShapes.ReviewWanted;
 import nembar.server.store.Page;
 import nembar.server.store.PublicationStore;
 import org.springframework.stereotype.Service;
@@ -80,14 +81,25 @@ class Reviews {
     }
 
     /** The rights of a review, each with whoever is asked; those whom nobody can be asked about. */
-    private record Put(Moment moment, Map<Right, String> asked, List<Right> nobody) {}
+    private record Put(Moment moment, Map<Right, String> asked, List<Right> nobody) {
+        /** About how many rights each is asked. */
+        Map<String, Integer> byReviewer() {
+            Map<String, Integer> byReviewer = new TreeMap<>();
+            asked.values().forEach(one -> byReviewer.merge(one, 1, Integer::sum));
+            return byReviewer;
+        }
+
+        /** People about whom nobody can be asked. */
+        Stream<String> withoutReviewer() {
+            return nobody.stream().map(Right::person).distinct().limit(SHOWN);
+        }
+    }
 
     /** What would be asked of whom. */
     ReviewPreview preview(Person me, String application, ReviewWanted wanted) {
         requireBeginning(me, application);
         Put put = put(me, application, wanted);
-        Map<String, Integer> byReviewer = new TreeMap<>();
-        put.asked().values().forEach(one -> byReviewer.merge(one, 1, Integer::sum));
+        Map<String, Integer> byReviewer = put.byReviewer();
         return new ReviewPreview(
                 put.asked().size(),
                 (int) put.asked().keySet().stream().map(Right::person).distinct().count(),
@@ -97,12 +109,7 @@ class Reviews {
                         .map(one -> new AskedOf(named(one.getKey()), one.getValue()))
                         .toList(),
                 byReviewer.size(),
-                put.nobody().stream()
-                        .map(Right::person)
-                        .distinct()
-                        .limit(SHOWN)
-                        .map(this::named)
-                        .toList());
+                put.withoutReviewer().map(this::named).toList());
     }
 
     /** Begins a review, and writes to all who are asked. */
@@ -179,10 +186,7 @@ class Reviews {
         if (!put.nobody().isEmpty()) {
             throw new Refused(
                     "Nobody can be asked about some of them.",
-                    put.nobody().stream()
-                            .map(Right::person)
-                            .distinct()
-                            .limit(SHOWN)
+                    put.withoutReviewer()
                             .map(
                                     one ->
                                             models.directory().personName(one)
@@ -203,14 +207,7 @@ class Reviews {
                         (right, reviewer) ->
                                 rights.add(row(row.id, put.moment(), right, reviewer, rights)));
         store.keep(row, rights);
-        put.asked().values().stream()
-                .distinct()
-                .forEach(
-                        one ->
-                                letters.asked(
-                                        row,
-                                        one,
-                                        put.asked().values().stream().filter(one::equals).count()));
+        put.byReviewer().forEach((reviewer, number) -> letters.asked(row, reviewer, number));
         return row;
     }
 

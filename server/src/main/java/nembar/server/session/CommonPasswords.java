@@ -1,13 +1,11 @@
 package nembar.server.session;
 
 import java.io.IOException;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
 import java.util.TreeSet;
 import java.util.stream.Stream;
+import org.apache.commons.codec.digest.DigestUtils;
 
 /**
  * Passwords that many people use, as a sorted list of the first five bytes of their hashes: of a
@@ -68,14 +66,7 @@ final class CommonPasswords {
     }
 
     private static long hash(String plain) {
-        try {
-            byte[] whole =
-                    MessageDigest.getInstance("SHA-256")
-                            .digest(plain.getBytes(StandardCharsets.UTF_8));
-            return read(whole, 0);
-        } catch (NoSuchAlgorithmException impossible) {
-            throw new IllegalStateException(impossible);
-        }
+        return read(DigestUtils.sha256(plain), 0);
     }
 
     private static long read(byte[] bytes, int at) {

@@ -1,12 +1,9 @@
 package nembar.server.session;
 
-import java.nio.charset.StandardCharsets;
-import java.security.GeneralSecurityException;
-import java.security.MessageDigest;
 import java.security.SecureRandom;
 import java.util.Base64;
-import java.util.HexFormat;
 import javax.crypto.spec.SecretKeySpec;
+import org.apache.commons.codec.digest.DigestUtils;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.security.crypto.encrypt.AesBytesEncryptor;
 import org.springframework.security.crypto.encrypt.AesBytesEncryptor.CipherAlgorithm;
@@ -43,7 +40,7 @@ public class Secrets {
 
     /** What is kept of a token: tokens are long and random, so a plain SHA-256 of them does. */
     public static String hash(String token) {
-        return HexFormat.of().formatHex(sha256(token));
+        return DigestUtils.sha256Hex(token);
     }
 
     /** Whether there is a key to encrypt with. */
@@ -64,17 +61,8 @@ public class Secrets {
             throw new IllegalStateException("nembar.secret is not set");
         }
         return new AesBytesEncryptor(
-                new SecretKeySpec(sha256(secret), "AES"),
+                new SecretKeySpec(DigestUtils.sha256(secret), "AES"),
                 KeyGenerators.secureRandom(GCM_BYTES),
                 CipherAlgorithm.GCM);
-    }
-
-    private static byte[] sha256(String text) {
-        try {
-            return MessageDigest.getInstance("SHA-256")
-                    .digest(text.getBytes(StandardCharsets.UTF_8));
-        } catch (GeneralSecurityException impossible) {
-            throw new IllegalStateException(impossible);
-        }
     }
 }

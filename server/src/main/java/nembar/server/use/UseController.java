@@ -207,6 +207,6 @@ class UseController {
     }
 
     private LocalDate today(AccessModel model) {
-        return LocalDate.ofInstant(clock.instant(), model.application().zone());
+        return model.application().day(clock.instant());
     }
 }

@@ -82,7 +82,7 @@ public class UseCounter implements DisposableBean {
     }
 
     private LocalDate day(AccessModel model) {
-        return LocalDate.ofInstant(clock.instant(), model.application().zone());
+        return model.application().day(clock.instant());
     }
 
     @Override

@@ -8,7 +8,6 @@ import java.nio.charset.CodingErrorAction;
 import java.nio.charset.StandardCharsets;
 import java.security.DigestInputStream;
 import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -26,6 +25,7 @@ import nembar.server.http.Texts;
 import nembar.server.model.Models;
 import nembar.server.use.UseLines.Line;
 import nembar.server.use.UseStore.Counted;
+import org.apache.commons.codec.digest.DigestUtils;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -126,10 +126,11 @@ class UseTelling {
             Person by, String application, String name, UseLines.Format format, InputStream body) {
         AccessModel model = models.model(application);
         String named = Texts.of("name", name, NAME_AT_MOST);
-        MessageDigest digest = sha256();
+        MessageDigest digest = DigestUtils.getSha256Digest();
         Tally tally = new Tally();
+        LocalDate today = model.application().day(clock.instant());
         try (BufferedReader reader = reader(new DigestInputStream(body, digest))) {
-            UseLines.read(format, reader, line -> count(model, line, tally));
+            UseLines.read(format, reader, line -> count(model, today, line, tally));
         } catch (IOException broken) {
             throw new BadRequest("body", "It broke off, or is not UTF-8. Nothing was counted.");
         }
@@ -167,14 +168,13 @@ class UseTelling {
         }
     }
 
-    private void count(AccessModel model, Line line, Tally tally) {
+    private static void count(AccessModel model, LocalDate today, Line line, Tally tally) {
         tally.lines++;
         if (line.wrong() != null) {
             tally.leaveOut(line.wrong());
             return;
         }
         Person person = model.directory().personByEmail(line.person()).orElse(null);
-        LocalDate today = LocalDate.ofInstant(clock.instant(), model.application().zone());
         LocalDate day = line.day(model.application().zone());
         Used used = UseLines.used(model.catalogue(), line);
         if (person == null) {
@@ -201,13 +201,5 @@ class UseTelling {
                                 .newDecoder()
                                 .onMalformedInput(CodingErrorAction.REPORT)),
                 1 << 16);
-    }
-
-    private static MessageDigest sha256() {
-        try {
-            return MessageDigest.getInstance("SHA-256");
-        } catch (NoSuchAlgorithmException impossible) {
-            throw new IllegalStateException(impossible);
-        }
     }
 }
