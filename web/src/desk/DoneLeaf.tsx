@@ -20,7 +20,7 @@ export function DoneLeaf() {
         answer.lines.map((one) => (
           <tr key={`${one.kind} ${one.sentence} ${one.gone}`}>
             <td>{one.sentence}</td>
-            <td>{one.application.name}</td>
+            <td>{one.application?.name}</td>
             <td className="quiet">
               <When at={one.since} />
             </td>

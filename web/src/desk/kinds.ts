@@ -65,7 +65,8 @@ export const kinds: Record<Kind, Words> = {
   },
   signInLocked: {
     several: 'people cannot sign in',
-    because: 'A locked sign-in stays so until somebody unlocks it.',
+    because:
+      'Locked by hand, a sign-in stays so until somebody unlocks it; after wrong passwords it opens by itself.',
     tone: 'care',
   },
   sourceFailed: {

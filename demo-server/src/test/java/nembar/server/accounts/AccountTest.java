@@ -59,7 +59,7 @@ class AccountTest {
                                 3,
                                 "seatsRefuse",
                                 true));
-        assertThat(put(client, path, wanted).json().path("done").asBoolean()).isTrue();
+        assertThat(client.putOnTop(path, wanted).json().path("done").asBoolean()).isTrue();
         JsonNode sheet = client.get(path).json();
         assertThat(sheet.path("history").path(0).path("who").asString()).isEqualTo("Idris Munro");
         JsonNode line = sheet.path("line");
@@ -84,7 +84,7 @@ class AccountTest {
         wrong.forEach(
                 (field, change) ->
                         assertThat(
-                                        put(client, path, edit("Wrong Turns", change))
+                                        client.putOnTop(path, edit("Wrong Turns", change))
                                                 .json()
                                                 .path("problems")
                                                 .path(0)
@@ -92,14 +92,12 @@ class AccountTest {
                                                 .asString())
                                 .isEqualTo(field));
         Answer taken =
-                put(
-                        client,
+                client.putOnTop(
                         path,
                         edit("Wrong Turns", Map.of("domains", List.of("hollis-grain.example"))));
         assertThat(taken.detail()).contains("belongs to Hollis Grain");
         Answer own =
-                put(
-                        client,
+                client.putOnTop(
                         "/api/accounts/larkwater",
                         edit("Larkwater Barge Lines", Map.of("pending", true)));
         assertThat(own.detail()).contains("neither held back nor ended");
@@ -114,9 +112,10 @@ class AccountTest {
         Client theirs = nembar.nobody().signIn(email, Arrivals.PASSWORD);
         assertThat(theirs.get("/api/session").status()).isEqualTo(200);
         Answer preview =
-                put(client, path + "?preview=true", edit("Patient Cargo", Map.of("pending", true)));
+                client.putOnTop(
+                        path + "?preview=true", edit("Patient Cargo", Map.of("pending", true)));
         assertThat(preview.json().path("done").asBoolean()).isFalse();
-        put(client, path, edit("Patient Cargo", Map.of("pending", true)));
+        client.putOnTop(path, edit("Patient Cargo", Map.of("pending", true)));
         assertThat(client.get(path).json().path("line").path("state").asString())
                 .isEqualTo("pending");
         Answer out = nembar.nobody().trySignIn(email, Arrivals.PASSWORD);
@@ -125,7 +124,7 @@ class AccountTest {
         String person = Arrivals.key(client, email);
         Answer access = client.get("/api/ask/what-can?application=towline&person=" + person);
         assertThat(access.json().path("holdings")).isEmpty();
-        put(client, path, edit("Patient Cargo", Map.of("pending", false)));
+        client.putOnTop(path, edit("Patient Cargo", Map.of("pending", false)));
         assertThat(nembar.nobody().trySignIn(email, Arrivals.PASSWORD).status()).isEqualTo(200);
     }
 
@@ -134,7 +133,7 @@ class AccountTest {
         Client client = nembar.administrator();
         String key = made(client, "Last Season");
         String email = external(nembar, key);
-        put(client, "/api/accounts/" + key, edit("Last Season", Map.of("ends", "2020-01-31")));
+        client.putOnTop("/api/accounts/" + key, edit("Last Season", Map.of("ends", "2020-01-31")));
         assertThat(nembar.nobody().trySignIn(email, Arrivals.PASSWORD).status()).isEqualTo(403);
         assertThat(client.get("/api/accounts/" + key).json().path("line").path("state").asString())
                 .isEqualTo("ended");
@@ -145,19 +144,13 @@ class AccountTest {
         Client auditor = nembar.auditor();
         assertThat(auditor.get("/api/accounts/hollis-grain").status()).isEqualTo(200);
         assertThat(
-                        put(auditor, "/api/accounts/hollis-grain", edit("Hollis Grain", Map.of()))
+                        auditor.putOnTop(
+                                        "/api/accounts/hollis-grain",
+                                        edit("Hollis Grain", Map.of()))
                                 .status())
                 .isEqualTo(403);
         assertThat(auditor.post("/api/accounts", edit("Mine", Map.of())).status()).isEqualTo(403);
         assertThat(nembar.administrator().get("/api/accounts/none").status()).isEqualTo(404);
-    }
-
-    /** Puts an edit on top of the version there is. */
-    private static Answer put(Client client, String path, Map<String, Object> edit) {
-        Map<String, Object> seen = new HashMap<>(edit);
-        String sheet = path.replaceAll("\\?.*", "");
-        seen.put("version", client.get(sheet).json().path("version").asLong());
-        return client.put(path, seen);
     }
 
     @Test

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.time.Duration;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -201,6 +202,57 @@ class DeskTest {
     }
 
     @Test
+    void whatIsOfAnOrganisationHasItsDayAndIsDoneToo(Installation nembar) {
+        Client client = nembar.administrator();
+        String key =
+                client.post("/api/accounts", Map.of("name", "Desk Ends"))
+                        .json()
+                        .path("key")
+                        .asString();
+        String path = "/api/accounts/" + key;
+        String end = LocalDate.now().plusDays(3).toString();
+        client.putOnTop(path, Map.of("name", "Desk Ends", "ends", end));
+        desk(client, false);
+        JsonNode ends =
+                lines(desk(client, false), "accountEndsSoon").stream()
+                        .filter(one -> one.path("sentence").asString().contains("Desk Ends"))
+                        .findFirst()
+                        .orElseThrow();
+        assertThat(ends.path("since").asString()).isNotEmpty();
+        client.putOnTop(path, Map.of("name", "Desk Ends"));
+        desk(client, false);
+        Arrivals.await(
+                () -> {
+                    for (JsonNode one : client.get("/api/desk/done").json().path("lines")) {
+                        if (one.path("sentence").equals(ends.path("sentence"))) {
+                            return one;
+                        }
+                    }
+                    return null;
+                });
+    }
+
+    @Test
+    void whoWaitsAfterWrongPasswordsStandsThereUntilUnlocked(Installation nembar) {
+        Client client = nembar.administrator();
+        String email = "desk.forgets@larkwater.example";
+        String person = Arrivals.arrive(nembar, email, "Desk Forgets", "credit");
+        for (int i = 0; i < 5; i++) {
+            nembar.nobody().trySignIn(email, "not it at all");
+        }
+        assertThat(lines(desk(client, false), "signInLocked"))
+                .extracting(one -> one.path("sentence").asString())
+                .anyMatch(
+                        sentence ->
+                                sentence.startsWith(
+                                        "Wrong passwords were tried as Desk Forgets too often"));
+        client.post("/api/people/acts", Map.of("act", "unlock", "people", List.of(person)));
+        assertThat(lines(desk(client, false), "signInLocked"))
+                .extracting(one -> one.path("sentence").asString())
+                .noneMatch(sentence -> sentence.contains("Desk Forgets"));
+    }
+
+    @Test
     void aWordThatIsWaitedForStandsOnTheDeskOfWhoeverIsAsked(Installation nembar) {
         Client client = nembar.administrator();
         String person = Arrivals.invite(client, "teal@larkwater.example", "Teal Dale", "credit");
@@ -217,7 +269,9 @@ class DeskTest {
                                 assertThat(one.path("sentence").asString())
                                         .startsWith("Idris Munro waits for your word: ")
                                         .contains("Teal Dale"));
-        assertThat(lines(desk(client, false), "waitsForAWord")).isEmpty();
+        assertThat(lines(desk(client, false), "waitsForAWord"))
+                .extracting(one -> one.path("sentence").asString())
+                .noneMatch(sentence -> sentence.contains("Teal Dale"));
     }
 
     private static final String IDRIS = "idris.munro@larkwater.example";

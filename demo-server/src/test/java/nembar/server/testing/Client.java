@@ -112,6 +112,13 @@ public final class Client {
         return put(path, JSON.writeValueAsString(body));
     }
 
+    /** Puts an edit on top of the version that the address gives. */
+    public Answer putOnTop(String path, Map<String, Object> edit) {
+        Map<String, Object> seen = new HashMap<>(edit);
+        seen.put("version", get(path.replaceAll("\\?.*", "")).json().path("version").asLong());
+        return put(path, seen);
+    }
+
     public Answer patch(String path, Object body) {
         return send("PATCH", path, JSON.writeValueAsString(body));
     }

@@ -3,14 +3,15 @@ package nembar.server.answers;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.EnumSet;
-import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeSet;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
+import nembar.core.directory.Directory;
 import nembar.core.directory.Person;
 import nembar.core.findings.Finding;
 import nembar.core.findings.Finding.Kind;
@@ -47,16 +48,17 @@ class FindingItems implements DeskSource {
     public Told told(Person me) {
         Map<String, Optional<List<Finding>>> found = found(me);
         Predicate<Finding> visible = visible(me);
-        List<DeskItem> items = new ArrayList<>();
+        Map<String, List<Finding>> known = new LinkedHashMap<>();
         found.forEach(
                 (application, findings) ->
-                        findings.stream()
-                                .flatMap(List::stream)
-                                .filter(visible)
-                                .filter(one -> toldOf(application, one.kind()))
-                                .map(one -> item(application, one))
-                                .forEach(items::add));
-        items.addAll(withNothingAnywhere(found, visible));
+                        findings.ifPresent(
+                                some ->
+                                        known.put(
+                                                application,
+                                                some.stream().filter(visible).toList())));
+        List<DeskItem> items = new ArrayList<>();
+        known.forEach((application, findings) -> items.addAll(ofOne(application, findings)));
+        items.addAll(everywhere(known, models));
         Map<Boolean, List<String>> missing =
                 found.keySet().stream()
                         .filter(one -> found.get(one).isEmpty())
@@ -88,66 +90,79 @@ class FindingItems implements DeskSource {
                         .allMatch(mayView);
     }
 
-    /** What stands of one application, whoever looks. */
+    /** What stands of one application. */
     static List<DeskItem> ofOne(String application, List<Finding> findings) {
         return findings.stream()
-                .filter(one -> toldOf(application, one.kind()) && !EVERYWHERE.contains(one.kind()))
-                .map(one -> item(application, one))
+                .filter(one -> !EVERYWHERE.contains(one.kind()))
+                .filter(one -> one.kind() != Kind.PERSON_CAN_DO_NOTHING)
+                .map(one -> item(Optional.of(application), one))
                 .toList();
     }
 
-    /** Who can do nothing in one application may have work enough in another. */
-    private static boolean toldOf(String application, Kind kind) {
-        return kind != Kind.PERSON_CAN_DO_NOTHING
-                && !(application.equals(Models.NEMBAR) && EVERYWHERE.contains(kind));
+    /**
+     * What stands of people and organisations, in whichever application it is seen; who can do
+     * nothing, once the findings of all are there.
+     */
+    static List<DeskItem> everywhere(Map<String, List<Finding>> found, Models models) {
+        Set<String> governed = governed(models);
+        List<DeskItem> items = new ArrayList<>();
+        governed.stream()
+                .flatMap(application -> found.getOrDefault(application, List.of()).stream())
+                .filter(one -> EVERYWHERE.contains(one.kind()))
+                .map(one -> item(Optional.empty(), one))
+                .forEach(items::add);
+        if (found.keySet().containsAll(governed)) {
+            items.addAll(withNothingAnywhere(found, governed, models.directory()));
+        }
+        return items;
     }
 
-    private static DeskItem item(String application, Finding finding) {
+    /** Who can do nothing in one application may have work enough in another. */
+    private static List<DeskItem> withNothingAnywhere(
+            Map<String, List<Finding>> found, Set<String> governed, Directory names) {
+        Map<Subject, Integer> times = new LinkedHashMap<>();
+        governed.stream()
+                .flatMap(application -> found.get(application).stream())
+                .filter(one -> one.kind() == Kind.PERSON_CAN_DO_NOTHING)
+                .forEach(one -> times.merge(subjects(one).get(0), 1, Integer::sum));
+        return times.entrySet().stream()
+                .filter(one -> one.getValue() == governed.size())
+                .map(Map.Entry::getKey)
+                .map(
+                        person ->
+                                DeskItem.of(
+                                        DeskKind.PERSON_CAN_DO_NOTHING,
+                                        Optional.empty(),
+                                        person,
+                                        names.personName(person.key())
+                                                + " is active and can do nothing.",
+                                        ""))
+                .toList();
+    }
+
+    /** The applications there are, besides Nembar itself. */
+    static Set<String> governed(Models models) {
+        Set<String> governed = new TreeSet<>();
+        models.all().forEach(model -> governed.add(model.application().key()));
+        governed.remove(Models.NEMBAR);
+        return governed;
+    }
+
+    private static DeskItem item(Optional<String> application, Finding finding) {
         return new DeskItem(
                 DeskKind.of(finding.kind()),
                 finding.concerns().stream()
                         .map(one -> one.what() + ":" + one.key())
                         .collect(Collectors.joining(",")),
-                Optional.of(application).filter(any -> !EVERYWHERE.contains(finding.kind())),
+                application,
                 finding.why(),
                 "",
-                finding.concerns().stream().map(one -> new Subject(one.what(), one.key())).toList(),
+                subjects(finding),
                 finding.records(),
                 finding.mend());
     }
 
-    private List<DeskItem> withNothingAnywhere(
-            Map<String, Optional<List<Finding>>> found, Predicate<Finding> visible) {
-        Set<String> known = new HashSet<>(found.keySet());
-        known.remove(Models.NEMBAR);
-        Set<String> governed = new HashSet<>();
-        models.all().forEach(model -> governed.add(model.application().key()));
-        governed.remove(Models.NEMBAR);
-        boolean all =
-                known.equals(governed)
-                        && known.stream().allMatch(one -> found.get(one).isPresent());
-        if (!all) {
-            return List.of();
-        }
-        Map<String, Integer> times = new LinkedHashMap<>();
-        for (String application : known) {
-            found.get(application).get().stream()
-                    .filter(one -> one.kind() == Kind.PERSON_CAN_DO_NOTHING)
-                    .filter(visible)
-                    .forEach(one -> times.merge(one.concerns().get(0).key(), 1, Integer::sum));
-        }
-        return times.entrySet().stream()
-                .filter(one -> one.getValue() == known.size())
-                .map(Map.Entry::getKey)
-                .map(
-                        key ->
-                                DeskItem.of(
-                                        DeskKind.PERSON_CAN_DO_NOTHING,
-                                        Optional.empty(),
-                                        new Subject(Subject.PERSON, key),
-                                        models.directory().personName(key)
-                                                + " is active and can do nothing.",
-                                        ""))
-                .toList();
+    private static List<Subject> subjects(Finding finding) {
+        return finding.concerns().stream().map(one -> new Subject(one.what(), one.key())).toList();
     }
 }

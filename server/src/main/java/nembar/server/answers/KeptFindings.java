@@ -8,6 +8,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ExecutionException;
@@ -62,6 +63,10 @@ class KeptFindings implements DisposableBean {
     private final Clock clock;
     private final Map<String, Work> works = new ConcurrentHashMap<>();
     private final Map<String, Instant> asked = new ConcurrentHashMap<>();
+
+    /** What was found last; by the worker alone. */
+    private final Map<String, List<Finding>> last = new HashMap<>();
+
     private final ExecutorService worker =
             Executors.newSingleThreadExecutor(
                     work -> {
@@ -178,11 +183,22 @@ class KeptFindings implements DisposableBean {
             throw failed;
         }
         try {
-            history.stands(application, FindingItems.ofOne(application, found));
+            history.stands(Optional.of(application), FindingItems.ofOne(application, found));
+            noteEverywhere(application, found);
         } catch (RuntimeException failed) {
             LOG.info("what is done of {} is noted the next time", application, failed);
         }
         return found;
+    }
+
+    /** Notes what stands of people and organisations, once all applications were gone through. */
+    private void noteEverywhere(String application, List<Finding> found) {
+        Set<String> governed = FindingItems.governed(models);
+        last.put(application, found);
+        last.keySet().retainAll(governed);
+        if (last.keySet().equals(governed)) {
+            history.stands(Optional.empty(), FindingItems.everywhere(last, models));
+        }
     }
 
     /** Brings up to date what somebody asked for lately. */

@@ -116,9 +116,14 @@ class DeskController {
     record DeskPage(List<DeskLine> lines, long total) {}
 
     /** An item that does not stand any more. */
+    /**
+     * Something that does not stand any more.
+     *
+     * @param application empty for what was about people or organisations, whatever they can do
+     */
     record DoneLine(
             @OneOf(DeskKind.class) String kind,
-            Named application,
+            Optional<Named> application,
             String sentence,
             Instant since,
             Instant gone) {}

@@ -8,6 +8,7 @@ import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.function.Predicate;
 import nembar.core.text.Words;
 import nembar.server.http.Paging;
@@ -15,10 +16,13 @@ import nembar.server.store.Page;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
-/** Keeps since when items of applications stand, and which are done. */
+/** Keeps since when findings stand, and which are done. */
 @Service
 public class DeskHistory {
     private static final Duration KEPT_FOR = Duration.ofDays(30);
+
+    /** What is kept as the application of what is about none of them. */
+    private static final String EVERYWHERE = "";
 
     private final EntityManager entities;
     private final Clock clock;
@@ -31,19 +35,24 @@ public class DeskHistory {
     /**
      * An item that does not stand any more.
      *
+     * @param application empty for one of people or organisations in all of them
      * @param people keys of those it was about
      */
     record Done(
             String kind,
-            String application,
+            Optional<String> application,
             String sentence,
             List<String> people,
             Instant since,
             Instant goneAt) {}
 
-    /** Takes in what stands of an application: what stood before and is not among it is done. */
+    /**
+     * Takes in what stands of an application, or of people and organisations in all of them: what
+     * stood before and is not among it is done.
+     */
     @Transactional
-    public void stands(String application, Collection<DeskItem> items) {
+    public void stands(Optional<String> of, Collection<DeskItem> items) {
+        String application = of.orElse(EVERYWHERE);
         Instant now = clock.instant();
         Map<String, DeskItem> standing = new HashMap<>();
         items.forEach(one -> standing.put(one.id(), one));
@@ -111,7 +120,8 @@ public class DeskHistory {
                                 row ->
                                         new Done(
                                                 row.kind,
-                                                row.application,
+                                                Optional.of(row.application)
+                                                        .filter(key -> !key.equals(EVERYWHERE)),
                                                 row.sentence,
                                                 row.people.lines().toList(),
                                                 row.since,

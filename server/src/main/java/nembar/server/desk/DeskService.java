@@ -342,13 +342,20 @@ class DeskService {
         return known;
     }
 
+    private boolean viewsAny(Person me) {
+        return models.all().stream()
+                .anyMatch(one -> governance.mayViewApplication(me, one.application().key()));
+    }
+
     DonePage done(Person me, int page, int size) {
         Directory directory = models.directory();
         Predicate<Person> visible = governance.mayView(me);
         Page<DeskHistory.Done> done =
                 history.done(
                         one ->
-                                governance.mayViewApplication(me, one.application())
+                                one.application()
+                                                .map(key -> governance.mayViewApplication(me, key))
+                                                .orElseGet(() -> viewsAny(me))
                                         && one.people().stream()
                                                 .flatMap(key -> directory.person(key).stream())
                                                 .allMatch(visible),
@@ -360,7 +367,7 @@ class DeskService {
                                 one ->
                                         new DoneLine(
                                                 one.kind(),
-                                                application(one.application()),
+                                                one.application().map(this::application),
                                                 one.sentence(),
                                                 one.since(),
                                                 one.goneAt()))

@@ -7,9 +7,12 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.Collection;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.function.Supplier;
 import nembar.server.http.TooOften;
 import nembar.server.securitylog.SecurityLog;
 import org.springframework.stereotype.Service;
@@ -139,6 +142,31 @@ public class Attempts {
                         .setParameter("account", accountKey(account))
                         .setParameter("now", clock.instant())
                         .getSingleResult());
+    }
+
+    /**
+     * Which of these accounts have to wait somewhere, and until when.
+     *
+     * @param accounts looked through only where any has to
+     */
+    @Transactional(readOnly = true)
+    public Map<String, Instant> waiting(Supplier<? extends Collection<String>> accounts) {
+        Map<String, Instant> until = new HashMap<>();
+        entities.createQuery(
+                        "select account, max(waitsUntil) from AttemptRow where account is not null"
+                                + " and waitsUntil > :now group by account",
+                        Object[].class)
+                .setParameter("now", clock.instant())
+                .getResultList()
+                .forEach(row -> until.put((String) row[0], (Instant) row[1]));
+        Map<String, Instant> waiting = new HashMap<>();
+        if (!until.isEmpty()) {
+            for (String account : accounts.get()) {
+                Optional.ofNullable(until.get(accountKey(account)))
+                        .ifPresent(at -> waiting.put(account, at));
+            }
+        }
+        return waiting;
     }
 
     /** Takes every lock off the account. */

@@ -215,10 +215,32 @@ public class SignIns {
         return open ? Optional.empty() : Optional.of(person.accounts().get(0));
     }
 
+    /** As whom too many wrong passwords were tried, by their keys, and until when they wait. */
+    @Transactional(readOnly = true)
+    public Map<String, Instant> waiting() {
+        Map<String, Instant> waiting = new HashMap<>();
+        attempts.waiting(
+                        () ->
+                                models.directory().people().stream()
+                                        .map(SignIns::account)
+                                        .filter(email -> !email.isEmpty())
+                                        .toList())
+                .forEach(
+                        (email, until) ->
+                                models.directory()
+                                        .personByEmail(email)
+                                        .ifPresent(one -> waiting.put(one.key(), until)));
+        return waiting;
+    }
+
+    private static String account(Person person) {
+        return person.email().toLowerCase(Locale.ROOT);
+    }
+
     @Transactional(readOnly = true)
     public State stateOf(Person person) {
         SignInRow row = entities.find(SignInRow.class, person.key());
-        Optional<Instant> until = attempts.waitingFor(person.email().toLowerCase(Locale.ROOT));
+        Optional<Instant> until = attempts.waitingFor(account(person));
         Optional<SignInRow> known = Optional.ofNullable(row);
         return new State(
                 row != null,
@@ -339,7 +361,7 @@ public class SignIns {
         if (row != null) {
             row.lock(null, null);
         }
-        attempts.forgetAccount(person.email().toLowerCase(Locale.ROOT));
+        attempts.forgetAccount(account(person));
     }
 
     /** Asks for a second factor from now on, or, without one, no longer. */
