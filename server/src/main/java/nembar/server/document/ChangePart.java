@@ -16,4 +16,13 @@ import java.util.Map;
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
 public record ChangePart(
-        String put, Map<String, Object> element, Integer at, String remove, String key) {}
+        String put, Map<String, Object> element, Integer at, String remove, String key) {
+    /** Puts an element in where it was, or at the end. */
+    public static ChangePart put(String list, Map<String, Object> element) {
+        return new ChangePart(list, element, null, null, null);
+    }
+
+    public static ChangePart remove(String list, String key) {
+        return new ChangePart(null, null, null, list, key);
+    }
+}

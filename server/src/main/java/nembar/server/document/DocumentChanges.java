@@ -100,7 +100,7 @@ public final class DocumentChanges {
                     null,
                     null);
         }
-        return new ChangePart(null, null, null, change.kind().list(), change.key());
+        return ChangePart.remove(change.kind().list(), change.key());
     }
 
     private static Change change(String path, ChangePart part) {

@@ -33,22 +33,34 @@ public final class DocumentReader {
      */
     public static AccessModel readOn(DesignDocument document, Directory directory) {
         PartReader reader = new PartReader();
-        DesignDocument.ApplicationPart part = document.application();
-        Application application =
-                new Application(
-                        reader.text("application.key", part.key()),
-                        reader.text("application.name", part.name()),
-                        reader.zone("application.timeZone", part.timeZone()),
-                        part.state().isEmpty()
-                                ? Application.State.OPEN
-                                : reader.word(
-                                        "application.state",
-                                        part.state(),
-                                        Application.State.values()));
+        Application application = application(reader, document.application());
         Catalogue catalogue = new CatalogueReader(reader).read(document.catalogue());
         Design design = new DesignReader(reader).read(document.design());
         require(reader);
         return AccessModel.of(application, catalogue, directory, design);
+    }
+
+    /**
+     * The application that its part describes.
+     *
+     * @throws ModelRefused with everything that cannot be read
+     */
+    public static Application application(DesignDocument.ApplicationPart part) {
+        PartReader reader = new PartReader();
+        Application application = application(reader, part);
+        require(reader);
+        return application;
+    }
+
+    private static Application application(PartReader reader, DesignDocument.ApplicationPart part) {
+        return new Application(
+                reader.text("application.key", part.key()),
+                reader.text("application.name", part.name()),
+                reader.zone("application.timeZone", part.timeZone()),
+                part.state().isEmpty()
+                        ? Application.State.OPEN
+                        : reader.word(
+                                "application.state", part.state(), Application.State.values()));
     }
 
     /**

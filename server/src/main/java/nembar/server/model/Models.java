@@ -16,6 +16,7 @@ import nembar.core.text.Nearest;
 import nembar.server.document.DocumentReader;
 import nembar.server.http.NotFound;
 import nembar.server.store.ModelStore;
+import nembar.server.store.ModelStore.DirectoryTurn;
 import nembar.server.store.ModelStore.Edition;
 import nembar.server.store.ModelStore.Editions;
 import nembar.server.store.ModelStore.Since;
@@ -175,7 +176,7 @@ public class Models {
             return refresh();
         }
         Snapshot now = current.snapshot();
-        Edits edits = edits(now.directory(), since);
+        Edits edits = edits(now.directory(), since.directory());
         boolean moved = !edits.none();
         Directory directory = moved ? now.directory().with(edits) : now.directory();
         Map<String, AccessModel> models = new LinkedHashMap<>(now.models());
@@ -192,17 +193,18 @@ public class Models {
         return current;
     }
 
-    private static Edits edits(Directory now, Since since) {
-        Directory put = DocumentReader.directory(since.directory());
+    /** What leads from a directory to what became of it. */
+    static Edits edits(Directory now, DirectoryTurn turn) {
+        Directory put = DocumentReader.directory(turn.put());
         Edits edits =
                 new Edits(
                         put.accounts(),
                         put.units(),
                         put.teams(),
                         put.people(),
-                        since.gone().getOrDefault("accounts", Set.of()),
-                        since.gone().getOrDefault("units", Set.of()),
-                        since.gone().getOrDefault("teams", Set.of()),
+                        turn.gone().getOrDefault("accounts", Set.of()),
+                        turn.gone().getOrDefault("units", Set.of()),
+                        turn.gone().getOrDefault("teams", Set.of()),
                         Optional.empty());
         return put.attributes().equals(now.attributes())
                 ? edits

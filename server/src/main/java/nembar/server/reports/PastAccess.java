@@ -10,8 +10,10 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.NavigableSet;
 import java.util.Optional;
 import java.util.Set;
+import java.util.SortedSet;
 import java.util.TreeSet;
 import java.util.function.Consumer;
 import java.util.function.Predicate;
@@ -35,6 +37,7 @@ import nembar.server.governance.Governance;
 import nembar.server.http.BadRequest;
 import nembar.server.http.NotFound;
 import nembar.server.model.Models;
+import nembar.server.model.PastModels;
 import nembar.server.store.ModelStore;
 import org.springframework.stereotype.Component;
 
@@ -44,15 +47,17 @@ import org.springframework.stereotype.Component;
  */
 @Component
 class PastAccess implements Report {
-    private static final int AT_MOST = 80;
+    private static final int AT_MOST = 1000;
     private static final Duration LONGEST = Duration.ofSeconds(20);
 
     private final Models models;
+    private final PastModels past;
     private final ModelStore store;
     private final Governance governance;
 
-    PastAccess(Models models, ModelStore store, Governance governance) {
+    PastAccess(Models models, PastModels past, ModelStore store, Governance governance) {
         this.models = models;
+        this.past = past;
         this.store = store;
         this.governance = governance;
     }
@@ -132,35 +137,29 @@ class PastAccess implements Report {
                         + " them is named.");
     }
 
-    /**
-     * Each instant at which it can have been otherwise, with what was published then: one after the
-     * other, so that no more than one is held.
-     */
+    /** Each instant at which it can have been otherwise, with what was published then. */
     private void each(Asked asked, Consumer<Moment> look) {
-        TreeSet<Instant> changes =
-                new TreeSet<>(
-                        store.changedAt(
-                                asked.application(), asked.from(), asked.until(), AT_MOST + 1));
-        changes.add(asked.from());
-        int looked = changes.size();
-        requireFew(looked <= AT_MOST);
-        long end = System.nanoTime() + LONGEST.toNanos();
-        for (Instant at : changes) {
-            requireFew(System.nanoTime() < end);
-            Optional<AccessModel> model = then(asked.application(), at);
-            if (model.isEmpty()) {
-                continue;
-            }
-            Instant next = Optional.ofNullable(changes.higher(at)).orElse(asked.until());
-            Set<Instant> edges = edges(model.get(), at, next);
-            looked += edges.size();
-            requireFew(looked <= AT_MOST);
-            look.accept(new Moment(model.get(), at));
-            for (Instant edge : edges) {
-                requireFew(System.nanoTime() < end);
-                look.accept(new Moment(model.get(), edge));
-            }
-        }
+        SortedSet<Instant> changes =
+                store.changedAt(asked.application(), asked.from(), asked.until(), AT_MOST + 1);
+        requireFew(changes.size() < AT_MOST);
+        NavigableSet<Instant> ends = new TreeSet<>(changes);
+        ends.add(asked.until());
+        long latest = System.nanoTime() + LONGEST.toNanos();
+        Consumer<Moment> inTime =
+                moment -> {
+                    requireFew(System.nanoTime() < latest);
+                    look.accept(moment);
+                };
+        past.each(
+                asked.application(),
+                asked.from(),
+                asked.until(),
+                (at, model) -> {
+                    inTime.accept(new Moment(model, at));
+                    Set<Instant> edges = edges(model, at, ends.higher(at));
+                    requireFew(edges.size() < AT_MOST);
+                    edges.forEach(edge -> inTime.accept(new Moment(model, edge)));
+                });
     }
 
     private static void requireFew(boolean few) {
@@ -169,14 +168,6 @@ class PastAccess implements Report {
                     "from",
                     "Too much became another in these days to be gone through at once. Ask about"
                             + " fewer of them.");
-        }
-    }
-
-    private Optional<AccessModel> then(String application, Instant at) {
-        try {
-            return Optional.of(models.model(application, at));
-        } catch (NotFound before) {
-            return Optional.empty();
         }
     }
 

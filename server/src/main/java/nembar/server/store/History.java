@@ -9,8 +9,12 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.SortedMap;
 import java.util.SortedSet;
+import java.util.TreeMap;
 import java.util.TreeSet;
+import java.util.function.BiConsumer;
+import java.util.function.Predicate;
 import nembar.server.document.DocumentJson;
 import org.springframework.stereotype.Component;
 
@@ -119,6 +123,57 @@ class History {
                             .getResultList());
         }
         return changed;
+    }
+
+    /**
+     * What became another at each instant within a time, as it was then, the earliest first.
+     *
+     * @param from left out, like until
+     */
+    SortedMap<Instant, List<Now>> between(Collection<String> scopes, Instant from, Instant until) {
+        SortedMap<Instant, Map<List<String>, Now>> turns = new TreeMap<>();
+        BiConsumer<Instant, Now> turned =
+                (at, one) ->
+                        turns.computeIfAbsent(at, any -> new LinkedHashMap<>())
+                                .merge(
+                                        List.of(one.scope(), one.kind(), one.key()),
+                                        one,
+                                        (known, next) -> next.body() == null ? known : next);
+        Predicate<Instant> within = at -> at.isAfter(from) && at.isBefore(until);
+        for (RevisionRow row :
+                entities.createQuery(
+                                "from RevisionRow where scope in (:scopes) and (validFrom > :from"
+                                        + " and validFrom < :until or validUntil > :from and"
+                                        + " validUntil < :until) order by position, id",
+                                RevisionRow.class)
+                        .setParameter("scopes", scopes)
+                        .setParameter("from", from)
+                        .setParameter("until", until)
+                        .getResultList()) {
+            boolean stood = row.until().filter(row.from()::equals).isEmpty();
+            if (stood && within.test(row.from())) {
+                turned.accept(row.from(), new Now(row.scope(), row.kind(), row.key(), row.body()));
+            }
+            row.until()
+                    .filter(within)
+                    .ifPresent(
+                            at ->
+                                    turned.accept(
+                                            at, new Now(row.scope(), row.kind(), row.key(), null)));
+        }
+        SortedMap<Instant, List<Now>> between = new TreeMap<>();
+        turns.forEach((at, some) -> between.put(at, List.copyOf(some.values())));
+        return between;
+    }
+
+    /** When anything of a scope was there first. */
+    Optional<Instant> began(String scope) {
+        return Optional.ofNullable(
+                entities.createQuery(
+                                "select min(validFrom) from RevisionRow where scope = :scope",
+                                Instant.class)
+                        .setParameter("scope", scope)
+                        .getSingleResult());
     }
 
     /** What an element was from an instant on; until the next one, or another. */

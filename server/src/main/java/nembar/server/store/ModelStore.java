@@ -3,6 +3,7 @@ package nembar.server.store;
 import jakarta.persistence.EntityManager;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -11,8 +12,10 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.SortedSet;
 import java.util.TreeSet;
+import nembar.server.document.ChangePart;
 import nembar.server.document.DesignDocument;
 import nembar.server.document.DesignDocument.ApplicationPart;
+import nembar.server.document.DesignDocument.AttributePart;
 import nembar.server.document.DesignDocument.CataloguePart;
 import nembar.server.document.DesignDocument.DesignPart;
 import nembar.server.document.DesignDocument.DirectoryPart;
@@ -32,6 +35,8 @@ public class ModelStore {
     static final String DIRECTORY = "";
 
     static final String APPLICATION = "application";
+
+    private static final String ATTRIBUTES = "attributes";
 
     private final EntityManager entities;
     private final History history;
@@ -61,17 +66,38 @@ public class ModelStore {
             DirectoryPart directory, Map<String, DesignDocument> documents, Editions editions) {}
 
     /**
+     * What became of a directory.
+     *
+     * @param put the parts that were put; attributes always whole
+     * @param gone accounts, units and teams that were taken out, by kind
+     */
+    public record DirectoryTurn(DirectoryPart put, Map<String, Set<String>> gone) {}
+
+    /**
      * What has changed since an edition.
      *
-     * @param directory the parts of the directory that were put; attributes always whole
-     * @param gone accounts, units and teams that were taken out, by kind
      * @param documents those of applications that have changed, whole
      */
     public record Since(
-            DirectoryPart directory,
-            Map<String, Set<String>> gone,
-            Map<String, DesignDocument> documents,
-            Editions editions) {}
+            DirectoryTurn directory, Map<String, DesignDocument> documents, Editions editions) {}
+
+    /**
+     * What became another at an instant.
+     *
+     * @param application empty where that stayed as it was
+     */
+    public record Step(
+            Instant at,
+            Optional<ApplicationPart> application,
+            DirectoryTurn directory,
+            List<ChangePart> changes) {}
+
+    /**
+     * What was published of an application between two instants.
+     *
+     * @param begin the first of them, or when the application came, where that was later
+     */
+    public record Past(Instant begin, DesignDocument first, List<Step> steps) {}
 
     /** The elements of one kind, as a past instant had them or as they are. */
     private interface Parts {
@@ -157,26 +183,89 @@ public class ModelStore {
     /** What has changed after the edition, as it is at one moment. */
     @Transactional(readOnly = true, isolation = Isolation.REPEATABLE_READ)
     public Since since(long edition) {
-        Map<String, List<String>> put = new HashMap<>();
-        Map<String, Set<String>> gone = new HashMap<>();
+        List<History.Now> since = history.since(edition);
         Set<String> changed = new TreeSet<>();
-        for (History.Now one : history.since(edition)) {
-            if (!one.scope().equals(DIRECTORY)) {
-                changed.add(one.scope());
-            } else if (one.body() == null) {
-                gone.computeIfAbsent(one.kind(), any -> new TreeSet<>()).add(one.key());
-            } else {
-                put.computeIfAbsent(one.kind(), any -> new ArrayList<>()).add(one.body());
-            }
-        }
-        DirectoryPart parts =
-                directory(all(AttributeRow.class).stream().map(AttributeRow::part).toList(), put);
+        since.stream().map(History.Now::scope).forEach(changed::add);
+        DirectoryTurn turn =
+                directoryTurn(
+                        all(AttributeRow.class).stream().map(AttributeRow::part).toList(), since);
         DirectoryPart none = new DirectoryPart(null, null, null, null, null);
         Map<String, DesignDocument> documents = new LinkedHashMap<>();
         applications().stream()
                 .filter(row -> changed.contains(row.key()))
                 .forEach(row -> documents.put(row.key(), document(row, none)));
-        return new Since(parts, gone, documents, editions());
+        return new Since(turn, documents, editions());
+    }
+
+    private static DirectoryTurn directoryTurn(
+            Collection<AttributePart> attributes, List<History.Now> some) {
+        Map<String, List<String>> put = new HashMap<>();
+        Map<String, Set<String>> gone = new HashMap<>();
+        some.stream()
+                .filter(one -> one.scope().equals(DIRECTORY))
+                .forEach(
+                        one -> {
+                            if (one.body() == null) {
+                                gone.computeIfAbsent(one.kind(), any -> new TreeSet<>())
+                                        .add(one.key());
+                            } else {
+                                put.computeIfAbsent(one.kind(), any -> new ArrayList<>())
+                                        .add(one.body());
+                            }
+                        });
+        return new DirectoryTurn(directory(List.copyOf(attributes), put), gone);
+    }
+
+    /**
+     * What was published of an application between two instants, read once; empty where it was not
+     * there yet.
+     */
+    @Transactional(readOnly = true, isolation = Isolation.REPEATABLE_READ)
+    public Optional<Past> between(String application, Instant from, Instant until) {
+        Optional<Instant> begin =
+                history.began(application)
+                        .map(at -> at.isAfter(from) ? at : from)
+                        .filter(at -> at.isBefore(until));
+        return begin.flatMap(at -> readAt(application, at))
+                .map(first -> past(application, begin.get(), first, until));
+    }
+
+    private Past past(String application, Instant begin, DesignDocument first, Instant until) {
+        Map<String, AttributePart> attributes = new LinkedHashMap<>();
+        first.directory().attributes().forEach(one -> attributes.put(one.key(), one));
+        List<Step> steps = new ArrayList<>();
+        history.between(List.of(application, DIRECTORY), begin, until)
+                .forEach((at, turns) -> steps.add(step(at, turns, attributes)));
+        return new Past(begin, first, steps);
+    }
+
+    /**
+     * @param attributes as they were before; brought to what they were then
+     */
+    private static Step step(
+            Instant at, List<History.Now> turns, Map<String, AttributePart> attributes) {
+        Optional<ApplicationPart> application = Optional.empty();
+        List<ChangePart> changes = new ArrayList<>();
+        for (History.Now one : turns) {
+            if (one.scope().equals(DIRECTORY)) {
+                if (one.kind().equals(ATTRIBUTES)) {
+                    attributes.remove(one.key());
+                    Optional.ofNullable(one.body())
+                            .map(body -> DocumentJson.element(body, AttributePart.class))
+                            .ifPresent(part -> attributes.put(part.key(), part));
+                }
+            } else if (one.kind().equals(APPLICATION)) {
+                application =
+                        Optional.ofNullable(one.body())
+                                .map(body -> DocumentJson.element(body, ApplicationPart.class));
+            } else {
+                changes.add(
+                        one.body() == null
+                                ? ChangePart.remove(one.kind(), one.key())
+                                : ChangePart.put(one.kind(), DocumentJson.object(one.body())));
+            }
+        }
+        return new Step(at, application, directoryTurn(attributes.values(), turns), changes);
     }
 
     /**
@@ -194,10 +283,7 @@ public class ModelStore {
                                 document(
                                         part,
                                         directory(
-                                                past(
-                                                        shared,
-                                                        "attributes",
-                                                        DesignDocument.AttributePart.class),
+                                                past(shared, ATTRIBUTES, AttributePart.class),
                                                 shared),
                                         new Parts() {
                                             @Override
@@ -208,7 +294,7 @@ public class ModelStore {
     }
 
     private static DirectoryPart directory(
-            List<DesignDocument.AttributePart> attributes, Map<String, List<String>> bodies) {
+            List<AttributePart> attributes, Map<String, List<String>> bodies) {
         return new DirectoryPart(
                 attributes,
                 past(bodies, "accounts", DesignDocument.AccountPart.class),
