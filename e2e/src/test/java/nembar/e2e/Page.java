@@ -87,9 +87,8 @@ public final class Page {
 
     private static ChromeDriver start() {
         ChromeOptions options = new ChromeOptions();
-        options.setBinary("/usr/bin/chromium");
+        options.setBinary("/usr/bin/chromium-headless-shell");
         options.addArguments(
-                "--headless=new",
                 "--no-sandbox",
                 "--disable-gpu",
                 "--disable-quic",
@@ -166,26 +165,14 @@ public final class Page {
 
     /** Waits for this text anywhere on the page. */
     Page read(String text) {
-        wait.until(page -> mayBeRead(text) && text().contains(text));
+        wait.until(page -> text().contains(text));
         return this;
     }
 
     /** Waits until this text is nowhere on the page. */
     Page missing(String text) {
-        wait.until(page -> !mayBeRead(text) || !text().contains(text));
+        wait.until(page -> !text().contains(text));
         return this;
-    }
-
-    /**
-     * Whether this may be on the page, seen or unseen: asked of the browser, since what is to be
-     * seen is found by a walk over every element, which a large page feels when it is done all the
-     * time.
-     */
-    private boolean mayBeRead(String text) {
-        return (boolean)
-                browser.executeScript(
-                        "return document.body.innerText.replaceAll(/\\s/g, '').includes(arguments[0])",
-                        text.replaceAll("(?U)\\s", ""));
     }
 
     /** Waits until what is asserted is so: rows are drawn a moment after what stands over them. */
@@ -204,9 +191,15 @@ public final class Page {
         }
     }
 
-    /** What is to be read on the page. */
+    /**
+     * What is to be read on the page, with one space where there are several. It is asked of the
+     * browser: the driver would walk over every element, which a large page feels.
+     */
     String text() {
-        return browser.findElement(By.tagName("body")).getText();
+        return (String)
+                browser.executeScript(
+                        "return document.body.innerText.replaceAll(/[^\\S\\n]+/g, ' ')"
+                                + ".replaceAll(/ ?\\n ?/g, '\\n')");
     }
 
     /** The cell of the grid whose label begins so. */

@@ -36,7 +36,10 @@ public final class ServerProcess {
         Runtime.getRuntime().addShutdownHook(new Thread(this::kill));
     }
 
-    /** For a server that is to answer thousands of requests: it has more memory. */
+    /**
+     * For a server that is to answer thousands of requests: it has more memory, and does less
+     * besides.
+     */
     public ServerProcess forManyRequests() {
         manyRequests = true;
         return this;
@@ -67,7 +70,7 @@ public final class ServerProcess {
                         System.getProperty("java.class.path"),
                         DemoServer.class.getName(),
                         "--server.port=" + port,
-                        "--nembar.jobs.every=500ms",
+                        "--nembar.jobs.every=" + (manyRequests ? "3s" : "500ms"),
                         "--nembar.jobs.lease=3s"));
         cluster.settings().forEach(setting -> command.add("--" + setting));
         try {
