@@ -5,6 +5,8 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.Iterator;
+import java.util.SortedSet;
+import java.util.TreeSet;
 import nembar.core.condition.Added;
 import nembar.core.design.Design;
 import nembar.core.model.AccessModel;
@@ -29,6 +31,24 @@ public final class Steady {
         if (speaksOf(design, Added.TODAY)) {
             edges.add(begin(day.plusDays(1), zone));
         }
+        addEnds(model, edges);
+        Iterator<Instant> all = edges.all().iterator();
+        all.next();
+        return all.hasNext() ? all.next() : Instant.MAX;
+    }
+
+    /**
+     * The instants between two, both left out, at which something begins or ends; what conditions
+     * say of a clock is left aside.
+     */
+    public static SortedSet<Instant> ends(AccessModel model, Instant from, Instant until) {
+        Edges edges = new Edges(from, model.application().zone());
+        addEnds(model, edges);
+        return new TreeSet<>(edges.all()).subSet(from, false, until, false);
+    }
+
+    private static void addEnds(AccessModel model, Edges edges) {
+        ZoneId zone = model.application().zone();
         model.directory()
                 .accounts()
                 .forEach(
@@ -36,13 +56,11 @@ public final class Steady {
                                 one.ends()
                                         .ifPresent(
                                                 last -> edges.add(begin(last.plusDays(1), zone))));
+        Design design = model.design();
         design.assignments().forEach(one -> edges.add(one.times()));
         design.sharingRules().forEach(one -> edges.add(one.times()));
         design.directShares().forEach(one -> edges.add(one.times()));
         design.delegations().forEach(one -> edges.add(one.times()));
-        Iterator<Instant> all = edges.all().iterator();
-        all.next();
-        return all.hasNext() ? all.next() : Instant.MAX;
     }
 
     private static Instant begin(LocalDate day, ZoneId zone) {

@@ -39,6 +39,11 @@ public record Assignment(
         return new Assignment(key, audience, gives, others, times, reason, givenBy, givenAt);
     }
 
+    /** The same at other times. */
+    public Assignment at(Times others) {
+        return new Assignment(key, audience, gives, bounds, others, reason, givenBy, givenAt);
+    }
+
     @Override
     public ElementKind kind() {
         return ElementKind.ASSIGNMENT;

@@ -30,6 +30,11 @@ public record Delegation(
         return new Delegation(key, principal, delegate, others, times, reason);
     }
 
+    /** This delegation at other times. */
+    public Delegation at(Times others) {
+        return new Delegation(key, principal, delegate, sets, others, reason);
+    }
+
     @Override
     public ElementKind kind() {
         return ElementKind.DELEGATION;

@@ -35,6 +35,12 @@ public record SharingRule(
                 key, name, recordType, condition, owners, audience, opening, times, reason);
     }
 
+    /** This rule at other times. */
+    public SharingRule at(Times others) {
+        return new SharingRule(
+                key, name, recordType, condition, ownedBy, audience, opening, others, reason);
+    }
+
     @Override
     public ElementKind kind() {
         return ElementKind.SHARING_RULE;

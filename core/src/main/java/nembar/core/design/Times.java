@@ -19,6 +19,11 @@ public record Times(Optional<Instant> from, Optional<Instant> until, Optional<We
         return new Times(from, until, Optional.empty());
     }
 
+    /** The same at any hour of the week. */
+    public Times anyHour() {
+        return hours.isEmpty() ? this : between(from, until);
+    }
+
     /**
      * @param zone the application's time zone
      */

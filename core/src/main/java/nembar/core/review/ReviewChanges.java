@@ -175,13 +175,7 @@ public final class ReviewChanges {
     }
 
     private static Delegation until(Delegation one, Optional<Instant> until) {
-        return new Delegation(
-                one.key(),
-                one.principal(),
-                one.delegate(),
-                one.sets(),
-                until(one.times(), until),
-                one.reason());
+        return one.at(until(one.times(), until));
     }
 
     private static Times until(Times times, Optional<Instant> until) {

@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import nembar.core.model.RecentlyMade;
 import nembar.core.text.Words;
 import nembar.server.governance.Governance;
 import nembar.server.http.BadRequest;
@@ -39,6 +40,12 @@ class ReportController {
     private static final Duration BACK = Duration.ofDays(90);
     private static final Duration LONGEST = Duration.ofDays(3_660);
 
+    /** Pages and files of a report that was made so lately are of that one. */
+    private static final Duration KEPT_FOR = Duration.ofMinutes(1);
+
+    private static final int KEPT = 16;
+
+    private final RecentlyMade<Made> kept = new RecentlyMade<>(KEPT);
     private final Map<String, Report> reports;
     private final Models models;
     private final Governance governance;
@@ -103,14 +110,15 @@ class ReportController {
             @RequestParam(defaultValue = "0") int page,
             @RequestParam(defaultValue = "50") int size) {
         Paging.check(page, size);
-        Table table = table(application, report, asked);
+        Made made = made(application, report, asked);
+        Table table = made.table();
         return new ReportPage(
                 kind(known(report)),
                 known(report).columns(),
                 Paging.slice(table.rows(), page, size),
                 table.rows().size(),
                 table.note(),
-                clock.instant());
+                made.at());
     }
 
     @GetMapping(path = "/{report}/rows.csv", produces = "text/csv")
@@ -119,7 +127,7 @@ class ReportController {
             @PathVariable String application,
             @PathVariable String report,
             @ParameterObject ReportAsked asked) {
-        Table table = table(application, report, asked);
+        Table table = made(application, report, asked).table();
         return Csv.file(report + ".csv", known(report).columns(), table.rows().stream());
     }
 
@@ -129,16 +137,25 @@ class ReportController {
             @PathVariable String application,
             @PathVariable String report,
             @ParameterObject ReportAsked asked) {
-        Table table = table(application, report, asked);
+        Table table = made(application, report, asked).table();
         return Xlsx.file(
                 report + ".xlsx", "Report", known(report).columns(), table.rows().stream());
     }
 
-    private Table table(String application, String report, ReportAsked asked) {
-        Report known = known(report);
+    /** A report, made anew or a moment ago, so that its pages and files are of one piece. */
+    private Made made(String application, String report, ReportAsked asked) {
         governance.requireOnApplication(me.person(), "view", application);
         models.model(application);
         Instant now = clock.instant();
+        Which which =
+                new Which(me.person().key(), application, report, asked, models.current().number());
+        return kept.find(
+                one -> one.which().equals(which) && one.at().plus(KEPT_FOR).isAfter(now),
+                () -> new Made(which, now, table(application, report, asked, now)));
+    }
+
+    private Table table(String application, String report, ReportAsked asked, Instant now) {
+        Report known = known(report);
         Instant until = Instants.at(asked.until()).orElse(now);
         Instant from = Instants.at(asked.from()).orElse(until.minus(BACK));
         if (!from.isBefore(until) || from.isBefore(until.minus(LONGEST))) {
@@ -154,6 +171,16 @@ class ReportController {
                         from,
                         until.isAfter(now) ? now : until));
     }
+
+    /**
+     * Which report it is, for whom.
+     *
+     * @param edition of what is published
+     */
+    private record Which(
+            String person, String application, String report, ReportAsked asked, long edition) {}
+
+    private record Made(Which which, Instant at, Table table) {}
 
     private Report known(String key) {
         Report report = reports.get(key);
