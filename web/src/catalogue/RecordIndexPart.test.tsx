@@ -5,7 +5,7 @@ import { Refusal, serve, show } from '../testing/served';
 import { RecordIndexPart } from './RecordIndexPart';
 
 const INDEX = '/api/applications/app/record-index';
-const none = { kept: false, records: 0, bytes: 0 };
+const none = { kept: false, records: 0, bytes: 0, statements: [] };
 
 test('an index is begun, read and told, and kept no more', async () => {
   let kept = false;
@@ -15,7 +15,14 @@ test('an index is begun, read and told, and kept no more', async () => {
       asked += kept ? 1 : 0;
       return asked < 2
         ? { ...none, kept }
-        : { kept, records: 7256, bytes: 412_000, tookMillis: 340, asOf: new Date().toISOString() };
+        : {
+            ...none,
+            kept,
+            records: 7256,
+            bytes: 412_000,
+            tookMillis: 340,
+            asOf: new Date().toISOString(),
+          };
     },
     [`PUT ${INDEX}`]: ({ body }) => {
       kept = (body as { kept: boolean }).kept;
@@ -45,4 +52,21 @@ test('what went wrong is told', async () => {
   expect(await screen.findByText('The database does not answer')).toBeTruthy();
   await userEvent.click(screen.getByRole('button', { name: 'Keep it no more' }));
   expect(await screen.findByText('You may not.')).toBeTruthy();
+});
+
+test('what would spare reading all again is told with its statements', async () => {
+  serve({
+    [`GET ${INDEX}`]: () => ({
+      ...none,
+      kept: true,
+      asOf: new Date().toISOString(),
+      notTold: 'The database does not tell which rows are written: its wal_level is not logical.',
+      statements: ['ALTER SYSTEM SET wal_level = logical;'],
+    }),
+  });
+  show(<RecordIndexPart application="app" />);
+  expect(await screen.findByText(/all records are read again. The database does not/)).toBeTruthy();
+  expect(screen.getByLabelText('Statements for the database').textContent).toBe(
+    'ALTER SYSTEM SET wal_level = logical;',
+  );
 });

@@ -28,14 +28,14 @@ export function RecordIndexPart({ application }: { application: string }) {
   if (index.isError) {
     return <Trouble error={index.error} again={() => index.refetch()} />;
   }
-  const { kept, failure } = index.data;
+  const { kept, asOf, failure, notTold, statements } = index.data;
   return (
     <Part title="Record index">
       <Box sx={{ display: 'flex', gap: 2, alignItems: 'baseline' }}>
         <Typography sx={{ flex: 1, maxWidth: 720 }}>
           With an index, the server has in memory which records are in whose reach, and the numbers
-          in Ask come without counting. They are then as old as they say, a minute or a few; whoever
-          wants to know has them counted. No decision rests on them.
+          in Ask come without counting. They are then as old as they say, seconds or a few minutes;
+          whoever wants to know has them counted. No decision rests on them.
         </Typography>
         <Button
           variant="outlined"
@@ -51,9 +51,31 @@ export function RecordIndexPart({ application }: { application: string }) {
           {standing(index.data)}
         </Typography>
       )}
+      {kept && asOf && notTold && <NotTold why={notTold} statements={statements} />}
       {kept && failure && <Remark tone="bad">{failure}</Remark>}
       {keep.isError && <Remark tone="bad">{keep.error.message}</Remark>}
     </Part>
+  );
+}
+
+/** Why all records are read where some were written, and what would spare that. */
+function NotTold({ why, statements }: { why: string; statements: string[] }) {
+  return (
+    <Box sx={{ mt: 1, maxWidth: 720 }}>
+      <Typography color="textSecondary">
+        Whenever anything was written, all records are read again. {why}
+        {statements.length > 0 && ' Whoever looks after the database may change that:'}
+      </Typography>
+      {statements.length > 0 && (
+        <Box
+          component="pre"
+          aria-label="Statements for the database"
+          sx={{ my: 0.5, whiteSpace: 'pre-wrap', fontSize: 13 }}
+        >
+          {statements.join('\n')}
+        </Box>
+      )}
+    </Box>
   );
 }
 

@@ -13,6 +13,7 @@ import java.time.ZoneOffset;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
+import java.util.TreeSet;
 import nembar.core.catalogue.RecordType;
 import nembar.core.design.Design;
 import nembar.core.directory.Directory;
@@ -28,6 +29,7 @@ import nembar.server.document.DocumentReader;
 import nembar.server.document.DocumentWriter;
 import nembar.server.model.Models;
 import nembar.server.records.RecordSources.Settings;
+import nembar.server.records.RowChanges;
 import nembar.server.session.SignIns;
 import nembar.server.session.Tokens;
 import nembar.server.setup.SetupStep;
@@ -195,7 +197,10 @@ class DemoSetup implements SetupStep {
         }
     }
 
-    /** Whoever hands records over may update who owns one, and nothing else. */
+    /**
+     * Whoever hands records over may update who owns one, and nothing else; and it is told which
+     * records are written.
+     */
     private void grants() throws SQLException {
         Settings.Source source = settings.sources().get(TOWLINE);
         String user = source.handOver().username();
@@ -212,7 +217,27 @@ class DemoSetup implements SetupStep {
                                     .formatted(column, type.table(), user));
                 }
             }
+            publish(statement);
         }
+    }
+
+    private void publish(Statement statement) throws SQLException {
+        String there = "select 1 from pg_publication where pubname = '%s'";
+        try (ResultSet known = statement.executeQuery(there.formatted(RowChanges.PUBLICATION))) {
+            if (known.next()) {
+                return;
+            }
+        }
+        Set<String> tables = new TreeSet<>();
+        for (RecordType type : models.model(TOWLINE).catalogue().recordTypes()) {
+            tables.add(type.table().toString());
+            type.fields().stream()
+                    .flatMap(field -> field.link().stream())
+                    .forEach(link -> tables.add(link.table().toString()));
+        }
+        statement.execute(
+                "CREATE PUBLICATION %s FOR TABLE %s"
+                        .formatted(RowChanges.PUBLICATION, String.join(", ", tables)));
     }
 
     /**

@@ -6,6 +6,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
+import java.util.Random;
 import java.util.concurrent.locks.LockSupport;
 import java.util.function.BooleanSupplier;
 import nembar.server.testing.Client;
@@ -33,6 +34,12 @@ class RecordIndexTest {
                     "mabel.hollis",
                     "agnete.solberg",
                     "gideon.marsh");
+
+    private static final String LOTS =
+            "insert into towline.cargo_lot select 'X-' || i || '%1$s', description, voyage,"
+                    + " shipper, basin, clerk, goods, tonnes, loads_on, status, under_seal from"
+                    + " (select *, row_number() over (order by number) as i from"
+                    + " towline.cargo_lot limit 40) lots on conflict do nothing";
 
     private Client client;
     private Installation nembar;
@@ -104,13 +111,8 @@ class RecordIndexTest {
 
     @Test
     void whatIsWrittenIsReadAgainAlsoAfterALostConnection() {
-        String lots =
-                "insert into towline.cargo_lot select 'X-' || i || '%1$s', description, voyage,"
-                        + " shipper, basin, clerk, goods, tonnes, loads_on, status, under_seal from"
-                        + " (select *, row_number() over (order by number) as i from"
-                        + " towline.cargo_lot limit 40) lots";
         long before = asked("honora.larke", true).at("/totals/records").asLong();
-        write(lots.formatted("a"));
+        write(LOTS.formatted("a"));
         assertThat(asked("honora.larke", true).at("/totals/records").asLong())
                 .isEqualTo(before + 40);
         until("what was added is there", () -> agrees("honora.larke") && agrees("ilse.marrow"));
@@ -125,6 +127,73 @@ class RecordIndexTest {
         assertThat(asked("honora.larke", false).path("asOf").isString()).isTrue();
         write("delete from towline.cargo_lot where number like 'X-1%'");
         until("what was taken away is gone", () -> agrees("honora.larke"));
+    }
+
+    /** Something that happens to cargo lots whose number begins with X, and to their voyages. */
+    private String something(Random random, int round) {
+        String some =
+                "number in (select number from towline.cargo_lot where number like 'X-%'"
+                        + " order by md5(number || "
+                        + round
+                        + ") limit 7)";
+        List<String> clerks = List.of("ilse.marrow", "cecily.fairweather", "honora.larke");
+        return switch (random.nextInt(5)) {
+            case 0 -> LOTS.formatted("r" + round);
+            case 1 ->
+                    "update towline.cargo_lot set clerk = '"
+                            + clerks.get(random.nextInt(3))
+                            + "' where "
+                            + some;
+            case 2 ->
+                    "update towline.cargo_lot set voyage = (select voyage from towline.cargo_lot"
+                            + " order by md5(number || "
+                            + round
+                            + ") limit 1) where "
+                            + some;
+            case 3 -> "delete from towline.cargo_lot where " + some;
+            default -> "update towline.cargo_lot set number = number || 'n' where " + some;
+        };
+    }
+
+    @Test
+    void itAgreesWithTheDatabaseAfterWhateverHappens() {
+        assertThat(client.get(INDEX).json().path("notTold").isMissingNode()).isTrue();
+        long seed = System.nanoTime();
+        Random random = new Random(seed);
+        for (int round = 0; round < 12; round++) {
+            // PostgreSQL's counters would tell of it later.
+            for (int i = 0; i <= random.nextInt(4); i++) {
+                nembar.cluster().run("towline", something(random, 10 * round + i));
+            }
+            for (String person : List.of("honora.larke", "ilse.marrow", "cecily.fairweather")) {
+                until("seed " + seed + ", round " + round + ", " + person, () -> agrees(person));
+            }
+        }
+    }
+
+    @Test
+    void whereRowsAreNotToldItSaysSoAndReadsAllAgain() {
+        nembar.cluster().run("towline", "drop publication nembar_record_index");
+        assertThat(client.put(INDEX, Map.of("kept", false)).status()).isEqualTo(200);
+        until("it is left", () -> asked("ilse.marrow", false).path("asOf").isMissingNode());
+        assertThat(client.put(INDEX, Map.of("kept", true)).status()).isEqualTo(200);
+        until("it is read", () -> client.get(INDEX).json().path("asOf").isString());
+        JsonNode shown = client.get(INDEX).json();
+        assertThat(shown.path("notTold").asString())
+                .contains("not all of its tables are published");
+        write(LOTS.formatted("again"));
+        until("what was added is there", () -> agrees("honora.larke"));
+
+        nembar.cluster().run("towline", shown.path("statements").path(0).asString());
+        assertThat(client.put(INDEX, Map.of("kept", false)).status()).isEqualTo(200);
+        until("it is left", () -> asked("ilse.marrow", false).path("asOf").isMissingNode());
+        assertThat(client.put(INDEX, Map.of("kept", true)).status()).isEqualTo(200);
+        until(
+                "rows are told",
+                () -> {
+                    JsonNode now = client.get(INDEX).json();
+                    return now.path("asOf").isString() && now.path("notTold").isMissingNode();
+                });
     }
 
     @Test

@@ -6,6 +6,8 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import nembar.core.catalogue.LostFields;
 import nembar.core.catalogue.Parent;
 import nembar.core.catalogue.RecordType;
@@ -16,6 +18,11 @@ import org.roaringbitmap.RoaringBitmap;
 
 /** The records of an application as they were at one moment. */
 final class ApplicationIndex {
+    /** Where more than one key in so many came since all was read, and some besides, all is. */
+    private static final int GROWN_BY = 8;
+
+    private static final int SOME = 1_000;
+
     private final Map<String, TypeIndex> types;
     private final LostFields lost;
     private final Instant readAt;
@@ -59,6 +66,50 @@ final class ApplicationIndex {
             }
             return new ApplicationIndex(built, model.lost(), readAt);
         }
+    }
+
+    /**
+     * The index once some records have changed; empty where that is to be read anew.
+     *
+     * @param changed keys of those that came, became others, or went, by type
+     * @param now those of them that are there
+     * @param at the instant that these are of
+     */
+    Optional<ApplicationIndex> with(
+            Map<String, Set<String>> changed, List<GovernedRecord> now, Instant at) {
+        Map<String, List<GovernedRecord>> there =
+                now.stream().collect(Collectors.groupingBy(GovernedRecord::recordType));
+        Map<String, KeyTable> keys = new HashMap<>();
+        types.forEach(
+                (key, index) -> {
+                    List<String> came =
+                            there.getOrDefault(key, List.of()).stream()
+                                    .flatMap(one -> one.key(index.type().keyField()).stream())
+                                    .toList();
+                    keys.put(key, index.keys().with(came));
+                });
+        Map<String, TypeIndex> next = new HashMap<>();
+        for (TypeIndex index : types.values()) {
+            String key = index.type().key();
+            Optional<String> above =
+                    index.type().parent().map(Parent::recordType).filter(keys::containsKey);
+            boolean more =
+                    above.isPresent() && keys.get(above.get()) != types.get(above.get()).keys();
+            if (index.strays() && more
+                    || keys.get(key).since() > index.all().getLongCardinality() / GROWN_BY + SOME) {
+                return Optional.empty();
+            }
+            next.put(
+                    key,
+                    changed.containsKey(key)
+                            ? index.with(
+                                    keys.get(key),
+                                    changed.get(key),
+                                    there.getOrDefault(key, List.of()),
+                                    above.map(keys::get))
+                            : index.fresh());
+        }
+        return Optional.of(new ApplicationIndex(next, lost, at));
     }
 
     /** Asks the database for what no index has. */
@@ -170,14 +221,15 @@ final class ApplicationIndex {
         @Override
         public RoaringBitmap parentIn(RecordSet.ParentIn set) {
             requireLink(index.type(), set.through());
-            return index.below(on(known(set.parent())).of(set.parents()));
+            return RoaringBitmap.and(
+                    index.below(on(known(set.parent())).of(set.parents())), index.all());
         }
 
         @Override
         public RoaringBitmap childIn(RecordSet.ChildIn set) {
             TypeIndex child = known(set.child());
             requireLink(child.type(), set.through());
-            return child.above(on(child).of(set.children()));
+            return RoaringBitmap.and(child.above(on(child).of(set.children())), index.all());
         }
 
         @Override

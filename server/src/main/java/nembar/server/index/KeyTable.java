@@ -3,13 +3,18 @@ package nembar.server.index;
 import java.io.ByteArrayOutputStream;
 import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
+import java.util.HashMap;
+import java.util.Map;
 
 /**
- * The keys of records, numbered from 0 in the order in which they came; about 25 bytes a key.
- * Immutable.
+ * The keys of records, numbered from 0 in the order in which they came; about 25 bytes a key, and
+ * more for those that came since. Immutable.
  */
 final class KeyTable {
     private static final int FREE = -1;
+
+    /** About what a key takes that came since. */
+    private static final long BYTES_EACH = 120;
 
     private final byte[] bytes;
 
@@ -19,7 +24,18 @@ final class KeyTable {
     /** Numbers of keys by the hash of their bytes, each in the first place that was free. */
     private final int[] places;
 
+    /** Keys that came since. */
+    private final Map<String, Integer> since;
+
+    private KeyTable(KeyTable before, Map<String, Integer> since) {
+        this.bytes = before.bytes;
+        this.ends = before.ends;
+        this.places = before.places;
+        this.since = since;
+    }
+
     private KeyTable(byte[] bytes, int[] ends) {
+        this.since = Map.of();
         this.bytes = bytes;
         this.ends = ends;
         this.places = new int[Integer.highestOneBit(Math.max(4, ends.length)) * 4];
@@ -54,8 +70,24 @@ final class KeyTable {
         }
     }
 
+    /** These keys, and those of others that are none of them, numbered on. */
+    KeyTable with(Iterable<String> others) {
+        Map<String, Integer> more = new HashMap<>(since);
+        for (String key : others) {
+            if (number(key) == FREE) {
+                more.putIfAbsent(key, ends.length + more.size());
+            }
+        }
+        return more.size() == since.size() ? this : new KeyTable(this, more);
+    }
+
     int size() {
-        return ends.length;
+        return ends.length + since.size();
+    }
+
+    /** How many came since it was made. */
+    int since() {
+        return since.size();
     }
 
     /** The number of a key; less than 0 where it is none of these. */
@@ -69,12 +101,12 @@ final class KeyTable {
             }
             place = (place + 1) & (places.length - 1);
         }
-        return FREE;
+        return since.getOrDefault(key, FREE);
     }
 
     /** What it takes in memory, in bytes. */
     long bytes() {
-        return bytes.length + 4L * (ends.length + places.length);
+        return bytes.length + 4L * (ends.length + places.length) + BYTES_EACH * since.size();
     }
 
     private int start(int number) {

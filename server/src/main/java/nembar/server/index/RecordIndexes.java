@@ -7,6 +7,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.Collection;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
@@ -21,6 +22,7 @@ import nembar.server.history.Acts;
 import nembar.server.http.BadRequest;
 import nembar.server.model.Models;
 import nembar.server.records.Records.Counts;
+import nembar.server.records.RowChanges.NotTold;
 import nembar.server.records.WholeRecords;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -31,7 +33,7 @@ import org.springframework.transaction.annotation.Transactional;
 
 /**
  * The record indexes that are kept (docs/operating.md): each server fills its own in the background
- * and reads it again once something was written.
+ * and reads again what was written.
  */
 @Service
 public class RecordIndexes {
@@ -87,6 +89,8 @@ public class RecordIndexes {
      * @param bytes that it takes in memory
      * @param tookMillis to read it the last time
      * @param failure why it could not be brought up to date the last time
+     * @param notTold why it is not told which rows are written; left out where it is
+     * @param statements in SQL, with which it would be
      */
     public record IndexShown(
             boolean kept,
@@ -94,7 +98,9 @@ public class RecordIndexes {
             long records,
             long bytes,
             Optional<Long> tookMillis,
-            Optional<String> failure) {}
+            Optional<String> failure,
+            Optional<String> notTold,
+            List<String> statements) {}
 
     /**
      * How many records are in each set, as the index of the application has it; empty where it has
@@ -128,7 +134,14 @@ public class RecordIndexes {
         KeptIndex here = kept.get(application);
         if (here == null || !wanted) {
             return new IndexShown(
-                    wanted, Optional.empty(), 0, 0, Optional.empty(), Optional.empty());
+                    wanted,
+                    Optional.empty(),
+                    0,
+                    0,
+                    Optional.empty(),
+                    Optional.empty(),
+                    Optional.empty(),
+                    List.of());
         }
         KeptIndex.State state = here.state();
         return new IndexShown(
@@ -137,7 +150,9 @@ public class RecordIndexes {
                 state.index().map(ApplicationIndex::records).orElse(0L),
                 state.index().map(ApplicationIndex::bytes).orElse(0L),
                 state.took().map(Duration::toMillis),
-                state.failure());
+                state.failure(),
+                state.notTold().map(Exception::getMessage),
+                state.notTold().map(NotTold::statements).orElse(List.of()));
     }
 
     /** Begins or ends to keep an application's index, on all servers. */
@@ -158,7 +173,7 @@ public class RecordIndexes {
             acts.note(me.key(), "application", application, "has its record index kept");
         } else if (!wanted && row != null) {
             entities.remove(row);
-            kept.remove(application);
+            Optional.ofNullable(kept.remove(application)).ifPresent(KeptIndex::leave);
             acts.note(me.key(), "application", application, "has its record index kept no more");
         }
     }
@@ -167,7 +182,9 @@ public class RecordIndexes {
     @Scheduled(fixedDelayString = "${nembar.record-index.every}")
     void lookAfter() {
         Map<String, AccessModel> wanted = wanted();
-        kept.keySet().retainAll(wanted.keySet());
+        kept.keySet().stream()
+                .filter(one -> !wanted.containsKey(one))
+                .forEach(one -> Optional.ofNullable(kept.remove(one)).ifPresent(KeptIndex::leave));
         if (!busy && !wanted.isEmpty()) {
             busy = true;
             reading.execute(() -> bringUp(wanted));
@@ -208,5 +225,6 @@ public class RecordIndexes {
     @PreDestroy
     void stop() {
         reading.shutdownNow();
+        kept.values().forEach(KeptIndex::leave);
     }
 }

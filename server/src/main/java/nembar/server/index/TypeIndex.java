@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.function.BiFunction;
 import nembar.core.catalogue.Parent;
 import nembar.core.catalogue.RecordType;
 import nembar.core.condition.Expression;
@@ -35,6 +36,9 @@ final class TypeIndex {
      */
     private final int[] parents;
 
+    /** Whether some belong to what was not there. */
+    private final boolean strays;
+
     /** The records on which conditions were true, as far as they have been asked for lately. */
     private final Map<Expression, RoaringBitmap> conditions =
             new LinkedHashMap<>(16, 0.75f, true) {
@@ -47,13 +51,16 @@ final class TypeIndex {
     private TypeIndex(
             RecordType type,
             KeyTable keys,
+            RoaringBitmap all,
             Map<String, Map<String, RoaringBitmap>> byValue,
-            int[] parents) {
+            int[] parents,
+            boolean strays) {
         this.type = type;
         this.keys = keys;
+        this.all = all;
         this.byValue = byValue;
         this.parents = parents;
-        this.all = RoaringBitmap.bitmapOfRange(0, keys.size());
+        this.strays = strays;
     }
 
     /** Takes the records of a type as they come. */
@@ -101,12 +108,95 @@ final class TypeIndex {
          */
         TypeIndex build(KeyTable own, Optional<KeyTable> ofParent) {
             int[] parents = new int[ofParent.isPresent() ? own.size() : 0];
+            boolean strays = false;
             for (int i = 0; i < parents.length; i++) {
                 parents[i] = above[i] == null ? NONE : ofParent.get().number(above[i]);
+                strays |= above[i] != null && parents[i] == NONE;
             }
             byValue.values().forEach(values -> values.values().forEach(RoaringBitmap::runOptimize));
-            return new TypeIndex(type, own, byValue, parents);
+            return new TypeIndex(
+                    type,
+                    own,
+                    RoaringBitmap.bitmapOfRange(0, own.size()),
+                    byValue,
+                    parents,
+                    strays);
         }
+    }
+
+    /**
+     * The index once some of its records have changed. Each keeps its number; what one was before
+     * is not known, and taken out of wherever it stands.
+     *
+     * @param keys these, with those of records that came
+     * @param changed keys of all that came, became others, or went
+     * @param now those of them that are there
+     * @param ofParent the keys of the type that it belongs to, with those that came
+     */
+    TypeIndex with(
+            KeyTable keys,
+            Set<String> changed,
+            List<GovernedRecord> now,
+            Optional<KeyTable> ofParent) {
+        RoaringBitmap touched = new RoaringBitmap();
+        changed.stream().mapToInt(keys::number).filter(one -> one >= 0).forEach(touched::add);
+        Map<String, Map<String, RoaringBitmap>> values = new HashMap<>();
+        byValue.forEach((field, ofField) -> values.put(field, without(ofField, touched)));
+        RoaringBitmap there = RoaringBitmap.andNot(all, touched);
+        int[] above = parents;
+        if (ofParent.isPresent()) {
+            above = Arrays.copyOf(parents, keys.size());
+            Arrays.fill(above, parents.length, above.length, NONE);
+        }
+        boolean stray = strays;
+        for (GovernedRecord record : now) {
+            int number = keys.number(record.key(type.keyField()).orElseThrow(NotIndexed::new));
+            there.add(number);
+            values.forEach(
+                    (field, ofField) ->
+                            record.keys(field)
+                                    .forEach(value -> ofField.compute(value, adding(number))));
+            if (ofParent.isPresent()) {
+                Optional<String> parent = record.key(type.parent().get().through());
+                above[number] = parent.map(ofParent.get()::number).orElse(NONE);
+                stray |= parent.isPresent() && above[number] == NONE;
+            }
+        }
+        return new TypeIndex(type, keys, there, values, above, stray);
+    }
+
+    private static Map<String, RoaringBitmap> without(
+            Map<String, RoaringBitmap> values, RoaringBitmap touched) {
+        Map<String, RoaringBitmap> without = new HashMap<>(values);
+        without.replaceAll(
+                (value, some) ->
+                        RoaringBitmap.intersects(some, touched)
+                                ? RoaringBitmap.andNot(some, touched)
+                                : some);
+        return without;
+    }
+
+    /** Others read what is there while this is made: a set is copied before it grows. */
+    private static BiFunction<String, RoaringBitmap, RoaringBitmap> adding(int number) {
+        return (value, some) -> {
+            RoaringBitmap more = some == null ? new RoaringBitmap() : some.clone();
+            more.add(number);
+            return more;
+        };
+    }
+
+    /** The same, knowing nothing of conditions, which may look at records that have changed. */
+    TypeIndex fresh() {
+        return new TypeIndex(type, keys, all, byValue, parents, strays);
+    }
+
+    KeyTable keys() {
+        return keys;
+    }
+
+    /** Whether some records belong to what was not there: were it to come, they would be below. */
+    boolean strays() {
+        return strays;
     }
 
     /** The fields whose values are kept: those that place a record. */
@@ -154,7 +244,7 @@ final class TypeIndex {
         RoaringBitmap some = new RoaringBitmap();
         for (String key : wanted) {
             int number = keys.number(key);
-            if (number >= 0) {
+            if (number >= 0 && all.contains(number)) {
                 some.add(number);
             }
         }

@@ -11,6 +11,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Properties;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Consumer;
 import javax.sql.DataSource;
@@ -289,6 +290,21 @@ public class RecordSources {
         }
         return DriverManager.getConnection(
                 source.url(), source.handOver().username(), source.handOver().password());
+    }
+
+    /**
+     * Opens a connection besides the pool's, to be kept for long; it is the caller's to close.
+     *
+     * @throws NotFound when none is set up
+     */
+    Connection open(String application) throws SQLException {
+        of(application);
+        HikariDataSource pool = pools.get(application);
+        Properties properties = new Properties();
+        properties.putAll(pool.getDataSourceProperties());
+        properties.setProperty("user", pool.getUsername());
+        properties.setProperty("password", pool.getPassword());
+        return DriverManager.getConnection(pool.getJdbcUrl(), properties);
     }
 
     @PreDestroy

@@ -1,10 +1,14 @@
 package nembar.server.records;
 
+import java.sql.Connection;
+import java.sql.SQLException;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeSet;
 import java.util.function.Consumer;
 import nembar.core.catalogue.Field;
 import nembar.core.catalogue.Link;
@@ -18,7 +22,9 @@ import nembar.core.sql.ListQuery;
 import nembar.core.sql.ListQuery.Page;
 import nembar.core.sql.SqlText;
 import nembar.server.http.RecordsAway;
+import nembar.server.records.RowChanges.NotTold;
 import org.springframework.dao.DataAccessException;
+import org.springframework.dao.DataAccessResourceFailureException;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Service;
 
@@ -46,24 +52,16 @@ public class WholeRecords {
         Lookups lookups = this.lookups.of(application);
         inOneMoment(
                 application,
-                source -> {
-                    for (RecordType type : types) {
-                        SqlText text =
-                                ListQuery.of(
+                source ->
+                        types.forEach(
+                                type ->
+                                        read(
+                                                source,
                                                 type,
                                                 RecordSet.EVERYTHING,
-                                                List.of(),
-                                                Page.first(atMost),
-                                                lookups)
-                                        .text();
-                        source.query(
-                                text.sql(),
-                                row -> {
-                                    to.accept(Values.record(row, type, lookups));
-                                },
-                                text.parameters().toArray());
-                    }
-                });
+                                                atMost,
+                                                lookups,
+                                                to)));
     }
 
     /** Keys of the records in a set. */
@@ -96,12 +94,7 @@ public class WholeRecords {
                     .map(Link::table)
                     .forEach(tables::add);
         }
-        boolean lookedUp =
-                types.stream()
-                        .flatMap(type -> type.fields().stream())
-                        .map(Field::lookup)
-                        .anyMatch(Optional::isPresent);
-        if (lookedUp) {
+        if (lookedUp(types)) {
             return Optional.empty();
         }
         List<String> written = new ArrayList<>();
@@ -125,6 +118,86 @@ public class WholeRecords {
         return written.size() == tables.size()
                 ? Optional.of(String.join(" ", written))
                 : Optional.empty();
+    }
+
+    /**
+     * Has it told from now on which records of some types are written.
+     *
+     * @throws NotTold where the application's database cannot
+     * @throws RecordsAway where it does not answer
+     */
+    public RowChanges follow(String application, List<RecordType> types) throws NotTold {
+        if (lookedUp(types)) {
+            throw new NotTold(
+                    "Some fields are looked up in other tables, which is read again and again.",
+                    List.of());
+        }
+        Connection connection = null;
+        try {
+            connection = sources.open(application);
+            return RowChanges.follow(connection, types);
+        } catch (NotTold none) {
+            close(connection);
+            throw none;
+        } catch (SQLException failed) {
+            close(connection);
+            throw away(application, new DataAccessResourceFailureException("lost", failed));
+        }
+    }
+
+    private static void close(Connection connection) {
+        try {
+            if (connection != null) {
+                connection.close();
+            }
+        } catch (SQLException gone) {
+            // It was on its way out.
+            return;
+        }
+    }
+
+    /** Hands over the records of these keys, as far as they are there, as of one moment. */
+    public void read(
+            String application,
+            Map<RecordType, ? extends Set<String>> keys,
+            Consumer<GovernedRecord> to) {
+        Lookups lookups = this.lookups.of(application);
+        inOneMoment(
+                application,
+                source ->
+                        keys.forEach(
+                                (type, some) ->
+                                        read(
+                                                source,
+                                                type,
+                                                new RecordSet.Among(
+                                                        type.keyField(), new TreeSet<>(some), ""),
+                                                some.size(),
+                                                lookups,
+                                                to)));
+    }
+
+    private static void read(
+            JdbcTemplate source,
+            RecordType type,
+            RecordSet set,
+            int atMost,
+            Lookups lookups,
+            Consumer<GovernedRecord> to) {
+        SqlText text = ListQuery.of(type, set, List.of(), Page.first(atMost), lookups).text();
+        source.query(
+                text.sql(),
+                row -> {
+                    to.accept(Values.record(row, type, lookups));
+                },
+                text.parameters().toArray());
+    }
+
+    private static boolean lookedUp(List<RecordType> types) {
+        return types.stream()
+                .flatMap(type -> type.fields().stream())
+                .map(Field::lookup)
+                .anyMatch(Optional::isPresent);
     }
 
     private void inOneMoment(String application, Consumer<JdbcTemplate> reading) {
