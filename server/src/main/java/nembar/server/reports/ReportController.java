@@ -40,7 +40,7 @@ class ReportController {
     private static final Duration BACK = Duration.ofDays(90);
     private static final Duration LONGEST = Duration.ofDays(3_660);
 
-    /** Pages and files of a report that was made so lately are of that one. */
+    /** Further pages and files of a report that was made so lately are of that one. */
     private static final Duration KEPT_FOR = Duration.ofMinutes(1);
 
     private static final int KEPT = 16;
@@ -110,7 +110,7 @@ class ReportController {
             @RequestParam(defaultValue = "0") int page,
             @RequestParam(defaultValue = "50") int size) {
         Paging.check(page, size);
-        Made made = made(application, report, asked);
+        Made made = made(application, report, asked, page == 0);
         Table table = made.table();
         return new ReportPage(
                 kind(known(report)),
@@ -127,7 +127,7 @@ class ReportController {
             @PathVariable String application,
             @PathVariable String report,
             @ParameterObject ReportAsked asked) {
-        Table table = made(application, report, asked).table();
+        Table table = made(application, report, asked, false).table();
         return Csv.file(report + ".csv", known(report).columns(), table.rows().stream());
     }
 
@@ -137,20 +137,24 @@ class ReportController {
             @PathVariable String application,
             @PathVariable String report,
             @ParameterObject ReportAsked asked) {
-        Table table = made(application, report, asked).table();
+        Table table = made(application, report, asked, false).table();
         return Xlsx.file(
                 report + ".xlsx", "Report", known(report).columns(), table.rows().stream());
     }
 
-    /** A report, made anew or a moment ago, so that its pages and files are of one piece. */
-    private Made made(String application, String report, ReportAsked asked) {
+    /**
+     * A report. Its first page is made anew; the others, and files, are of one piece with it.
+     *
+     * @param anew whether it is not to be one that was made a moment ago
+     */
+    private Made made(String application, String report, ReportAsked asked, boolean anew) {
         governance.requireOnApplication(me.person(), "view", application);
         models.model(application);
         Instant now = clock.instant();
         Which which =
                 new Which(me.person().key(), application, report, asked, models.current().number());
         return kept.find(
-                one -> one.which().equals(which) && one.at().plus(KEPT_FOR).isAfter(now),
+                one -> !anew && one.which().equals(which) && one.at().plus(KEPT_FOR).isAfter(now),
                 () -> new Made(which, now, table(application, report, asked, now)));
     }
 
