@@ -74,6 +74,9 @@ public final class RowChanges implements AutoCloseable {
                         "SELECT pg_create_logical_replication_slot(?, 'pgoutput', true)")) {
             make.setString(1, slot);
             make.execute();
+        } catch (SQLException none) {
+            // As where all slots are in use, or the database follows another.
+            throw new NotTold("PostgreSQL made no slot for it: " + none.getMessage(), List.of());
         }
         connection.setAutoCommit(false);
         return new RowChanges(connection, slot, tables);
