@@ -180,7 +180,7 @@ class AskFormsTest {
                 .contains("Rests on publication no.", "Asked on ")
                 .contains("Holds Dispatcher", "Voyage", "Medical note")
                 .doesNotContain("Copy as text", "Ledger", "Keep");
-        page.go(WHY).read("Bram Oduya may not view invoice 3016");
+        page.go(WHY).read("Bram Oduya may not view invoice 3016").read("What it would take");
         assertThat(page.printed())
                 .contains("Bram Oduya", "view invoices", "3016", "Asked on ")
                 .contains("on publication no. ", "Rests on publication no.")

@@ -198,7 +198,7 @@ public final class Page {
     String text() {
         return (String)
                 browser.executeScript(
-                        "return document.body.innerText.replaceAll(/[^\\S\\n]+/g, ' ')"
+                        "return document.body.innerText.replaceAll(/[ \\t\\xa0]+/g, ' ')"
                                 + ".replaceAll(/ ?\\n ?/g, '\\n')");
     }
 
