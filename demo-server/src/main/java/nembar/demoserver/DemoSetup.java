@@ -230,10 +230,7 @@ class DemoSetup implements SetupStep {
         }
         Set<String> tables = new TreeSet<>();
         for (RecordType type : models.model(TOWLINE).catalogue().recordTypes()) {
-            tables.add(type.table().toString());
-            type.fields().stream()
-                    .flatMap(field -> field.link().stream())
-                    .forEach(link -> tables.add(link.table().toString()));
+            type.tables().forEach(table -> tables.add(table.toString()));
         }
         statement.execute(
                 "CREATE PUBLICATION %s FOR TABLE %s"

@@ -5,6 +5,7 @@ import nembar.core.design.Assignment;
 import nembar.core.design.Delegation;
 import nembar.core.design.Design;
 import nembar.core.design.SharingRule;
+import nembar.core.design.Times;
 import nembar.core.element.Element;
 import nembar.core.model.AccessModel;
 
@@ -15,24 +16,25 @@ public final class AnyHour {
     /** The model without its hours of the week; itself where it has none. */
     public static AccessModel of(AccessModel model) {
         List<Element> all = model.design().elements();
-        List<Element> atAny = all.stream().map(AnyHour::of).toList();
-        for (int i = 0; i < all.size(); i++) {
-            if (atAny.get(i) != all.get(i)) {
-                return model.withDesign(Design.of(atAny));
-            }
-        }
-        return model;
+        return all.stream().noneMatch(AnyHour::hasHours)
+                ? model
+                : model.withDesign(Design.of(all.stream().map(AnyHour::of).toList()));
+    }
+
+    private static boolean hasHours(Element element) {
+        return Meant.times(element).hours().isPresent();
     }
 
     private static Element of(Element element) {
-        if (Meant.times(element).hours().isEmpty()) {
+        if (!hasHours(element)) {
             return element;
         }
+        Times times = Meant.times(element).anyHour();
         if (element instanceof Assignment one) {
-            return one.at(one.times().anyHour());
+            return one.at(times);
         }
         return element instanceof SharingRule rule
-                ? rule.at(rule.times().anyHour())
-                : ((Delegation) element).at(((Delegation) element).times().anyHour());
+                ? rule.at(times)
+                : ((Delegation) element).at(times);
     }
 }

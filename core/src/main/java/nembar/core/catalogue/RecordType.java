@@ -2,9 +2,11 @@ package nembar.core.catalogue;
 
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import nembar.core.element.Element;
 import nembar.core.element.ElementKind;
 
@@ -148,6 +150,17 @@ public record RecordType(
     /** The field of this key, which the catalogue's check has found to exist. */
     public Field knownField(String key) {
         return field(key).orElseThrow(() -> new IllegalStateException(this.key + "." + key));
+    }
+
+    /** The tables its records are kept in: its own, and those of fields over a link. */
+    public Set<TableName> tables() {
+        Set<TableName> tables = new LinkedHashSet<>();
+        tables.add(table);
+        fields.stream()
+                .flatMap(field -> field.link().stream())
+                .map(Link::table)
+                .forEach(tables::add);
+        return tables;
     }
 
     /** Fields by key, in the order of the catalogue. */

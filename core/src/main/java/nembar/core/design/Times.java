@@ -21,7 +21,7 @@ public record Times(Optional<Instant> from, Optional<Instant> until, Optional<We
 
     /** The same at any hour of the week. */
     public Times anyHour() {
-        return hours.isEmpty() ? this : between(from, until);
+        return between(from, until);
     }
 
     /**

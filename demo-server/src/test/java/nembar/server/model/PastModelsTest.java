@@ -75,7 +75,8 @@ class PastModelsTest {
                         "towline",
                         before,
                         Instant.now(),
-                        (at, model) -> {
+                        (model, at, next) -> {
+                            assertThat(next).isAfter(at);
                             assertThat(said(model))
                                     .as("as of " + at)
                                     .isEqualTo(said(models.model("towline", at)));
@@ -89,12 +90,12 @@ class PastModelsTest {
         Instant longAgo = Instant.now().minus(Duration.ofDays(5000));
         List<Instant> looked = new ArrayList<>();
         PastModels past = nembar.part(PastModels.class);
-        past.each("towline", longAgo, Instant.now(), (at, model) -> looked.add(at));
+        past.each("towline", longAgo, Instant.now(), (model, at, next) -> looked.add(at));
         assertThat(looked.get(0)).isAfter(longAgo);
         past.each(
                 "towline",
                 longAgo,
                 looked.get(0),
-                (at, model) -> assertThat(at).as("before it came").isNull());
+                (model, at, next) -> assertThat(at).as("before it came").isNull());
     }
 }

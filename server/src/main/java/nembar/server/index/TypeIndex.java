@@ -9,7 +9,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
-import java.util.function.BiFunction;
 import nembar.core.catalogue.Parent;
 import nembar.core.catalogue.RecordType;
 import nembar.core.condition.Expression;
@@ -142,6 +141,7 @@ final class TypeIndex {
         changed.stream().mapToInt(keys::number).filter(one -> one >= 0).forEach(touched::add);
         Map<String, Map<String, RoaringBitmap>> values = new HashMap<>();
         byValue.forEach((field, ofField) -> values.put(field, without(ofField, touched)));
+        values.forEach((field, ofField) -> add(ofField, field, now, keys));
         RoaringBitmap there = RoaringBitmap.andNot(all, touched);
         int[] above = parents;
         if (ofParent.isPresent()) {
@@ -150,12 +150,8 @@ final class TypeIndex {
         }
         boolean stray = strays;
         for (GovernedRecord record : now) {
-            int number = keys.number(record.key(type.keyField()).orElseThrow(NotIndexed::new));
+            int number = number(record, keys);
             there.add(number);
-            values.forEach(
-                    (field, ofField) ->
-                            record.keys(field)
-                                    .forEach(value -> ofField.compute(value, adding(number))));
             if (ofParent.isPresent()) {
                 Optional<String> parent = record.key(type.parent().get().through());
                 above[number] = parent.map(ofParent.get()::number).orElse(NONE);
@@ -176,13 +172,28 @@ final class TypeIndex {
         return without;
     }
 
-    /** Others read what is there while this is made: a set is copied before it grows. */
-    private static BiFunction<String, RoaringBitmap, RoaringBitmap> adding(int number) {
-        return (value, some) -> {
-            RoaringBitmap more = some == null ? new RoaringBitmap() : some.clone();
-            more.add(number);
-            return more;
-        };
+    /** Adds records to those that have each value; a set that others read stays as it is. */
+    private void add(
+            Map<String, RoaringBitmap> values,
+            String field,
+            List<GovernedRecord> records,
+            KeyTable keys) {
+        Map<String, RoaringBitmap> added = new HashMap<>();
+        for (GovernedRecord record : records) {
+            int number = number(record, keys);
+            record.keys(field)
+                    .forEach(
+                            value ->
+                                    added.computeIfAbsent(value, any -> new RoaringBitmap())
+                                            .add(number));
+        }
+        added.forEach(
+                (value, some) ->
+                        values.merge(value, some, (one, other) -> RoaringBitmap.or(one, other)));
+    }
+
+    private int number(GovernedRecord record, KeyTable keys) {
+        return keys.number(record.key(type.keyField()).orElseThrow(NotIndexed::new));
     }
 
     /** The same, knowing nothing of conditions, which may look at records that have changed. */

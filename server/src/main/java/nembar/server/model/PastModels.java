@@ -3,7 +3,6 @@ package nembar.server.model;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
-import java.util.function.BiConsumer;
 import nembar.core.catalogue.Application;
 import nembar.core.directory.Edits;
 import nembar.core.draft.Change;
@@ -28,25 +27,28 @@ public class PastModels {
         this.store = store;
     }
 
+    /** Is told of a model, from when it was published until when it was another. */
+    public interface Look {
+        void at(AccessModel model, Instant from, Instant until);
+    }
+
     /**
-     * Looks at each model there was between two instants, with the instant it was so from. One that
-     * is looked at is not held any longer.
+     * Looks at each model there was between two instants. One that is looked at is not held any
+     * longer.
      */
-    public void each(
-            String application,
-            Instant from,
-            Instant until,
-            BiConsumer<Instant, AccessModel> look) {
+    public void each(String application, Instant from, Instant until, Look look) {
         Optional<Past> past = store.between(application, from, until);
         if (past.isEmpty()) {
             return;
         }
         AccessModel model = DocumentReader.read(past.get().first());
-        look.accept(past.get().begin(), model);
+        Instant at = past.get().begin();
         for (Step step : past.get().steps()) {
+            look.at(model, at, step.at());
             model = after(model, step);
-            look.accept(step.at(), model);
+            at = step.at();
         }
+        look.at(model, at, until);
     }
 
     private static AccessModel after(AccessModel before, Step step) {

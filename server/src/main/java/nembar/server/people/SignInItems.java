@@ -71,7 +71,7 @@ class SignInItems implements DeskSource {
                         + " too often: from where that was done, nobody can sign in as them until "
                         + Dates.MINUTE.format(until.atZone(zone))
                         + ".",
-                "It ends by itself.");
+                "");
     }
 
     private static DeskItem item(Person person, String sentence, String why) {

@@ -61,14 +61,27 @@ public final class RowChanges implements AutoCloseable {
     /**
      * Has everything told that is written from now on.
      *
-     * @param connection of its own, which is closed with this
+     * @param connection of its own, which is closed with this, and where this fails
      * @throws NotTold where the database is not made to tell
      */
     static RowChanges follow(Connection connection, List<RecordType> types)
             throws SQLException, NotTold {
-        Map<TableName, List<Keyed>> tables = tables(types);
-        requireTold(connection, tables);
-        String slot = "nembar_" + UUID.randomUUID().toString().replace('-', '_');
+        RowChanges changes =
+                new RowChanges(
+                        connection,
+                        "nembar_" + UUID.randomUUID().toString().replace('-', '_'),
+                        tables(types));
+        try {
+            requireTold(connection, changes.tables);
+            changes.makeSlot();
+            return changes;
+        } catch (SQLException | NotTold failed) {
+            changes.close();
+            throw failed;
+        }
+    }
+
+    private void makeSlot() throws SQLException, NotTold {
         try (PreparedStatement make =
                 connection.prepareStatement(
                         "SELECT pg_create_logical_replication_slot(?, 'pgoutput', true)")) {
@@ -79,7 +92,6 @@ public final class RowChanges implements AutoCloseable {
             throw new NotTold("PostgreSQL made no slot for it: " + none.getMessage(), List.of());
         }
         connection.setAutoCommit(false);
-        return new RowChanges(connection, slot, tables);
     }
 
     private static Map<TableName, List<Keyed>> tables(List<RecordType> types) {

@@ -1,6 +1,5 @@
 package nembar.server.records;
 
-import java.sql.Connection;
 import java.sql.SQLException;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
@@ -11,7 +10,6 @@ import java.util.Set;
 import java.util.TreeSet;
 import java.util.function.Consumer;
 import nembar.core.catalogue.Field;
-import nembar.core.catalogue.Link;
 import nembar.core.catalogue.RecordType;
 import nembar.core.catalogue.TableName;
 import nembar.core.lookup.Lookups;
@@ -87,13 +85,7 @@ public class WholeRecords {
      */
     public Optional<String> changes(String application, List<RecordType> types) {
         Set<TableName> tables = new LinkedHashSet<>();
-        for (RecordType type : types) {
-            tables.add(type.table());
-            type.fields().stream()
-                    .flatMap(field -> field.link().stream())
-                    .map(Link::table)
-                    .forEach(tables::add);
-        }
+        types.forEach(type -> tables.addAll(type.tables()));
         if (lookedUp(types)) {
             return Optional.empty();
         }
@@ -132,27 +124,10 @@ public class WholeRecords {
                     "Some fields are looked up in other tables, which is read again and again.",
                     List.of());
         }
-        Connection connection = null;
         try {
-            connection = sources.open(application);
-            return RowChanges.follow(connection, types);
-        } catch (NotTold none) {
-            close(connection);
-            throw none;
+            return RowChanges.follow(sources.open(application), types);
         } catch (SQLException failed) {
-            close(connection);
             throw away(application, new DataAccessResourceFailureException("lost", failed));
-        }
-    }
-
-    private static void close(Connection connection) {
-        try {
-            if (connection != null) {
-                connection.close();
-            }
-        } catch (SQLException gone) {
-            // It was on its way out.
-            return;
         }
     }
 

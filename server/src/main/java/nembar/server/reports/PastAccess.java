@@ -1,13 +1,10 @@
 package nembar.server.reports;
 
 import java.time.Duration;
-import java.time.Instant;
 import java.time.ZoneId;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
-import java.util.NavigableSet;
-import java.util.TreeSet;
 import java.util.function.Predicate;
 import nembar.core.answers.WhoCould;
 import nembar.core.answers.WhoCould.Span;
@@ -105,12 +102,10 @@ class PastAccess implements Report {
     }
 
     private List<Span> spans(Asked asked, RecordType type, Operation operation) {
-        NavigableSet<Instant> changes =
-                new TreeSet<>(
-                        store.changedAt(
-                                asked.application(), asked.from(), asked.until(), AT_MOST + 1));
-        requireFew(changes.size() <= AT_MOST);
-        changes.add(asked.until());
+        requireFew(
+                store.changedAt(asked.application(), asked.from(), asked.until(), AT_MOST + 1)
+                                .size()
+                        <= AT_MOST);
         WhoCould who =
                 new WhoCould(
                         type.key(),
@@ -124,12 +119,8 @@ class PastAccess implements Report {
                 asked.application(),
                 asked.from(),
                 asked.until(),
-                (at, model) ->
-                        who.look(
-                                model,
-                                at,
-                                changes.higher(at),
-                                any -> requireFew(System.nanoTime() < latest)));
+                (model, at, next) ->
+                        who.look(model, at, next, any -> requireFew(System.nanoTime() < latest)));
         return who.spans();
     }
 

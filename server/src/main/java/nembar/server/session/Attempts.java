@@ -150,7 +150,7 @@ public class Attempts {
      * @param accounts looked through only where any has to
      */
     @Transactional(readOnly = true)
-    public Map<String, Instant> waiting(Supplier<? extends Collection<String>> accounts) {
+    public Map<String, Instant> waitingAccounts(Supplier<? extends Collection<String>> accounts) {
         Map<String, Instant> until = new HashMap<>();
         entities.createQuery(
                         "select account, max(waitsUntil) from AttemptRow where account is not null"

@@ -219,7 +219,7 @@ public class SignIns {
     @Transactional(readOnly = true)
     public Map<String, Instant> waiting() {
         Map<String, Instant> waiting = new HashMap<>();
-        attempts.waiting(
+        attempts.waitingAccounts(
                         () ->
                                 models.directory().people().stream()
                                         .map(SignIns::account)
