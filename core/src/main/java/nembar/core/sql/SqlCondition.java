@@ -132,26 +132,36 @@ final class SqlCondition {
 
     /**
      * A field with a look-up that has to be one of some keys: what leads to them is looked for.
-     * Where it leads nowhere that is false where it ought to be unknown, so this is done only where
-     * the two are alike.
+     * Where it leads nowhere that is false where it ought to be unknown; where the two are not
+     * alike, what leads anywhere is looked for too.
      */
     private boolean lookedUp(Expression expression, List<Expression> keys, SqlText.Builder sql) {
-        if (particular > 0
-                || !(expression instanceof Expression.Property property)
+        if (!(expression instanceof Expression.Property property)
                 || type.knownField(property.name()).lookup().isEmpty()
                 || !keys.stream().allMatch(SqlCondition::literalText)) {
             return false;
         }
         SortedSet<String> wanted = new TreeSet<>();
         keys.forEach(key -> wanted.add((String) ((Expression.Literal) key).value()));
-        sql.add(scan.among(property.name(), wanted));
-        return true;
+        Optional<SqlText> predicate =
+                particular > 0
+                        ? scan.amongKnown(property.name(), wanted)
+                        : Optional.of(scan.among(property.name(), wanted));
+        predicate.ifPresent(sql::add);
+        return predicate.isPresent();
+    }
+
+    /** An equality of a field with a look-up and a key, on either side. */
+    private boolean lookedUp(Expression.Call equality, SqlText.Builder sql) {
+        return lookedUp(equality.argument(0), List.of(equality.argument(1)), sql)
+                || lookedUp(equality.argument(1), List.of(equality.argument(0)), sql);
     }
 
     private void comparison(Expression.Call call, SqlText.Builder sql) {
-        if (call.operator() == Operator.EQUAL
-                && (lookedUp(call.argument(0), List.of(call.argument(1)), sql)
-                        || lookedUp(call.argument(1), List.of(call.argument(0)), sql))) {
+        if (call.operator() == Operator.EQUAL && lookedUp(call, sql)) {
+            return;
+        }
+        if (call.operator() == Operator.NOT_EQUAL && differs(call, sql)) {
             return;
         }
         boolean equality =
@@ -163,6 +173,17 @@ final class SqlCondition {
         sql.add(" " + call.operator().jsonName() + " ");
         write(call.argument(1), sql);
         sql.add(ordered ? BY_BYTES : "").add(")");
+    }
+
+    private boolean differs(Expression.Call call, SqlText.Builder sql) {
+        SqlText.Builder equal = new SqlText.Builder();
+        particular++;
+        boolean known = lookedUp(call, equal);
+        particular--;
+        if (known) {
+            sql.add("(NOT ").add(equal.build()).add(")");
+        }
+        return known;
     }
 
     /** Whether the expression's value is a text. */
@@ -189,12 +210,13 @@ final class SqlCondition {
                         call.argument(0), ((Expression.Array) call.argument(1)).elements(), sql)) {
             return;
         }
+        if (call.operator() == Operator.IS_NULL) {
+            missing(call.argument(0), sql);
+            return;
+        }
         sql.add("(");
-        particular += call.operator() == Operator.IS_NULL ? 1 : 0;
         write(call.argument(0), sql);
-        particular -= call.operator() == Operator.IS_NULL ? 1 : 0;
         switch (call.operator()) {
-            case IS_NULL -> sql.add(" IS NULL");
             case LIKE -> {
                 sql.add(" LIKE ");
                 write(call.argument(1), sql);
@@ -208,6 +230,22 @@ final class SqlCondition {
             default -> in((Expression.Array) call.argument(1), sql);
         }
         sql.add(")");
+    }
+
+    private void missing(Expression expression, SqlText.Builder sql) {
+        Optional<SqlText> somewhere =
+                expression instanceof Expression.Property property
+                        ? scan.leadsSomewhere(property.name())
+                        : Optional.empty();
+        sql.add("(");
+        if (somewhere.isPresent()) {
+            sql.add(somewhere.get()).add(" IS NOT TRUE)");
+            return;
+        }
+        particular++;
+        write(expression, sql);
+        particular--;
+        sql.add(" IS NULL)");
     }
 
     private void in(Expression.Array list, SqlText.Builder sql) {

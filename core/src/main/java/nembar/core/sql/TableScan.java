@@ -1,5 +1,6 @@
 package nembar.core.sql;
 
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -23,10 +24,14 @@ import nembar.core.recordset.RecordSet;
  * <p>Rows of other tables that a set looks at, parents, children or links, are a table of keys that
  * is joined once for each such set: a subselect inside an OR or a FILTER is looked through again
  * for each row as soon as it is too large for the database's memory. So is a look-up where a whole
- * value is wanted; where it is to be one of some keys, what leads to these is looked for instead.
+ * value is wanted; where it is to be one of some keys, what leads to these is looked for instead,
+ * and whether a number leads anywhere at all is told by a bitmap.
  */
 public final class TableScan {
     private static final String LINK = "l";
+
+    /** How often the bitmap of a look-up is sent in one query. */
+    private static final int BITMAPS_AT_MOST = 8;
 
     private final RecordType type;
     private final String alias;
@@ -35,6 +40,9 @@ public final class TableScan {
 
     /** By the set or the field that takes a join: the alias of it. */
     private final Map<Object, String> names = new LinkedHashMap<>();
+
+    /** By field: how often the bitmap of its look-up has been asked for. */
+    private final Map<Field, Integer> bitmaps = new HashMap<>();
 
     private final SqlText.Builder joins = new SqlText.Builder();
 
@@ -136,6 +144,38 @@ public final class TableScan {
                                 .add(" WHERE ")
                                 .add(new SqlField(field, LINK).among(stored))
                                 .build());
+    }
+
+    /**
+     * Whether a field with a look-up has one of these keys; unknown where its value leads nowhere.
+     * Empty where that takes a join.
+     */
+    Optional<SqlText> amongKnown(String key, SortedSet<String> keys) {
+        return leadsSomewhere(key)
+                .map(
+                        known ->
+                                new SqlText.Builder()
+                                        .add("(CASE WHEN ")
+                                        .add(among(key, keys))
+                                        .add(" THEN TRUE WHEN ")
+                                        .add(known)
+                                        .add(" THEN FALSE END)")
+                                        .build());
+    }
+
+    /**
+     * Whether the value of a field leads somewhere: false or unknown where it does not. Empty where
+     * that takes a join, as it does where it is asked for too often: a join is made once.
+     */
+    Optional<SqlText> leadsSomewhere(String key) {
+        Field field = type.knownField(key);
+        if (field.link().isPresent()
+                || field.lookup().isEmpty()
+                || bitmaps.merge(field, 1, Integer::sum) > BITMAPS_AT_MOST) {
+            return Optional.empty();
+        }
+        return KnownNumbers.of(field, lookups.of(field.lookup().get()).keys().keySet())
+                .map(known -> known.among(field(key).compared().get(0)));
     }
 
     /** The columns of a link table that hold the record's key. */

@@ -78,12 +78,49 @@ class LookupSqlTest {
         assertThat(scan.where(met("owner IN ('ann', 'ben')")).sql())
                 .isEqualTo("t.\"user\" = ?::bigint");
         assertThat(scan.from().sql()).doesNotContain("JOIN");
-        assertThat(scan.where(met("NOT owner = 'ann'")).sql())
-                .isEqualTo("(NOT (t_1.key = ?::text))");
+        assertThat(scan.where(met("NOT owner LIKE 'ann'")).sql())
+                .isEqualTo("(NOT (t_1.key LIKE ?::text))");
         assertThat(scan.from().sql())
                 .endsWith(
                         " LEFT JOIN unnest(?::text[]::bigint[], ?::text[]) AS t_1(value, key) ON"
                                 + " t_1.value = t.\"user\"");
+    }
+
+    @Test
+    void whetherANumberLeadsAnywhereIsToldByABitmap() {
+        TableScan scan = new TableScan(box(OWNER), "t", LOOKUPS);
+        String leads =
+                "(CASE WHEN t.\"user\" BETWEEN (1) AND (1) THEN get_bit((SELECT decode(?,"
+                        + " 'base64')), (t.\"user\" - (1))::integer) = 1 END)";
+        String equal =
+                "(CASE WHEN t.\"user\" = ?::bigint THEN TRUE WHEN " + leads + " THEN FALSE END)";
+        SqlText not = scan.where(met("NOT owner = 'ann'"));
+        assertThat(not.sql()).isEqualTo("(NOT " + equal + ")");
+        assertThat(not.parameters()).containsExactly("1", "AQ==");
+        assertThat(scan.where(met("owner <> 'ann'"))).isEqualTo(not);
+        assertThat(scan.where(met("owner IS NULL")).sql()).isEqualTo("(" + leads + " IS NOT TRUE)");
+        assertThat(scan.from().sql()).doesNotContain("JOIN");
+    }
+
+    @Test
+    void aBitmapAskedForAgainAndAgainGivesWayToAJoin() {
+        TableScan scan = new TableScan(box(OWNER), "t", LOOKUPS);
+        for (int i = 0; i < 8; i++) {
+            assertThat(scan.where(met("owner <> 'ann'")).sql()).contains("get_bit");
+        }
+        assertThat(scan.where(met("owner <> 'ann'")).sql()).isEqualTo("(t_1.key <> ?::text)");
+    }
+
+    @Test
+    void numbersFarApartAreJoined() {
+        assertThat(KnownNumbers.of(OWNER, List.of("-3", "60"))).isPresent();
+        assertThat(KnownNumbers.of(OWNER, List.of("1", "900719925474099"))).isEmpty();
+        String least = String.valueOf(Long.MIN_VALUE);
+        assertThat(KnownNumbers.of(OWNER, List.of(least, String.valueOf(Long.MAX_VALUE))))
+                .isEmpty();
+        assertThat(KnownNumbers.of(OWNER, List.of("x"))).isEmpty();
+        assertThat(KnownNumbers.of(MoreTypes.field("owner", FieldType.PERSON), List.of("1")))
+                .isEmpty();
     }
 
     private static RecordSet met(String condition) {

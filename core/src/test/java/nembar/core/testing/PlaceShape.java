@@ -32,6 +32,9 @@ public enum PlaceShape {
     /** Leads to nobody. */
     private static final int NOBODY = 77;
 
+    /** Is not there to be looked up. */
+    private static final int UNKNOWN = Integer.MAX_VALUE;
+
     private final Stored stored;
     private final boolean lookedUp;
     private final boolean several;
@@ -151,8 +154,11 @@ public enum PlaceShape {
                 : LookupValues.of(identifier(field), pairs(field, directory), directory);
     }
 
-    /** What the application has that leads nowhere; empty where every value would be a key. */
-    public Optional<String> nowhere() {
-        return lookedUp ? Optional.of(value(NOBODY)) : Optional.empty();
+    /**
+     * What the application has that leads nowhere, among the values that lead somewhere or far from
+     * all of them; empty where every value would be a key.
+     */
+    public Optional<String> nowhere(boolean far) {
+        return lookedUp ? Optional.of(value(far ? UNKNOWN : NOBODY)) : Optional.empty();
     }
 }
