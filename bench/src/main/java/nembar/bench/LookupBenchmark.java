@@ -184,7 +184,7 @@ public class LookupBenchmark {
         return Counted.by(connection, CountQuery.of(byKey, negated, Lookups.NONE).text());
     }
 
-    /** The same, for which the look-up is joined. */
+    /** The same by the application's numbers, of which each has to lead somewhere. */
     @Benchmark
     public long negatedByLookup() throws SQLException {
         return Counted.by(connection, CountQuery.of(byNumber, negated, lookups).text());

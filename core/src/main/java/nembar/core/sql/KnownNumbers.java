@@ -4,6 +4,7 @@ import java.util.Base64;
 import java.util.BitSet;
 import java.util.Collection;
 import java.util.Optional;
+import java.util.stream.LongStream;
 import nembar.core.catalogue.Column.Stored;
 import nembar.core.catalogue.Field;
 
@@ -11,7 +12,7 @@ import nembar.core.catalogue.Field;
  * The whole numbers that lead somewhere by a look-up, as a bitmap: whether a row's number is among
  * them costs hardly more than a comparison, where a join costs as much as the scan itself.
  *
- * @param least the number that the first bit stands for
+ * @param least the number that the first bit stands for, which is 0 where that serves
  */
 record KnownNumbers(long least, BitSet bits) {
     /** Up to how many bits for each number a bitmap is smaller than a table of them to join. */
@@ -26,15 +27,12 @@ record KnownNumbers(long least, BitSet bits) {
         }
         long[] numbers =
                 values.stream().filter(Stored.WHOLE::fits).mapToLong(Long::parseLong).toArray();
-        long least = Long.MAX_VALUE;
-        long most = Long.MIN_VALUE;
-        for (long number : numbers) {
-            least = Math.min(least, number);
-            most = Math.max(most, number);
-        }
-        long apart = most - least;
-        long mostBits = Math.min(BITS_AT_MOST, (long) BITS_FOR_EACH * numbers.length);
-        if (numbers.length == 0 || apart < 0 || apart >= mostBits) {
+        long lowest = LongStream.of(numbers).min().orElse(0);
+        long highest = LongStream.of(numbers).max().orElse(0);
+        long atMost = Math.min(BITS_AT_MOST, (long) BITS_FOR_EACH * numbers.length);
+        long least = lowest >= 0 && highest < atMost ? 0 : lowest;
+        long apart = highest - least;
+        if (numbers.length == 0 || apart < 0 || apart >= atMost) {
             return Optional.empty();
         }
         BitSet bits = new BitSet((int) apart + 1);
@@ -47,10 +45,11 @@ record KnownNumbers(long least, BitSet bits) {
     /** Whether a column's number is one of them; false or unknown where it is not. */
     SqlText among(String column) {
         long most = least + bits.length() - 1;
+        String bit = least == 0 ? column : "(" + column + " - (" + least + "))";
         return new SqlText.Builder()
                 .add("(CASE WHEN " + column + " BETWEEN (" + least + ") AND (" + most + ")")
                 .add(" THEN get_bit((SELECT decode(?, 'base64'))", encoded())
-                .add(", (" + column + " - (" + least + "))::integer) = 1 END)")
+                .add(", " + bit + "::integer) = 1 END)")
                 .build();
     }
 
