@@ -41,8 +41,10 @@ public final class TableScan {
     /** By the set or the field that takes a join: the alias of it. */
     private final Map<Object, String> names = new LinkedHashMap<>();
 
-    /** By field: how often the bitmap of its look-up has been asked for. */
-    private final Map<Field, Integer> bitmaps = new HashMap<>();
+    /** By field: whether its value leads somewhere, by a bitmap; empty where that takes a join. */
+    private final Map<Field, Optional<SqlText>> bitmaps = new HashMap<>();
+
+    private final Map<Field, Integer> bitmapsSent = new HashMap<>();
 
     private final SqlText.Builder joins = new SqlText.Builder();
 
@@ -171,11 +173,15 @@ public final class TableScan {
         Field field = type.knownField(key);
         if (field.link().isPresent()
                 || field.lookup().isEmpty()
-                || bitmaps.merge(field, 1, Integer::sum) > BITMAPS_AT_MOST) {
+                || bitmapsSent.merge(field, 1, Integer::sum) > BITMAPS_AT_MOST) {
             return Optional.empty();
         }
-        return KnownNumbers.of(field, lookups.of(field.lookup().get()).keys().keySet())
-                .map(known -> known.among(field(key).compared().get(0)));
+        return bitmaps.computeIfAbsent(field, this::bitmap);
+    }
+
+    private Optional<SqlText> bitmap(Field field) {
+        return KnownNumbers.of(field, lookups.of(field.lookup().orElseThrow()).keys().keySet())
+                .map(known -> known.among(field(field.key()).compared().get(0)));
     }
 
     /** The columns of a link table that hold the record's key. */
