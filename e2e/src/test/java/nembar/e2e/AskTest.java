@@ -54,7 +54,7 @@ class AskTest {
         page.go(ILSE + "&open=voyage&because=cell:voyage:view")
                 .signIn("osric.vane@larkwater.example", "reads-every-ledger");
         page.read("Ilse Marrow may view 402 voyages");
-        assertThat(page.cell("Voyage, Margin: view hidden").isDisplayed()).isTrue();
+        assertThat(page.see(Page.cell("Voyage, Margin: view hidden")).isDisplayed()).isTrue();
     }
 
     @Test
@@ -127,7 +127,7 @@ class AskTest {
         page.signInAsAdministrator();
         page.go("/ask/what-can?person=clemency.hart&application=towline");
         page.read("do nothing there");
-        page.cell("approve none of the invoices").click();
+        page.click(Page.cell("approve none of the invoices"));
         page.read("The role Invoice approver would give it");
     }
 

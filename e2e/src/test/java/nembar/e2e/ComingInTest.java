@@ -40,7 +40,7 @@ class ComingInTest {
         // One fault is mended by taking what is offered, one by typing, one row is left out.
         page.press("Take that");
         page.read("1 to be corrected");
-        page.field("E-mail of row 18").sendKeys(Keys.chord(Keys.CONTROL, "a"));
+        page.into("E-mail of row 18").holding(Keys.CONTROL, "a");
         page.type("missing.at@larkwater.example", Keys.ENTER);
         page.missing("to be corrected");
         page.press("Leave out row 14");

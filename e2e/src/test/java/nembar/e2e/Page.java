@@ -203,8 +203,8 @@ public final class Page {
     }
 
     /** The cell of the grid whose label begins so. */
-    WebElement cell(String label) {
-        return see(By.cssSelector("button[data-cell][aria-label^='" + label + "']"));
+    static By cell(String label) {
+        return By.cssSelector("button[data-cell][aria-label^='" + label + "']");
     }
 
     WebElement button(String name) {
@@ -245,6 +245,22 @@ public final class Page {
         return this;
     }
 
+    /**
+     * Clicks it until the other is there, which may also come by itself and take away what was to
+     * be clicked.
+     */
+    Page clickUntil(By what, By there) {
+        wait.until(
+                browser -> {
+                    if (browser.findElements(there).stream().anyMatch(WebElement::isDisplayed)) {
+                        return true;
+                    }
+                    browser.findElements(what).stream().findFirst().ifPresent(WebElement::click);
+                    return false;
+                });
+        return this;
+    }
+
     /** A menu grows while it opens: a click would land beside what is on its way. */
     private boolean still(WebElement element, Rectangle place) {
         browser.executeAsyncScript(
@@ -265,31 +281,34 @@ public final class Page {
 
     /** Ticks a box; the input itself lies unseen under its drawing. */
     Page tick(String label) {
-        By what = By.cssSelector("input[aria-label='" + label + "']");
-        wait.until(ExpectedConditions.presenceOfElementLocated(what))
-                .findElement(By.xpath(".."))
-                .click();
-        return this;
+        return click(By.xpath("//input[@aria-label='" + label + "']/.."));
     }
 
     /** What is to be filled in under this label. */
     WebElement field(String label) {
+        return see(labelled(label));
+    }
+
+    private static By labelled(String label) {
         // A dialog stands after what it covers.
-        return see(
-                By.xpath(
-                        "(//*[(self::input or self::textarea) and (@aria-label=\""
-                                + label
-                                + "\" or @id=//label[normalize-space()=\""
-                                + label
-                                + "\"]/@for)])[last()]"));
+        return By.xpath(
+                "(//*[(self::input or self::textarea) and (@aria-label=\""
+                        + label
+                        + "\" or @id=//label[normalize-space()=\""
+                        + label
+                        + "\"]/@for)])[last()]");
     }
 
     /** Fills a field in, in place of what is there. */
     Page fill(String label, String text) {
-        WebElement field = field(label);
-        field.click();
-        field.sendKeys(Keys.chord(Keys.CONTROL, "a"), Keys.DELETE);
-        field.sendKeys(text);
+        wait.until(
+                browser -> {
+                    WebElement field = browser.findElement(labelled(label));
+                    field.click();
+                    field.sendKeys(Keys.chord(Keys.CONTROL, "a"), Keys.DELETE);
+                    field.sendKeys(text);
+                    return true;
+                });
         return this;
     }
 
@@ -336,8 +355,7 @@ public final class Page {
 
     /** Puts the cursor into a field. */
     Page into(String label) {
-        field(label).click();
-        return this;
+        return click(labelled(label));
     }
 
     /** What a program is told that asks by a token whether Ilse Marrow may view a voyage. */
@@ -377,14 +395,14 @@ public final class Page {
 
     /** Chooses from a list that opens. */
     Page choose(String label, String choice) {
-        see(By.xpath(
+        click(
+                By.xpath(
                         "//*[contains(@class, 'MuiInputLabel-root')][normalize-space()=\""
                                 + label
                                 + "\"]/following-sibling::*//*[@role='combobox']"
                                 + " | //*[@role='combobox'][@aria-label=\""
                                 + label
-                                + "\"]"))
-                .click();
+                                + "\"]"));
         return click(By.xpath("//li[@role='option'][normalize-space()=\"" + choice + "\"]"));
     }
 

@@ -91,7 +91,7 @@ class ReviewsTest {
         assertThat(page.seriousAxeFindings()).isEmpty();
         page.go("/bench/towline").discardDraft();
         page.go("/ask/what-can?person=keziah.moss&application=towline");
-        assertThat(page.cell("delete").getAttribute("aria-label")).isNotEmpty();
+        assertThat(page.see(Page.cell("delete")).getAttribute("aria-label")).isNotEmpty();
         page.see(By.cssSelector("button[aria-label*='not used for 90 days']"));
         page.go("/catalogue/towline?leaf=use").read("Known since");
         page.chooseFile(
