@@ -1,5 +1,5 @@
 import Box from '@mui/material/Box';
-import { type KeyboardEvent, useEffect, useMemo, useRef, useState } from 'react';
+import { type KeyboardEvent, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { Table } from '../ask/gridParts';
 import type { Bench } from './api';
 import { ReachMenu } from './BenchCells';
@@ -60,7 +60,8 @@ export function BenchGrid(props: Props) {
   const chosen = (): CellRef[] =>
     anchor ? between(rows, anchor, cursor) : current ? [current.ref] : [];
 
-  useEffect(() => {
+  // Before anything else is typed, which would go to the cell that had the focus.
+  useLayoutEffect(() => {
     if (focus.current) {
       const cell = table.current?.querySelector<HTMLElement>(
         `[data-at="${cursor.row}:${cursor.column}"]`,
