@@ -23,6 +23,7 @@ export const keys = {
   catalogueLookups: key('catalogue', 'lookups'),
   catalogueDrift: key('catalogue', 'drift'),
   catalogueIndex: key('catalogue', 'index'),
+  catalogueIndexAdvice: key('catalogue', 'index-advice'),
   coming: key('coming'),
   condition: key('condition'),
   conditionNames: key('condition-names'),

@@ -1,8 +1,8 @@
 import { screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import { expect, test } from 'vitest';
+import { expect, test, vi } from 'vitest';
 import { serve, show } from '../testing/served';
-import { Age } from './Age';
+import { Age, IndexedAsOf } from './Age';
 import type { WhatCan } from './answers';
 import { slotsOf } from './question';
 
@@ -22,6 +22,16 @@ test('numbers of an index tell their age, and are counted on demand', async () =
     draft: 'd1',
     exact: 'true',
   });
+});
+
+test('while they are counted they cannot be asked for again', async () => {
+  const counted = vi.fn();
+  const asOf = new Date().toISOString();
+  const { rerender } = show(<IndexedAsOf asOf={asOf} onCount={counted} />);
+  await userEvent.click(screen.getByRole('button', { name: 'Count them now' }));
+  expect(counted).toHaveBeenCalledOnce();
+  rerender(<IndexedAsOf asOf={asOf} counting onCount={counted} />);
+  expect(screen.getByRole('button', { name: 'Counting' })).toHaveProperty('disabled', true);
 });
 
 test('numbers that were counted have no age', () => {

@@ -15,25 +15,48 @@ export function Age({
   draft?: string;
 }) {
   const count = useCountExactly(slots, draft);
-  if (!answer.asOf) {
+  return (
+    <IndexedAsOf
+      asOf={answer.asOf}
+      counting={count.isPending}
+      failure={count.error?.message}
+      onCount={() => count.mutate()}
+    />
+  );
+}
+
+/** The instant that numbers of a record index are of; nothing where they were counted. */
+export function IndexedAsOf({
+  asOf,
+  counting = false,
+  failure,
+  onCount,
+}: {
+  asOf: string | undefined;
+  counting?: boolean;
+  failure?: string | undefined;
+  onCount: () => void;
+}) {
+  if (!asOf) {
     return null;
   }
   return (
     <Typography role="status" color="textSecondary" sx={{ mb: 0.5, fontSize: 13.5 }}>
       Numbers from the record index, as of{' '}
-      <time dateTime={answer.asOf} title={exactly(answer.asOf)}>
-        {about(answer.asOf)}
+      <time dateTime={asOf} title={exactly(asOf)}>
+        {about(asOf)}
       </time>
       .{' '}
       <Button
         variant="text"
+        className="no-print"
         sx={{ p: 0, fontSize: 13.5, verticalAlign: 'baseline' }}
-        disabled={count.isPending}
-        onClick={() => count.mutate()}
+        disabled={counting}
+        onClick={onCount}
       >
-        {count.isPending ? 'Counting' : 'Count them now'}
+        {counting ? 'Counting' : 'Count them now'}
       </Button>
-      {count.isError && <> {count.error.message}</>}
+      {failure && <> {failure}</>}
     </Typography>
   );
 }

@@ -17,6 +17,7 @@ import { useBench } from '../bench/api';
 import { TakeAway } from '../bench/TakeAway';
 import { useQueue } from '../bench/working';
 import { More, TextSlot } from '../sentences/slots';
+import { IndexedAsOf } from './Age';
 import { ApplicationSlot, Asking, InstantSlot } from './Asking';
 import { DoingSlots, useDoing } from './DoingSlots';
 import { type Doing, onRecords } from './doing';
@@ -139,15 +140,17 @@ export function Answer({
     ...(where ? { where } : {}),
     ...(today ? { today } : {}),
   };
+  const [exact, setExact] = useState(false);
+  const question = { ...about, ...(at ? { at } : {}), ...(exact ? { exact } : {}) };
   const { list, asked, change, page, query, turn } = useListed(
-    ['who-can', application, at, doing, record, where, today],
+    ['who-can', application, at, doing, record, where, today, exact && today],
     ['by'] as const,
     (query) =>
       data(
         api.GET('/api/applications/{application}/who-can', {
           params: {
             path: { application },
-            query: { ...about, ...(at ? { at } : {}), ...query, numbers: false },
+            query: { ...question, ...query, numbers: false },
           },
         }),
       ),
@@ -155,7 +158,7 @@ export function Answer({
   const told = list.data;
   const numbered = useNumbers(
     application,
-    { ...about, ...(at ? { at } : {}), ...query },
+    { ...question, ...query },
     page,
     record === '' && !today,
   );
@@ -185,6 +188,11 @@ export function Answer({
             </Button>
           </Box>
         )}
+        <IndexedAsOf
+          asOf={told?.asOf ?? numbered.data?.asOf}
+          counting={exact}
+          onCount={() => setExact(true)}
+        />
         {told && onToday && (
           <Typography color="textSecondary" sx={{ mb: 1 }}>
             {today

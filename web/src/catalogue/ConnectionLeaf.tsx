@@ -7,6 +7,7 @@ import { useDoing } from '../people/api';
 import { useConnection } from './api';
 import { ConnectionForm } from './ConnectionForm';
 import { given, type Typed } from './connection';
+import { IndexAdvicePart } from './IndexAdvicePart';
 import { RecordIndexPart } from './RecordIndexPart';
 
 /** How the application's database is reached, and whether an index of its records is kept. */
@@ -15,6 +16,7 @@ export function ConnectionLeaf({ application }: { application: string }) {
     <>
       <Connection application={application} />
       <RecordIndexPart application={application} />
+      <IndexAdvicePart application={application} />
     </>
   );
 }

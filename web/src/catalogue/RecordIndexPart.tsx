@@ -8,6 +8,7 @@ import { about } from '../app/when';
 import { number } from '../ask/said';
 import { useDoing } from '../people/api';
 import { useRecordIndex } from './api';
+import { Statements } from './IndexAdvicePart';
 
 const MEGABYTE = 1_000_000;
 
@@ -66,15 +67,7 @@ function NotTold({ why, statements }: { why: string; statements: string[] }) {
         Whenever anything was written, all records are read again. {why}
         {statements.length > 0 && ' Whoever looks after the database may change that:'}
       </Typography>
-      {statements.length > 0 && (
-        <Box
-          component="pre"
-          aria-label="Statements for the database"
-          sx={{ my: 0.5, whiteSpace: 'pre-wrap', fontSize: 13 }}
-        >
-          {statements.join('\n')}
-        </Box>
-      )}
+      {statements.length > 0 && <Statements of={statements} label="Statements for the database" />}
     </Box>
   );
 }

@@ -62,6 +62,21 @@ export function useRecordIndex(application: string) {
   });
 }
 
+/** Which indexes the database of an application lacks. */
+export function useIndexAdvice(application: string) {
+  return useQuery({
+    queryKey: keys.catalogueIndexAdvice(application),
+    queryFn: ({ signal }) =>
+      data(
+        api.GET('/api/applications/{application}/index-advice', {
+          signal,
+          params: { path: { application } },
+        }),
+      ),
+    retry: false,
+  });
+}
+
 export function useLookups(application: string) {
   return useQuery({
     queryKey: keys.catalogueLookups(application),

@@ -7,6 +7,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeSet;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import nembar.core.element.Element;
 import nembar.core.element.ElementKind;
 
@@ -40,7 +43,14 @@ public record RecordType(
             Optional<String> owner,
             Optional<String> team,
             Optional<String> unit,
-            Optional<String> account) {}
+            Optional<String> account) {
+        /** The fields that place a record. */
+        public Set<String> fields() {
+            return Stream.of(owner, team, unit, account)
+                    .flatMap(Optional::stream)
+                    .collect(Collectors.toCollection(TreeSet::new));
+        }
+    }
 
     public RecordType {
         fields = List.copyOf(fields);

@@ -27,7 +27,7 @@ import nembar.core.recordset.RecordSet;
  */
 public record ListQuery(SqlText text, SqlText total, List<RecordSet> flags) {
     private static final String ALIAS = "t";
-    private static final Set<FieldType> SEARCHED =
+    static final Set<FieldType> SEARCHED =
             Set.of(FieldType.TEXT, FieldType.CHOICE, FieldType.REFERENCE, FieldType.PERSON);
 
     /**

@@ -12,6 +12,7 @@ import java.util.function.BooleanSupplier;
 import nembar.server.testing.Client;
 import nembar.server.testing.Client.Answer;
 import nembar.server.testing.Installation;
+import nembar.server.testing.ServerProcess;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -69,12 +70,11 @@ class RecordIndexTest {
     }
 
     private JsonNode asked(String person, boolean exact) {
-        Answer answer =
-                client.get(
-                        "/api/ask/what-can?application=towline&exact="
-                                + exact
-                                + "&person="
-                                + person);
+        return get("/api/ask/what-can?application=towline&exact=" + exact + "&person=" + person);
+    }
+
+    private JsonNode get(String question) {
+        Answer answer = client.get(question);
         assertThat(answer.status()).as(answer.text()).isEqualTo(200);
         return answer.json();
     }
@@ -127,6 +127,54 @@ class RecordIndexTest {
         assertThat(asked("honora.larke", false).path("asOf").isString()).isTrue();
         write("delete from towline.cargo_lot where number like 'X-1%'");
         until("what was taken away is gone", () -> agrees("honora.larke"));
+    }
+
+    @Test
+    void whoCanHasItsNumbersFromItToo() {
+        String lots = "/api/applications/towline/who-can?type=cargo_lot&operation=change&size=200";
+        for (String of : List.of("", "&today=true", "&where=status+%3D+'loaded'")) {
+            JsonNode indexed = get(lots + of);
+            JsonNode exact = get(lots + of + "&exact=true");
+            assertThat(indexed.path("people")).as(of).isEqualTo(exact.path("people")).isNotEmpty();
+            assertThat(Instant.parse(indexed.path("asOf").asString())).isBefore(Instant.now());
+            assertThat(exact.path("asOf").isMissingNode()).isTrue();
+        }
+        String invoices = "/api/applications/towline/who-can?type=invoice&field=amount&size=200";
+        assertThat(get(invoices).path("people"))
+                .isEqualTo(get(invoices + "&exact=true").path("people"))
+                .isNotEmpty();
+    }
+
+    @Test
+    void aServerThatIsStartedAgainMakesItAnew() {
+        ServerProcess server = new ServerProcess(nembar.cluster(), "index").up();
+        Client here = client;
+        try {
+            followedBy(server);
+            write(LOTS.formatted("up"));
+            until("what was added is there", () -> agrees("honora.larke"));
+
+            server.kill();
+            write("update towline.cargo_lot set clerk = 'ilse.marrow' where number like 'X-%'");
+            write("delete from towline.cargo_lot where number like 'X-2%'");
+
+            followedBy(server.up());
+            for (String person : PEOPLE) {
+                assertThat(agrees(person)).as(person).isTrue();
+            }
+            write("delete from towline.cargo_lot where number like 'X-3%'");
+            until("what was taken away is gone", () -> agrees("ilse.marrow"));
+        } finally {
+            client = here;
+            server.kill();
+        }
+    }
+
+    /** Asks this server from now on, once it has an index and is told which rows are written. */
+    private void followedBy(ServerProcess server) {
+        client = server.client().signIn("idris.munro@larkwater.example", "kelp-and-ochre-7");
+        until("it is read", () -> client.get(INDEX).json().path("asOf").isString());
+        assertThat(client.get(INDEX).json().path("notTold").isMissingNode()).isTrue();
     }
 
     /** Something that happens to cargo lots whose number begins with X, and to their voyages. */

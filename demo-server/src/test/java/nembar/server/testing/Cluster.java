@@ -216,6 +216,7 @@ public final class Cluster {
                 "nembar.secret=a key for tests, and for nothing else",
                 "nembar.mail.every=100ms",
                 "nembar.record-index.every=300ms",
+                "nembar.index-advice.from-records=100",
                 // Tests sign in by the thousand, with passwords that everybody may know.
                 "nembar.sign-in.hash-cost=4",
                 "spring.mail.port=" + freePort());

@@ -22,6 +22,7 @@ import nembar.server.governance.Governance;
 import nembar.server.http.BadRequest;
 import nembar.server.http.Instants;
 import nembar.server.http.NotFound;
+import nembar.server.index.Numbers;
 import nembar.server.model.Models;
 import nembar.server.records.Records;
 import org.springframework.stereotype.Component;
@@ -50,6 +51,11 @@ class Lookups {
     /** Counts what whoever asks may be told. */
     Counting counting(Person me, String application) {
         return governance.counting(me, models.model(application));
+    }
+
+    /** The same, by what counts for one answer. */
+    Counting counting(Person me, String application, Numbers numbers) {
+        return governance.counting(me, models.model(application), numbers);
     }
 
     Moment moment(Person me, Where where) {

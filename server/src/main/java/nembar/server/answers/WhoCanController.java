@@ -2,6 +2,7 @@ package nembar.server.answers;
 
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.Parameter;
+import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import nembar.server.http.Csv;
@@ -71,6 +72,8 @@ class WhoCanController {
      *     reaching at least one that is there today
      * @param uncounted whether numbers are left out because the application's database does not
      *     answer
+     * @param asOf the instant that the numbers are of, where a record index has told them; also who
+     *     is among them, where that takes numbers
      * @param total how many lines there are of those who came by it in the way that was asked for:
      *     one for each account that somebody acts for
      * @param all how many people there are in all
@@ -82,6 +85,7 @@ class WhoCanController {
             List<Able> people,
             String means,
             boolean uncounted,
+            Optional<Instant> asOf,
             long total,
             long all,
             long withheld,
@@ -116,6 +120,7 @@ class WhoCanController {
      *
      * @param numbers whether it is counted for each how many records it is about, which can take
      *     longer than all else
+     * @param exact whether they are counted now, also where a record index has them
      */
     @GetMapping("/who-can")
     @Operation(operationId = "whoCan")
@@ -124,9 +129,10 @@ class WhoCanController {
             @ParameterObject WhoCanAsked asked,
             @RequestParam(defaultValue = "0") int page,
             @RequestParam(defaultValue = "50") int size,
-            @RequestParam(defaultValue = "true") boolean numbers) {
+            @RequestParam(defaultValue = "true") boolean numbers,
+            @RequestParam(defaultValue = "false") boolean exact) {
         Paging.check(page, size);
-        return asked(application, asked).page(page, size, numbers);
+        return asked(application, asked, exact).page(page, size, numbers);
     }
 
     /** Everybody who can, as a CSV file (RFC 4180). */
@@ -137,10 +143,10 @@ class WhoCanController {
         return Csv.file(
                 "who-can.csv",
                 List.of("Person", "Account", "External", "Level", "Records", "How"),
-                asked(application, asked).all().map(WhoCanController::row));
+                asked(application, asked, true).all().map(WhoCanController::row));
     }
 
-    private WhoCanService.Answer asked(String application, WhoCanAsked asked) {
+    private WhoCanService.Answer asked(String application, WhoCanAsked asked, boolean exact) {
         return answers.whoCan(
                 me.person(),
                 new Lookups.Where(application, asked.at(), asked.draft()),
@@ -153,7 +159,8 @@ class WhoCanController {
                         asked.where(),
                         Boolean.TRUE.equals(asked.today()),
                         asked.function()),
-                asked.by() == null ? "" : asked.by());
+                asked.by() == null ? "" : asked.by(),
+                exact);
     }
 
     private static List<String> row(Able one) {

@@ -125,15 +125,26 @@ final class WhoCanQuestion {
 
     private final Lookups lookups;
     private final Records records;
+    private final Counting counting;
     private final Person me;
     private final Moment moment;
     private final String application;
     private final AccessModel model;
     private final WhoCan who;
 
-    WhoCanQuestion(Lookups lookups, Records records, Person me, Moment moment, String application) {
+    /**
+     * @param counting counts what whoever asks may be told
+     */
+    WhoCanQuestion(
+            Lookups lookups,
+            Records records,
+            Counting counting,
+            Person me,
+            Moment moment,
+            String application) {
         this.lookups = lookups;
         this.records = records;
+        this.counting = counting;
         this.me = me;
         this.moment = moment;
         this.application = application;
@@ -162,13 +173,12 @@ final class WhoCanQuestion {
                 whole ? RecordSet.EVERYTHING : lookups.meeting(moment, type, "where", of.where());
         List<Found> bounded = all.stream().map(one -> one.among(meeting)).toList();
         Map<RecordSet, Long> counts =
-                lookups.counting(me, application)
-                        .count(
-                                type,
-                                bounded.stream()
-                                        .map(one -> one.counted().orElseThrow().records())
-                                        .distinct()
-                                        .toList());
+                counting.count(
+                        type,
+                        bounded.stream()
+                                .map(one -> one.counted().orElseThrow().records())
+                                .distinct()
+                                .toList());
         if (counts.containsValue(Counting.WITHHELD)) {
             throw new Refused(
                     "How many of these records people reach rests on what is not yours to see.",

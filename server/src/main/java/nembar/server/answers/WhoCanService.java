@@ -30,6 +30,8 @@ import nembar.server.governance.Governance;
 import nembar.server.http.NotFound;
 import nembar.server.http.Paging;
 import nembar.server.http.RecordsAway;
+import nembar.server.index.Numbers;
+import nembar.server.index.RecordIndexes;
 import nembar.server.records.Records;
 import org.springframework.stereotype.Service;
 
@@ -40,19 +42,22 @@ class WhoCanService {
     private static final int WAYS_AT_MOST = 100;
 
     private final Records records;
+    private final RecordIndexes indexes;
     private final Governance governance;
     private final Lookups lookups;
 
-    WhoCanService(Records records, Governance governance, Lookups lookups) {
+    WhoCanService(Records records, RecordIndexes indexes, Governance governance, Lookups lookups) {
         this.records = records;
+        this.indexes = indexes;
         this.governance = governance;
         this.lookups = lookups;
     }
 
     /** Everybody who can, by what, and those of them that are wanted. */
     final class Answer {
-        private final Person me;
-        private final Moment moment;
+        private final AccessModel model;
+        private final Numbers numbers;
+        private final Counting counting;
         private final List<Found> told;
         private final List<Found> wanted;
         private final long withheld;
@@ -60,15 +65,17 @@ class WhoCanService {
         private final String means;
 
         private Answer(
-                Person me,
-                Moment moment,
+                AccessModel model,
+                Numbers numbers,
+                Counting counting,
                 List<Found> told,
                 List<Found> wanted,
                 long withheld,
                 Map<Way, Set<Person>> ways,
                 String means) {
-            this.me = me;
-            this.moment = moment;
+            this.model = model;
+            this.numbers = numbers;
+            this.counting = counting;
             this.told = told;
             this.wanted = wanted;
             this.withheld = withheld;
@@ -76,18 +83,19 @@ class WhoCanService {
             this.means = means;
         }
 
-        WhoCanPage page(int page, int size, boolean numbers) {
+        WhoCanPage page(int page, int size, boolean numbered) {
             List<Found> some = Paging.slice(wanted, page, size);
             Optional<Map<RecordType, Map<RecordSet, Long>>> counts =
-                    numbers ? counts(me, moment.model(), some) : Optional.empty();
+                    numbered ? counts(counting, some) : Optional.empty();
             return new WhoCanPage(
-                    able(moment.model(), some, counts),
+                    able(model, some, counts),
                     means,
-                    numbers && counts.isEmpty(),
+                    numbered && counts.isEmpty(),
+                    numbers.asOf(),
                     wanted.size(),
                     people(told),
                     withheld,
-                    most(moment.model(), ways),
+                    most(model, ways),
                     Math.max(0, ways.size() - WAYS_AT_MOST));
         }
 
@@ -95,21 +103,22 @@ class WhoCanService {
         Stream<Able> all() {
             return IntStream.range(0, (wanted.size() + AT_A_TIME - 1) / AT_A_TIME)
                     .mapToObj(page -> Paging.slice(wanted, page, AT_A_TIME))
-                    .flatMap(
-                            some ->
-                                    able(moment.model(), some, counts(me, moment.model(), some))
-                                            .stream());
+                    .flatMap(some -> able(model, some, counts(counting, some)).stream());
         }
     }
 
     /**
      * @param by key of the way by which those that are wanted came by it; all where it is empty
+     * @param exact whether records are counted, also where a record index has the numbers
      */
-    Answer whoCan(Person me, Lookups.Where where, Subject subject, String by) {
+    Answer whoCan(Person me, Lookups.Where where, Subject subject, String by, boolean exact) {
         Moment moment = lookups.moment(me, where);
+        Numbers numbers = new Numbers(records, indexes, moment.model(), exact);
+        Counting counting = lookups.counting(me, where.application(), numbers);
         Predicate<Person> visible = governance.mayView(me);
         List<Found> all =
-                new WhoCanQuestion(lookups, records, me, moment, where.application()).ask(subject);
+                new WhoCanQuestion(lookups, records, counting, me, moment, where.application())
+                        .ask(subject);
         List<Found> told =
                 all.stream().filter(one -> visible.test(one.persona().person())).toList();
         Map<Way, Set<Person>> ways = ways(told);
@@ -125,8 +134,9 @@ class WhoCanService {
                                                         .anyMatch(way -> key(way).equals(by)))
                         .toList();
         return new Answer(
-                me,
-                moment,
+                moment.model(),
+                numbers,
+                counting,
                 told,
                 wanted,
                 people(all) - people(told),
@@ -142,8 +152,8 @@ class WhoCanService {
      * The numbers of those on a page, each type counted in one scan; empty while the records do not
      * answer.
      */
-    private Optional<Map<RecordType, Map<RecordSet, Long>>> counts(
-            Person me, AccessModel model, List<Found> page) {
+    private static Optional<Map<RecordType, Map<RecordSet, Long>>> counts(
+            Counting counting, List<Found> page) {
         Map<RecordType, List<RecordSet>> sets = new LinkedHashMap<>();
         page.stream()
                 .flatMap(one -> one.counted().stream())
@@ -152,7 +162,6 @@ class WhoCanService {
                         of ->
                                 sets.computeIfAbsent(of.type(), any -> new ArrayList<>())
                                         .add(of.records()));
-        Counting counting = lookups.counting(me, model.application().key());
         Map<RecordType, Map<RecordSet, Long>> counts = new LinkedHashMap<>();
         try {
             sets.forEach((type, some) -> counts.put(type, counting.count(type, some)));

@@ -1,6 +1,5 @@
 package nembar.server.ask;
 
-import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -30,8 +29,8 @@ import nembar.server.ask.WhatCan.Whom;
 import nembar.server.governance.Governance;
 import nembar.server.http.Named;
 import nembar.server.http.RecordsAway;
+import nembar.server.index.Numbers;
 import nembar.server.index.RecordIndexes;
-import nembar.server.index.RecordIndexes.Indexed;
 import nembar.server.records.Records;
 import nembar.server.records.Records.Counts;
 import org.springframework.stereotype.Service;
@@ -63,9 +62,9 @@ public class WhatCanService {
      * @param exact whether the records are counted, also where a record index has the numbers
      */
     WhatCan answer(Question question, Person asking, boolean exact) {
-        Numbers numbers = new Numbers(question, exact);
-        WhatCan answer = assembled(question, asking, counted(numbers));
-        return answer.asOf(numbers.asOf);
+        Numbers numbers = new Numbers(records, indexes, question.model(), exact);
+        WhatCan answer = assembled(question, asking, counted(question, numbers));
+        return answer.asOf(numbers.asOf());
     }
 
     /**
@@ -74,9 +73,9 @@ public class WhatCanService {
      * @throws RecordsAway where they cannot be had
      */
     WhatCan answerInFull(Question question, Person asking) {
-        Numbers numbers = new Numbers(question, true);
+        Numbers numbers = new Numbers(records, indexes, question.model(), true);
         return assembled(
-                question, asking, type -> row(question, type, Optional.of(numbers.of(type))));
+                question, asking, type -> row(question, type, counts(question, numbers, type)));
     }
 
     /**
@@ -86,7 +85,7 @@ public class WhatCanService {
      * @param to what takes a part; an error it throws ends the work
      */
     void stream(Question question, Person asking, boolean exact, Consumer<WhatCanPart> to) {
-        Numbers numbers = new Numbers(question, exact);
+        Numbers numbers = new Numbers(records, indexes, question.model(), exact);
         WhatCan outline = assembled(question, asking, type -> row(question, type, UNCOUNTED));
         to.accept(WhatCanPart.of(outline));
         List<TypeRow> rows = new ArrayList<>();
@@ -94,7 +93,7 @@ public class WhatCanService {
             for (TypeRow of : area.types()) {
                 RecordType type = question.type(of.key());
                 try {
-                    rows.add(row(question, type, Optional.of(numbers.of(type))));
+                    rows.add(row(question, type, counts(question, numbers, type)));
                 } catch (RecordsAway away) {
                     to.accept(WhatCanPart.away(away.getMessage() + "."));
                     return;
@@ -102,7 +101,7 @@ public class WhatCanService {
                 to.accept(WhatCanPart.of(rows.get(rows.size() - 1)));
             }
         }
-        to.accept(WhatCanPart.of(totals(rows), numbers.asOf));
+        to.accept(WhatCanPart.of(totals(rows), numbers.asOf()));
     }
 
     private WhatCan assembled(
@@ -145,43 +144,23 @@ public class WhatCanService {
     }
 
     /** Counts each type; once the records are away, none any more. */
-    private Function<RecordType, TypeRow> counted(Numbers numbers) {
+    private static Function<RecordType, TypeRow> counted(Question question, Numbers numbers) {
         boolean[] away = {false};
         return type -> {
             if (!away[0]) {
                 try {
-                    return row(numbers.question, type, Optional.of(numbers.of(type)));
+                    return row(question, type, counts(question, numbers, type));
                 } catch (RecordsAway gone) {
                     away[0] = true;
                 }
             }
-            return row(numbers.question, type, UNCOUNTED);
+            return row(question, type, UNCOUNTED);
         };
     }
 
-    /** The numbers of one answer: counted, or told by the record index where that has them. */
-    private final class Numbers {
-        private final Question question;
-        private final boolean exact;
-        private Optional<Instant> asOf = Optional.empty();
-
-        Numbers(Question question, boolean exact) {
-            this.question = question;
-            this.exact = exact;
-        }
-
-        /** All numbers of a type, in one scan at most. */
-        Counts of(RecordType type) {
-            List<RecordSet> sets = question.told(type, sets(question.access(), type));
-            Optional<Indexed> indexed =
-                    exact ? Optional.empty() : indexes.count(question.model(), type, sets);
-            if (indexed.isEmpty()) {
-                return records.count(question.application(), type, sets);
-            }
-            Instant at = indexed.get().asOf();
-            asOf = Optional.of(asOf.filter(at::isAfter).orElse(at));
-            return indexed.get().counts();
-        }
+    /** All numbers of a type that may be told. */
+    private static Optional<Counts> counts(Question question, Numbers numbers, RecordType type) {
+        return Optional.of(numbers.of(type, question.told(type, sets(question.access(), type))));
     }
 
     private static List<RecordSet> sets(PersonAccess access, RecordType type) {

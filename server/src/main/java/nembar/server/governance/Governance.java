@@ -234,7 +234,15 @@ public class Governance {
      * @param model the published one
      */
     public Counting counting(Person me, AccessModel model) {
-        Counting counting = records.counting(model.application().key());
+        return counting(me, model, records.counting(model.application().key()));
+    }
+
+    /**
+     * The same, by what somebody else counts.
+     *
+     * @param model the published one
+     */
+    public Counting counting(Person me, AccessModel model, Counting counting) {
         Disclosure disclosure = disclosure(me, model);
         return new Counting() {
             @Override

@@ -8,7 +8,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.TreeSet;
 import nembar.core.catalogue.Parent;
 import nembar.core.catalogue.RecordType;
 import nembar.core.condition.Expression;
@@ -71,7 +70,7 @@ final class TypeIndex {
 
         Builder(RecordType type) {
             this.type = type;
-            placing(type).forEach(field -> byValue.put(field, new HashMap<>()));
+            type.places().fields().forEach(field -> byValue.put(field, new HashMap<>()));
         }
 
         /**
@@ -210,19 +209,9 @@ final class TypeIndex {
         return strays;
     }
 
-    /** The fields whose values are kept: those that place a record. */
-    static Set<String> placing(RecordType type) {
-        Set<String> placing = new TreeSet<>();
-        type.places().owner().ifPresent(placing::add);
-        type.places().account().ifPresent(placing::add);
-        type.places().unit().ifPresent(placing::add);
-        type.places().team().ifPresent(placing::add);
-        return placing;
-    }
-
     /** The fields that have to be read. */
     static Set<String> read(RecordType type) {
-        Set<String> read = placing(type);
+        Set<String> read = type.places().fields();
         read.add(type.keyField());
         type.parent().map(Parent::through).ifPresent(read::add);
         return read;

@@ -72,6 +72,13 @@ public class Records {
             return set.equals(RecordSet.NOTHING) ? 0 : bySet.get(set);
         }
 
+        /** How many there are in each of some sets. */
+        public Map<RecordSet, Long> of(Collection<RecordSet> sets) {
+            Map<RecordSet, Long> numbers = new HashMap<>();
+            sets.forEach(set -> numbers.put(set, of(set)));
+            return numbers;
+        }
+
         /** How many there are in the set; empty where it was left out of what was counted. */
         public Optional<Long> told(RecordSet set) {
             boolean known =
@@ -228,10 +235,7 @@ public class Records {
         return new Counting() {
             @Override
             public Map<RecordSet, Long> count(RecordType type, Collection<RecordSet> sets) {
-                Counts counts = Records.this.count(application, type, sets);
-                Map<RecordSet, Long> bySet = new HashMap<>();
-                sets.forEach(set -> bySet.put(set, counts.of(set)));
-                return bySet;
+                return Records.this.count(application, type, sets).of(sets);
             }
 
             @Override
