@@ -1,7 +1,7 @@
 import Box from '@mui/material/Box';
 import MuiLink from '@mui/material/Link';
 import Typography from '@mui/material/Typography';
-import { useEffect } from 'react';
+import { useDeferredValue, useEffect } from 'react';
 import { Link, Navigate, useParams, useSearchParams } from 'react-router';
 import { useStartApplication } from '../app/applications';
 import { Empty } from '../app/parts';
@@ -9,7 +9,7 @@ import { useShortcut } from '../app/shortcuts';
 import { Trouble } from '../app/Trouble';
 import { UnseenHeading } from '../app/Unseen';
 import { Age } from './Age';
-import { useWhatCan } from './answers';
+import { useWhatCan, type WhatCan } from './answers';
 import { Because } from './Because';
 import { CouldSentence } from './CouldSentence';
 import { Differs } from './Differs';
@@ -17,7 +17,7 @@ import { Functions } from './Functions';
 import { FORMS, formOf, inForm } from './forms';
 import { Matrix } from './Matrix';
 import { QuestionLists } from './Questions';
-import { aboutSomebody, useQuestion } from './question';
+import { aboutSomebody, type Question, useQuestion } from './question';
 import { ReachGrid } from './ReachGrid';
 import { RecordList } from './RecordList';
 import { Roles } from './Roles';
@@ -166,7 +166,7 @@ function What({ could }: { could: boolean }) {
       ? `${answer.data.person.name} in ${answer.data.application.name} · Nembar`
       : 'Ask · Nembar';
   }, [answer.data]);
-  const Question = could ? CouldSentence : Sentence;
+  const Asked = could ? CouldSentence : Sentence;
 
   return (
     <Box sx={{ display: 'flex', height: '100%', ...PAPER }}>
@@ -182,7 +182,7 @@ function What({ could }: { could: boolean }) {
         }}
       >
         <UnseenHeading>Ask</UnseenHeading>
-        <Question question={question} answer={answer.data} />
+        <Asked question={question} answer={answer.data} />
         {!asked && <Beginning could={could} />}
         {asked && answer.isPending && <Working lines={14} />}
         {answer.isError && <Trouble error={answer.error} again={() => answer.refetch()} />}
@@ -195,8 +195,12 @@ function What({ could }: { could: boolean }) {
               <>
                 <TimeLine slots={slots} onWhen={question.when} />
                 <Age answer={answer.data} slots={slots} />
-                <ReachGrid answer={answer.data} question={question} used={used} />
-                <Functions answer={answer.data} question={question} />
+                <Drawn
+                  key={JSON.stringify(slots)}
+                  answer={answer.data}
+                  question={question}
+                  used={used}
+                />
               </>
             )}
           </>
@@ -205,6 +209,25 @@ function What({ could }: { could: boolean }) {
       </Box>
       {pick && answer.data && <Because question={question} />}
     </Box>
+  );
+}
+
+type DrawnProps = {
+  answer: WhatCan;
+  question: Question;
+  used: ReadonlySet<string> | null;
+};
+
+/** What they can do, drawn a piece at a time, so that the page answers meanwhile. */
+function Drawn({ answer, question, used }: DrawnProps) {
+  const shown = useDeferredValue<WhatCan | null>(answer, null);
+  return shown ? (
+    <>
+      <ReachGrid answer={shown} question={question} used={used} />
+      <Functions answer={shown} question={question} />
+    </>
+  ) : (
+    <Working lines={14} />
   );
 }
 

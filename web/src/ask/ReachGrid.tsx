@@ -1,6 +1,6 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import { Fragment, useEffect, useState } from 'react';
+import { Fragment, memo, useEffect, useState } from 'react';
 import type { AreaRows, FieldRow, TypeRow, WhatCan } from './answers';
 import { useGridKeys } from './gridKeys';
 import { CellButton, ReachCell, Table } from './gridParts';
@@ -26,7 +26,7 @@ type Props = {
 };
 
 /** Rows are record types by area, columns are operations; a type opens to its fields. */
-export function ReachGrid({ answer, question, used = null }: Props) {
+export const ReachGrid = memo(function ReachGrid({ answer, question, used = null }: Props) {
   const [onlyGiven, setOnlyGiven] = useState(false);
   const picked = question.pick ? pickToText(question.pick) : '';
   const keys = useGridKeys((key, cell) => {
@@ -115,7 +115,7 @@ export function ReachGrid({ answer, question, used = null }: Props) {
       </Table>
     </Box>
   );
-}
+});
 
 function hasAnything(type: TypeRow): boolean {
   return type.cells.some((cell) => cell.granted);

@@ -141,59 +141,62 @@ export function useQuestion() {
     [params],
   );
 
-  return {
-    slots,
-    pick,
-    listed,
-    open,
-    ask: (next: Partial<Slots>) => {
-      const another = next.person !== undefined && next.person !== slots.person;
-      const said = { ...slots, account: another ? '' : slots.account, ...next };
-      const { person, application, account, asIfActive, at, role, set, unit, team } = said;
-      const elsewhere = application !== slots.application ? { because: '', open: '' } : {};
-      const aboutRecord = pick?.kind === 'record' ? { because: '' } : {};
-      change({
-        list: '',
-        ...asItComes,
-        ...elsewhere,
-        ...aboutRecord,
-        person,
-        application,
-        account,
-        at,
-        role,
-        set,
-        unit,
-        team,
-        if: asIfActive && person === slots.person ? 'active' : '',
-      });
-    },
-    /** Asks the same of another instant. */
-    when: (at: string) => change({ at, ...FIRST_PAGE }),
-    because: (next: Pick | null) => change({ because: next ? pickToText(next) : '' }, true),
-    toggle: (type: string) => {
-      const next = new Set(open);
-      if (!next.delete(type)) {
-        next.add(type);
-      }
-      change({ open: [...next].join(' ') }, true);
-    },
-    list: (type: string, operation: string) =>
-      change({
-        list: `${type}:${operation}`,
-        because: pickToText({ kind: 'cell', type, operation }),
-        ...asItComes,
-      }),
-    arrange: (next: Arranging) => change({ ...FIRST_PAGE, ...next }, true),
-    closeList: () =>
-      change({
-        list: '',
-        ...asItComes,
-        because: listed
-          ? pickToText({ kind: 'cell', type: listed.type, operation: listed.operation })
-          : '',
-      }),
-  };
+  return useMemo(
+    () => ({
+      slots,
+      pick,
+      listed,
+      open,
+      ask: (next: Partial<Slots>) => {
+        const another = next.person !== undefined && next.person !== slots.person;
+        const said = { ...slots, account: another ? '' : slots.account, ...next };
+        const { person, application, account, asIfActive, at, role, set, unit, team } = said;
+        const elsewhere = application !== slots.application ? { because: '', open: '' } : {};
+        const aboutRecord = pick?.kind === 'record' ? { because: '' } : {};
+        change({
+          list: '',
+          ...asItComes,
+          ...elsewhere,
+          ...aboutRecord,
+          person,
+          application,
+          account,
+          at,
+          role,
+          set,
+          unit,
+          team,
+          if: asIfActive && person === slots.person ? 'active' : '',
+        });
+      },
+      /** Asks the same of another instant. */
+      when: (at: string) => change({ at, ...FIRST_PAGE }),
+      because: (next: Pick | null) => change({ because: next ? pickToText(next) : '' }, true),
+      toggle: (type: string) => {
+        const next = new Set(open);
+        if (!next.delete(type)) {
+          next.add(type);
+        }
+        change({ open: [...next].join(' ') }, true);
+      },
+      list: (type: string, operation: string) =>
+        change({
+          list: `${type}:${operation}`,
+          because: pickToText({ kind: 'cell', type, operation }),
+          ...asItComes,
+        }),
+      arrange: (next: Arranging) => change({ ...FIRST_PAGE, ...next }, true),
+      closeList: () =>
+        change({
+          list: '',
+          ...asItComes,
+          because: listed
+            ? pickToText({ kind: 'cell', type: listed.type, operation: listed.operation })
+            : '',
+        }),
+    }),
+    [slots, pick, listed, open, change],
+  );
 }
 
 export type Question = ReturnType<typeof useQuestion>;

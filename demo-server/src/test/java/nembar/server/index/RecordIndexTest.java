@@ -185,7 +185,7 @@ class RecordIndexTest {
                         + round
                         + ") limit 7)";
         List<String> clerks = List.of("ilse.marrow", "cecily.fairweather", "honora.larke");
-        return switch (random.nextInt(5)) {
+        return switch (random.nextInt(6)) {
             case 0 -> LOTS.formatted("r" + round);
             case 1 ->
                     "update towline.cargo_lot set clerk = '"
@@ -199,6 +199,13 @@ class RecordIndexTest {
                             + ") limit 1) where "
                             + some;
             case 3 -> "delete from towline.cargo_lot where " + some;
+            case 4 ->
+                    "update towline.cargo_lot set under_seal = not under_seal, tonnes = tonnes + 1,"
+                            + " status = (select status from towline.cargo_lot order by md5(number"
+                            + " || "
+                            + round
+                            + ") limit 1) where "
+                            + some;
             default -> "update towline.cargo_lot set number = number || 'n' where " + some;
         };
     }

@@ -72,7 +72,7 @@ final class ApplicationIndex {
      * The index once some records have changed; empty where that is to be read anew.
      *
      * @param changed keys of those that came, became others, or went, by type
-     * @param now those of them that are there
+     * @param now those of them that are there, with all that conditions may look at
      * @param at the instant that these are of
      */
     Optional<ApplicationIndex> with(
@@ -107,7 +107,7 @@ final class ApplicationIndex {
                                     changed.get(key),
                                     there.getOrDefault(key, List.of()),
                                     above.map(keys::get))
-                            : index.fresh());
+                            : index);
         }
         return Optional.of(new ApplicationIndex(next, lost, at));
     }

@@ -184,7 +184,7 @@ final class KeptIndex {
             return Optional.of(index);
         }
         Map<RecordType, Set<String>> keys = new LinkedHashMap<>();
-        types(model).stream()
+        model.catalogue().recordTypes().stream()
                 .filter(type -> changed.containsKey(type.key()))
                 .forEach(type -> keys.put(type, changed.get(type.key())));
         List<GovernedRecord> now = new ArrayList<>();

@@ -10,6 +10,7 @@ import java.util.Optional;
 import java.util.Set;
 import nembar.core.catalogue.Parent;
 import nembar.core.catalogue.RecordType;
+import nembar.core.condition.Evaluator;
 import nembar.core.condition.Expression;
 import nembar.core.recordset.GovernedRecord;
 import org.roaringbitmap.FastAggregation;
@@ -128,7 +129,7 @@ final class TypeIndex {
      *
      * @param keys these, with those of records that came
      * @param changed keys of all that came, became others, or went
-     * @param now those of them that are there
+     * @param now those of them that are there, with all that conditions may look at
      * @param ofParent the keys of the type that it belongs to, with those that came
      */
     TypeIndex with(
@@ -157,7 +158,17 @@ final class TypeIndex {
                 stray |= parent.isPresent() && above[number] == NONE;
             }
         }
-        return new TypeIndex(type, keys, there, values, above, stray);
+        TypeIndex next = new TypeIndex(type, keys, there, values, above, stray);
+        conditions()
+                .forEach(
+                        (condition, before) -> {
+                            RoaringBitmap met = RoaringBitmap.andNot(before, touched);
+                            now.stream()
+                                    .filter(one -> Evaluator.holds(condition, one.values()::get))
+                                    .forEach(one -> met.add(number(one, keys)));
+                            next.keep(condition, met);
+                        });
+        return next;
     }
 
     private static Map<String, RoaringBitmap> without(
@@ -193,11 +204,6 @@ final class TypeIndex {
 
     private int number(GovernedRecord record, KeyTable keys) {
         return keys.number(record.key(type.keyField()).orElseThrow(NotIndexed::new));
-    }
-
-    /** The same, knowing nothing of conditions, which may look at records that have changed. */
-    TypeIndex fresh() {
-        return new TypeIndex(type, keys, all, byValue, parents, strays);
     }
 
     KeyTable keys() {
@@ -282,6 +288,10 @@ final class TypeIndex {
         BitSet bits = new BitSet();
         some.forEach((IntConsumer) bits::set);
         return bits;
+    }
+
+    private synchronized Map<Expression, RoaringBitmap> conditions() {
+        return new LinkedHashMap<>(conditions);
     }
 
     synchronized Optional<RoaringBitmap> condition(Expression condition) {
