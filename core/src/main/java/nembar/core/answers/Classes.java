@@ -35,6 +35,9 @@ final class Classes {
     private final int[] classOf;
     private final List<Set<Object>> content = new ArrayList<>();
 
+    /** What each assignment that counts comes to; the same number for the same. */
+    private final Map<Assignment, Integer> effects = new IdentityHashMap<>();
+
     /** Which of the design counts, and for whom: at an instant, or from one on. */
     interface View {
         boolean counts(Times times);
@@ -73,6 +76,12 @@ final class Classes {
         return classOf[persona.number()];
     }
 
+    /** Whether an assignment comes to the same as one that counts, whatever either is called. */
+    boolean sameEffect(Assignment one, Assignment counting) {
+        Integer effect = effects.get(counting);
+        return effect != null && effect.equals(effects.get(one));
+    }
+
     Set<Object> contentOf(int number) {
         return content.get(number);
     }
@@ -81,7 +90,6 @@ final class Classes {
         Design design = model.design();
         Map<Object, Integer> numbersOf = new HashMap<>();
         List<Object> things = new ArrayList<>();
-        Map<Assignment, Integer> effects = new IdentityHashMap<>();
         for (Assignment assignment : design.assignments()) {
             if (view.counts(assignment.times())) {
                 effects.put(assignment, number(Effect.of(assignment), numbersOf, things));

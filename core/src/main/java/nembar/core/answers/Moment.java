@@ -12,6 +12,7 @@ import java.util.concurrent.atomic.AtomicReferenceArray;
 import nembar.core.catalogue.RecordType;
 import nembar.core.decision.Holding;
 import nembar.core.decision.PersonAccess;
+import nembar.core.design.Assignment;
 import nembar.core.design.Privilege;
 import nembar.core.design.Times;
 import nembar.core.directory.Audience;
@@ -120,6 +121,11 @@ public final class Moment {
         Persona first = classes.all().get(classOf(persona)).get(0);
         boolean same = !classes.personByPerson() && !personalTypes(first).contains(type.key());
         return same ? Optional.of(first) : Optional.empty();
+    }
+
+    /** Whether an assignment comes to the same as one that counts at this instant. */
+    boolean sameEffect(Assignment one, Assignment counting) {
+        return classes.sameEffect(one, counting);
     }
 
     /** Whether all people of the persona's class have the very same. */

@@ -19,7 +19,7 @@ public record Way(Optional<Element> element, Optional<RecordType> with) {
     /** By keys: thousands of ways are looked up for one answer. */
     @Override
     public int hashCode() {
-        return element.map(Element::key).or(() -> with.map(RecordType::key)).hashCode();
+        return (element.isPresent() ? element.get().key() : with.orElseThrow().key()).hashCode();
     }
 
     static Way of(Grant grant) {

@@ -15,7 +15,6 @@ import java.util.function.BiFunction;
 import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
-import nembar.core.answers.Classes.Effect;
 import nembar.core.catalogue.Field;
 import nembar.core.catalogue.Function;
 import nembar.core.catalogue.Operation;
@@ -97,22 +96,21 @@ public final class WhoCan {
      * assignment.
      */
     private Supplier<Set<Way>> own(Persona persona, Supplier<Set<Way>> ofClass) {
-        return () ->
-                ofClass.get().stream()
-                        .flatMap(
-                                way ->
-                                        way.element()
-                                                .filter(Assignment.class::isInstance)
-                                                .map(one -> own(persona, (Assignment) one))
-                                                .orElseGet(() -> Stream.of(way)))
-                        .collect(Collectors.toCollection(LinkedHashSet::new));
-    }
-
-    private Stream<Way> own(Persona persona, Assignment ofClass) {
-        Effect effect = Effect.of(ofClass);
-        return moment.model().assignmentsOf(persona).stream()
-                .filter(one -> Effect.of(one).equals(effect))
-                .map(one -> new Way(Optional.of(one), Optional.empty()));
+        return () -> {
+            Set<Way> own = new LinkedHashSet<>();
+            for (Way way : ofClass.get()) {
+                if (way.element().orElse(null) instanceof Assignment held) {
+                    for (Assignment one : moment.model().assignmentsOf(persona)) {
+                        if (moment.sameEffect(one, held)) {
+                            own.add(new Way(Optional.of(one), Optional.empty()));
+                        }
+                    }
+                } else {
+                    own.add(way);
+                }
+            }
+            return own;
+        };
     }
 
     private static Set<Way> ways(List<Grant> grants) {

@@ -41,6 +41,9 @@ class WhoCanService {
     private static final int AT_A_TIME = 200;
     private static final int WAYS_AT_MOST = 100;
 
+    /** Most ways are of one person or two. */
+    private static final int FEW = 2;
+
     private final Records records;
     private final RecordIndexes indexes;
     private final Governance governance;
@@ -207,7 +210,7 @@ class WhoCanService {
         for (Found one : found) {
             for (Way way : one.ways().get()) {
                 people.computeIfAbsent(
-                                way, any -> Collections.newSetFromMap(new IdentityHashMap<>()))
+                                way, any -> Collections.newSetFromMap(new IdentityHashMap<>(FEW)))
                         .add(one.persona().person());
             }
         }
