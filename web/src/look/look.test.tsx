@@ -105,7 +105,7 @@ test('records are shown as they have them, and what is withheld when it is asked
   expect(screen.getByText(/Nothing can be changed here; that you looked is kept/)).toBeTruthy();
   await userEvent.click(screen.getByRole('switch', { name: 'What is withheld, too' }));
   expect(await screen.findByRole('button', { name: 'T-2' })).toBeTruthy();
-  expect(calls.at(-1)?.query.get('withheld')).toBe('true');
+  expect(calls.some((one) => one.query.get('withheld') === 'true')).toBe(true);
 });
 
 test('two pairs of eyes are one table that says who sees what', async () => {
