@@ -2,12 +2,14 @@ package nembar.server.use;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import jakarta.persistence.EntityManager;
 import java.time.LocalDate;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import nembar.core.use.Use.Used;
 import nembar.demo.DemoWorld;
 import nembar.server.testing.Arrivals;
 import nembar.server.testing.Client;
@@ -73,6 +75,23 @@ class UseTest {
         Answer answer = gateway(nembar).post("/access/v1/evaluation", question);
         assertThat(answer.status()).as(answer.text()).isEqualTo(200);
         return answer.json().path("decision").asBoolean();
+    }
+
+    @Test
+    void theSameOfOneDayMayComeSeveralTimesAtOnce(Installation nembar) {
+        UseStore.Counted one =
+                new UseStore.Counted("towline", "otis.penn", new Used("voyage", "close"), TODAY, 2);
+        nembar.part(UseStore.class).add(List.of(one, one.times(3), one));
+        assertThat(
+                        nembar.part(EntityManager.class)
+                                .createQuery(
+                                        "select times from UsedRow where which.person = 'otis.penn' and"
+                                                + " which.day = :today and which.operation ="
+                                                + " 'close'",
+                                        Long.class)
+                                .setParameter("today", TODAY)
+                                .getResultList())
+                .containsExactly(7L);
     }
 
     @Test

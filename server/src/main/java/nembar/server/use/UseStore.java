@@ -10,6 +10,8 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.TreeMap;
 import java.util.function.Function;
 import nembar.core.use.Use;
 import nembar.core.use.Use.Used;
@@ -77,21 +79,23 @@ public class UseStore {
         }
     }
 
-    /** Adds what was counted. */
+    /** Adds what was counted; the same of one day may come several times. */
     @Transactional
     public void add(Collection<Counted> counted) {
-        List<Counted> some = counted.stream().sorted(ORDER).toList();
+        Map<Counted, Long> times = new TreeMap<>(ORDER);
+        counted.forEach(one -> times.merge(one, one.times(), Long::sum));
+        Set<Counted> some = times.keySet();
         entities.createNativeQuery(ADD)
                 .setParameter("applications", texts(some, Counted::application))
                 .setParameter("people", texts(some, Counted::person))
                 .setParameter("whats", texts(some, one -> one.used().what()))
                 .setParameter("operations", texts(some, one -> one.used().operation()))
                 .setParameter("days", texts(some, one -> one.day().toString()))
-                .setParameter("times", some.stream().map(Counted::times).toArray(Long[]::new))
+                .setParameter("times", times.values().toArray(Long[]::new))
                 .executeUpdate();
     }
 
-    private static String[] texts(List<Counted> some, Function<Counted, String> text) {
+    private static String[] texts(Set<Counted> some, Function<Counted, String> text) {
         return some.stream().map(text).toArray(String[]::new);
     }
 
