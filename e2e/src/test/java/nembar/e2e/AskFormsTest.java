@@ -174,6 +174,7 @@ class AskFormsTest {
     void anAnswerIsPrintedForAnAuditor(Page page) {
         page.signInAsAdministrator();
         page.go("/ask/what-can?person=ilse.marrow&application=towline").read("Rests on");
+        page.read("Cargo lot");
         assertThat(page.printed())
                 .contains("Ilse Marrow", "do in", "Towline")
                 .contains("Rests on publication no.", "Asked on ")
