@@ -73,10 +73,10 @@ public final class IndexAdvice {
     public static List<Advised> of(RecordType type, List<Present> there, boolean parted) {
         IndexAdvice advice = new IndexAdvice(type, there, parted);
         advice.search();
-        type.parent().map(Parent::through).ifPresent(through -> advice.found(through, Use.BELOW));
+        type.parent().map(Parent::through).ifPresent(through -> advice.lookUp(through, Use.BELOW));
         type.fields().stream()
                 .filter(advice::named)
-                .forEach(field -> advice.found(field.key(), Use.PLACE));
+                .forEach(field -> advice.lookUp(field.key(), Use.PLACE));
         type.fields().forEach(advice::order);
         return advice.advised;
     }
@@ -109,7 +109,7 @@ public final class IndexAdvice {
     }
 
     /** Records are found by the value of a field. */
-    private void found(String key, Use use) {
+    private void lookUp(String key, Use use) {
         Field field = type.knownField(key);
         if (kept(field) && there.stream().noneMatch(one -> one.begins(names(field)))) {
             advise(use, List.of(field), "(" + quoted(names(field)) + ")");

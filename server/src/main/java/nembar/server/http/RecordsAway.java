@@ -34,6 +34,11 @@ public class RecordsAway extends RuntimeException {
         return why(failed).map(why -> new RecordsAway(application, why, failed));
     }
 
+    /** The same; the error itself where that is another matter. */
+    public static RuntimeException or(String application, RuntimeException failed) {
+        return of(application, failed).<RuntimeException>map(away -> away).orElse(failed);
+    }
+
     private static Optional<Why> why(Throwable failed) {
         if (SqlErrors.away(failed)) {
             return Optional.of(Why.NO_ANSWER);

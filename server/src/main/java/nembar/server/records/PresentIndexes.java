@@ -85,9 +85,7 @@ public class PresentIndexes {
                                     "SELECT extname FROM pg_extension WHERE extname = 'pg_trgm'")
                             .isEmpty());
         } catch (DataAccessException failed) {
-            throw RecordsAway.of(application, failed)
-                    .<RuntimeException>map(away -> away)
-                    .orElse(failed);
+            throw RecordsAway.or(application, failed);
         }
     }
 

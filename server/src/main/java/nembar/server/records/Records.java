@@ -459,9 +459,7 @@ public class Records {
             if (application.equals(Models.NEMBAR)) {
                 throw failed;
             }
-            throw RecordsAway.of(application, failed)
-                    .<RuntimeException>map(away -> away)
-                    .orElse(failed);
+            throw RecordsAway.or(application, failed);
         }
     }
 }

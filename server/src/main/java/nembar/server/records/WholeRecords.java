@@ -105,7 +105,7 @@ public class WholeRecords {
                             tables.stream().map(TableName::schema).toArray(String[]::new),
                             tables.stream().map(TableName::name).toArray(String[]::new));
         } catch (DataAccessException failed) {
-            throw away(application, failed);
+            throw RecordsAway.or(application, failed);
         }
         return written.size() == tables.size()
                 ? Optional.of(String.join(" ", written))
@@ -127,7 +127,8 @@ public class WholeRecords {
         try {
             return RowChanges.follow(sources.open(application), types);
         } catch (SQLException failed) {
-            throw away(application, new DataAccessResourceFailureException("lost", failed));
+            throw RecordsAway.or(
+                    application, new DataAccessResourceFailureException("lost", failed));
         }
     }
 
@@ -186,11 +187,7 @@ public class WholeRecords {
                         reading.accept(source);
                     });
         } catch (DataAccessException failed) {
-            throw away(application, failed);
+            throw RecordsAway.or(application, failed);
         }
-    }
-
-    private static RuntimeException away(String application, DataAccessException failed) {
-        return RecordsAway.of(application, failed).<RuntimeException>map(one -> one).orElse(failed);
     }
 }
